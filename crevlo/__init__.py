@@ -1,0 +1,1 @@
+"""Crevlo: planning, measuring, judging and ranking for reviewers of desktop FDM 3D printers."""

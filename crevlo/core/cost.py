@@ -1,0 +1,86 @@
+"""Cost per good part, with its make-up."""
+
+import math
+from dataclasses import dataclass, fields
+
+from crevlo.core.estimate import BadInput
+
+
+@dataclass(frozen=True, slots=True)
+class CostInputs:
+    """What one plate of parts takes. Money in one currency, mass g, energy kWh, time h or min."""
+
+    price: float
+    upgrades: float
+    residual: float
+    life_h: float
+    upkeep_per_h: float
+    parts_per_plate: int
+    part_g: float
+    purge_g: float
+    material_per_kg: float
+    energy_kwh: float
+    tariff_per_kwh: float
+    hours: float
+    labour_min: float
+    wage_per_h: float
+    success: float
+    loss_fraction: float
+    failed_labour_min: float
+
+
+@dataclass(frozen=True, slots=True)
+class CostPerPart:
+    """Money per good part by what it goes on."""
+
+    material: float
+    energy: float
+    machine: float
+    labour: float
+    failures: float
+
+    @property
+    def total(self) -> float:
+        return self.material + self.energy + self.machine + self.labour + self.failures
+
+
+def cost_per_good_part(plate: CostInputs) -> CostPerPart:
+    """Plate cost and the expected cost of failed plates, divided by the parts on a plate.
+
+    failures = (1−p)/p · (loss·(material + energy + machine) + failed labour). Raises BadInput for
+    negative or non-finite inputs, a life of 0 h, no parts, a chance of success outside (0, 1].
+    """
+    for field in fields(plate):
+        value = getattr(plate, field.name)
+        if not math.isfinite(value) or value < 0:
+            raise BadInput(f"{field.name.replace('_', ' ')} must be 0 or more, not {value:g}")
+    if plate.life_h <= 0 or plate.parts_per_plate < 1:
+        raise BadInput("machine life must be above 0 h and a plate must hold at least one part")
+    if not 0 < plate.success <= 1:
+        raise BadInput("the chance of a good print must be above 0 and at most 1")
+    n = plate.parts_per_plate
+    material = (n * plate.part_g + plate.purge_g) / 1000 * plate.material_per_kg
+    energy = plate.energy_kwh * plate.tariff_per_kwh
+    machine = plate.hours * (
+        (plate.price + plate.upgrades - plate.residual) / plate.life_h + plate.upkeep_per_h
+    )
+    labour = plate.labour_min / 60 * plate.wage_per_h
+    lost = (
+        plate.loss_fraction * (material + energy + machine) + plate.failed_labour_min / 60 * plate.wage_per_h
+    )
+    failures = (1 - plate.success) / plate.success * lost
+    return CostPerPart(material / n, energy / n, machine / n, labour / n, failures / n)
+
+
+def say_ratio(name_a: str, a: float, name_b: str, b: float, verb: str = "costs") -> str:
+    """Both wordings of a ratio with their base; a and b above 0, same unit."""
+    if not (a > 0 and b > 0):
+        raise BadInput("a ratio needs two amounts above 0")
+    if a > b:
+        name_a, a, name_b, b = name_b, b, name_a, a
+    less, more = 100 * (1 - a / b), 100 * (b / a - 1)
+    if less < 0.5:
+        return f"{name_a} and {name_b} {verb.removesuffix('s')} the same within half a percent."
+    return (
+        f"{name_a} {verb} {less:.0f} % less than {name_b}; {name_b} {verb} {more:.0f} % more than {name_a}."
+    )

@@ -1,0 +1,39 @@
+"""Raw figures that go into a criterion: an estimate, a success count, or missing with what it needs."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from crevlo.core.estimate import Estimate, NotDetermined
+from crevlo.core.success import draw_success, success_chance
+
+
+@dataclass(frozen=True, slots=True)
+class Counted:
+    """Good of tried; its figure is the chance of success."""
+
+    good: int
+    tries: int
+
+
+Figure = Estimate | Counted | NotDetermined
+
+
+def central(figure: Figure) -> float | None:
+    """The figure's best value, None where it is missing."""
+    if isinstance(figure, NotDetermined):
+        return None
+    if isinstance(figure, Counted):
+        return success_chance(figure.good, figure.tries).mean
+    return figure.value
+
+
+def draw(figure: Estimate | Counted, draws: int, rng: np.random.Generator) -> np.ndarray:
+    """`draws` plausible raw values, shape (draws,)."""
+    if isinstance(figure, Counted):
+        return draw_success(figure.good, figure.tries, draws, rng)
+    if figure.u == 0:
+        return np.full(draws, figure.value)
+    if np.isfinite(figure.dof):
+        return figure.value + figure.u * rng.standard_t(max(figure.dof, 1.0), draws)
+    return figure.value + figure.u * rng.standard_normal(draws)

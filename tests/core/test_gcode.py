@@ -1,0 +1,166 @@
+"""Sliced files: the real samples, the keys met in the wild, and hostile input."""
+
+import tracemalloc
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from crevlo.core.estimate import BadInput, NotDetermined
+from crevlo.core.gcode.facts import GcodeFacts, Wanted, deviations, read_facts
+
+SAMPLES = Path(__file__).parents[3] / "shared" / "samples"
+needs_samples = pytest.mark.skipif(not SAMPLES.is_dir(), reason="the sliced samples lie beside the checkout")
+
+
+def facts(text: str | bytes) -> GcodeFacts:
+    return read_facts([text.encode() if isinstance(text, str) else text])
+
+
+@needs_samples
+@pytest.mark.parametrize(
+    ("name", "time_s", "layers", "lengths", "masses", "changes"),
+    [
+        ("step-block-a-0.20-absolute", 3955, 225, [5012.43], [14.95], 0),
+        ("step-block-b-0.20-relative", 2286, 225, [4889.75], [14.58], 0),
+        ("step-block-c-0.20-no-estimate", None, None, [5053.6], [15.1], 0),
+        ("two-colour-tower", 5220, 60, [3631.75, 1845.1], [10.83, 5.64], 60),
+    ],
+)  # fmt: skip
+def test_real_files(
+    name: str, time_s: int | None, layers: int | None, lengths: list[float], masses: list[float], changes: int
+) -> None:
+    read = facts((SAMPLES / f"{name}.gcode").read_bytes())
+    assert (None if isinstance(read.time_s, NotDetermined) else read.time_s) == time_s
+    assert (None if isinstance(read.layers, NotDetermined) else read.layers) == layers
+    assert [t.length_mm for t in read.tools] == pytest.approx(lengths)
+    assert [t.mass_g for t in read.tools] == pytest.approx(masses)
+    assert read.tool_changes == changes
+    assert float(read.settings["layer_height"]) == 0.2
+    assert not read.partial
+
+
+@needs_samples
+@pytest.mark.parametrize(
+    "name", ["step-block-a-0.20-absolute", "step-block-b-0.20-relative", "pillars", "clearance-arcs"]
+)
+def test_without_its_comments_the_moves_give_the_same_filament(name: str) -> None:
+    content = (SAMPLES / f"{name}.gcode").read_bytes()
+    stated = facts(content).length_mm
+    summed = facts(b"\n".join(x for x in content.split(b"\n") if not x.startswith(b"; filament used")))
+    assert summed.tools[0].length_from.startswith("sum of the moves")
+    assert summed.length_mm == pytest.approx(stated, abs=0.1)
+
+
+@needs_samples
+@given(st.integers(1, 4000))
+def test_the_size_of_the_chunks_changes_nothing(size: int) -> None:
+    content = (SAMPLES / "step-block-a-0.20-absolute.gcode").read_bytes()[-20_000:].replace(b"\n", b"\r\n")
+    whole = read_facts([content])
+    pieces = read_facts([content[i : i + size] for i in range(0, len(content), size)])
+    assert (pieces.time_s, pieces.tools, pieces.settings) == (whole.time_s, whole.tools, whole.settings)
+
+
+def test_keys_met_in_the_wild() -> None:
+    read = facts(
+        ";TIME:3661\n;Filament used: 1.5m, 0.25m\n;Layer height: 0.2\n;LAYER_COUNT:40\n;LAYER:0\nG1 X1 E1\n"
+    )
+    assert (read.time_s, read.layers, [t.length_mm for t in read.tools]) == (3661, 40, [1500, 250])
+    other = facts(
+        "; model printing time: 50m 1s; total estimated time: 1h 2m 3s\n; total layer number: 12\nG1 X1 E1\n"
+    )
+    assert (other.time_s, other.layers) == (3723, 12)
+
+
+def test_plain_moves_without_any_comment() -> None:
+    read = facts("M83\nG1 X1 E.5\nG1 X2 E+1\nT1\nX3 E2\nG1 E-.8\nT0\nG92 E0\nG1 X4 A1\nG0 X9 ; E99\n")
+    assert [(t.tool, t.length_mm) for t in read.tools] == [(0, pytest.approx(2.5)), (1, pytest.approx(1.2))]
+    assert read.tool_changes == 2
+    assert isinstance(read.time_s, NotDetermined)
+    assert isinstance(read.tools[0].mass_g, NotDetermined)
+
+
+def test_extrusion_modes_and_resets() -> None:
+    absolute = facts("M82\nG92 E5\nG1 X1 E7\nG92 E0\nG1 X2 E3\n")
+    assert absolute.length_mm == pytest.approx(5)
+    text = "M83\nG90\nG1 X1 E2\nG1 X2 E2\n"
+    assert read_facts([text.encode()]).length_mm == pytest.approx(4)
+    assert read_facts([text.encode()], g90_resets_extrusion=True).length_mm == pytest.approx(2)
+
+
+@pytest.mark.parametrize(
+    ("content", "words"),
+    [(b"", "empty"), (b"\x1f\x8b\x08rest", "gzip"), (b"PK\x03\x04", "zip"), ("G1 X1".encode("utf-16"), "UTF-16"),
+     (b"\0" * 100_000, "binary"), (b"hello\nworld\n", "does not look like G-code")],
+)  # fmt: skip
+def test_what_is_no_sliced_file_is_refused_in_words(content: bytes, words: str) -> None:
+    with pytest.raises(BadInput, match=words):
+        facts(content)
+
+
+@pytest.mark.parametrize(
+    "line", ["G1 X1 Enan", "G1 X1 E1e999", "G1 X1 E1e308", "G1 X1 E--2", "G92 Einf", "T99999999999"]
+)
+def test_malformed_numbers_are_left_out_and_counted(line: str) -> None:
+    read = facts(f"M83\nG1 X1 E1\n{line}\nG1 X2 E1\n")
+    assert read.length_mm == pytest.approx(2)
+    assert sum(read.skipped.values()) == 1
+
+
+def test_absurd_claims_are_ignored_and_said() -> None:
+    read = facts(
+        "M83\nG1 X1 E5\n; estimated printing time (normal mode) = nonsense\n;TIME:-5\n; filament used [mm] = -4\n"
+    )
+    assert isinstance(read.time_s, NotDetermined)
+    assert read.length_mm == pytest.approx(5)
+    assert len(read.warnings) == 3
+    lying = facts("M83\nG1 X1 E5\n; filament used [mm] = 5000\n")
+    assert "add up to 5 mm" in lying.warnings[0]
+
+
+def test_a_cut_off_file_is_marked_partial() -> None:
+    assert facts(";LAYER_CHANGE\nM83\nG1 X1 E1\nG1 X2 E").partial
+    assert facts("G1 X1 E1\r;LAYER_CHANGE\rG1 X2 E2\r").layers == 1
+
+
+def test_memory_stays_bounded_on_endless_input() -> None:
+    def endless() -> Iterator[bytes]:
+        yield b"M83\nG1 X1 E1\n"
+        for _ in range(300):
+            yield b"G1 X" + b"1" * 200_000
+        yield b"\nG1 X2 E1\n"
+
+    tracemalloc.start()
+    read = read_facts(endless())
+    peak = tracemalloc.get_traced_memory()[1]
+    tracemalloc.stop()
+    assert read.length_mm == pytest.approx(2)
+    assert read.partial
+    assert peak < 20e6
+
+
+def test_thousands_of_made_up_settings_stop_at_a_bound() -> None:
+    read = facts("G1 X1 E1\n" + "".join(f"; key_{i} = {'x' * 3000}\n" for i in range(9000)))
+    assert len(read.settings) == 4000
+    assert max(map(len, read.settings.values())) <= 2000
+
+
+def test_deviations_from_the_protocol() -> None:
+    settings = {
+        "layer_height": "0.2",
+        "fill_density": "15%",
+        "perimeters": "2",
+        "filament_type": "PLA;PLA",
+        "temperature": "215,215",
+    }
+    wanted = Wanted(
+        layer_height_mm=0.2, infill_percent=20, walls=2, nozzle_c=210, material="pla", nozzle_mm=0.4
+    )
+    differ, silent = deviations(settings, wanted)
+    assert [(d.setting, d.wanted, d.found) for d in differ] == [
+        ("Infill", "20", "15"),
+        ("Nozzle temperature", "210", "215"),
+    ]
+    assert silent == ["Nozzle"]

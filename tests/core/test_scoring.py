@@ -1,0 +1,126 @@
+"""Value functions, points, rank chances, flips and gates."""
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from crevlo.core.estimate import BadInput, Estimate, NotDetermined
+from crevlo.core.scoring.chances import draw_values, rank_chances
+from crevlo.core.scoring.figure import Counted
+from crevlo.core.scoring.gate import Standing, judge_at_most, judge_fits_flat
+from crevlo.core.scoring.points import flip_weight, rounded_to_total, weighted_totals
+from crevlo.core.scoring.value import Shape, linear, min_max_over_field, value_function, value_of
+from crevlo.core.scoring.verdict import say_verdict
+
+A, B = (82.0, 40.0, 55.0), (70.0, 72.0, 66.0)
+values = st.floats(0, 100)
+weights = st.lists(st.floats(0.01, 100), min_size=3, max_size=3)
+
+
+def test_weighted_points_and_the_flip() -> None:
+    a, b = weighted_totals([50, 20, 30], [A, B])
+    assert (a.low, b.low) == (pytest.approx(65.5), pytest.approx(69.2))
+    assert (a.best_rank, b.best_rank) == (2, 1)
+    assert flip_weight([50, 20, 30], A, B, 1) == pytest.approx(0.0954, abs=5e-5)
+
+
+@given(weights, st.tuples(values, values, values), st.tuples(values, values, values), st.integers(0, 2))
+def test_at_the_flip_weight_both_draw_level(
+    w: list[float], a: tuple[float, ...], b: tuple[float, ...], criterion: int
+) -> None:
+    share = flip_weight(w, a, b, criterion)
+    if share is None:
+        return
+    rest = sum(w) - w[criterion]
+    shares = [share if i == criterion else x / rest * (1 - share) for i, x in enumerate(w)]
+    level_a, level_b = (sum(s * v for s, v in zip(shares, row, strict=True)) for row in (a, b))
+    assert level_a == pytest.approx(level_b, abs=1e-5)
+
+
+@given(st.lists(values, min_size=1, max_size=12))
+def test_shown_contributions_add_up_to_the_shown_total(parts: list[float]) -> None:
+    shown = rounded_to_total(parts)
+    assert sum(shown) == pytest.approx(round(sum(parts), 1), abs=0.051)
+    assert all(abs(s - p) <= 0.1 + 1e-9 for s, p in zip(shown, parts, strict=True))
+
+
+def test_a_missing_figure_is_an_interval_never_a_zero() -> None:
+    sure, unsure, behind = weighted_totals([50, 50], [[90, 82], [70, None], [10, 10]])
+    assert (unsure.low, unsure.high, unsure.complete) == (35, 85, False)
+    assert (sure.best_rank, sure.worst_rank) == (1, 1)
+    assert (unsure.best_rank, unsure.worst_rank) == (2, 2)
+    assert (behind.best_rank, behind.worst_rank) == (3, 3)
+
+
+@given(values, values)
+def test_a_better_figure_never_gets_fewer_points(x: float, y: float) -> None:
+    better, worse = sorted((x, y))
+    f = linear(worst=90, best=10)
+    assert value_of(f, better) >= value_of(f, worse)
+
+
+def test_value_functions() -> None:
+    assert value_of(linear(0.3, 0.02), [0.3, 0.16, 0.02, 0.5, 0]).tolist() == pytest.approx(
+        [0, 50, 100, 0, 100]
+    )
+    steps = value_function(Shape.THRESHOLDS, [(0, 0), (5, 50), (8, 100)])
+    assert value_of(steps, [4.9, 5, 9]).tolist() == [0, 50, 100]
+    log = value_function(Shape.LOGARITHMIC, [(1, 100), (100, 0)])
+    assert value_of(log, 10.0) == pytest.approx(50)
+    assert value_of(min_max_over_field([2, 4, 6], lower_is_better=True), 2.0) == 100
+    with pytest.raises(BadInput):
+        linear(3, 3)
+    with pytest.raises(BadInput):
+        value_function(Shape.LOGARITHMIC, [(0, 100), (100, 0)])
+
+
+def test_rank_chances_follow_the_readings() -> None:
+    f = [linear(0, 100)]
+    clear = [[Estimate(80, 1)], [Estimate(60, 1)], [NotDetermined("a reading")]]
+    chance = rank_chances([1], draw_values(clear, f, 3, 20_000), 3)
+    assert chance.beats[0, 1] == 1
+    # The missing one is even over 0..100: it beats 80 in one draw of five.
+    assert chance.rank[2, 0] == pytest.approx(0.2, abs=0.02)
+    assert chance.rank.sum(axis=0) == pytest.approx([1, 1, 1])
+    assert chance.rank.sum(axis=1) == pytest.approx([1, 1, 1])
+    again = rank_chances([1], draw_values(clear, f, 3, 20_000), 3)
+    assert (again.rank == chance.rank).all()
+
+
+def test_equal_machines_share_and_counted_success_is_drawn() -> None:
+    f = [linear(0, 1), linear(0, 100)]
+    level = [[Counted(3, 3), Estimate(50, 0)]] * 2
+    fixed = np.full((2, 2, 500), 50, np.float32)
+    assert rank_chances([1, 1], fixed, 1).rank.ravel() == pytest.approx([0.5] * 4)
+    drawn = draw_values(level, f, 1, 20_000)
+    assert drawn[0].mean() == pytest.approx(87.5, abs=0.5)
+    assert rank_chances([1, 1], drawn, 1).beats[0, 1] == pytest.approx(0.5, abs=0.02)
+
+
+def test_two_normal_totals_win_as_often_as_the_normal_law_says() -> None:
+    f = [linear(-1000, 1000)]
+    figures = [[Estimate(10.0, 30.0)], [Estimate(-20.0, 40.0)]]
+    chance = rank_chances([1], draw_values(figures, f, 11), 11)
+    assert chance.beats[0, 1] == pytest.approx(0.7257, abs=0.005)
+
+
+def test_gates_give_their_reason() -> None:
+    loud = judge_at_most("Noise at 1 m", Estimate(63, 0.7), 58, "dB")
+    assert (loud.standing, loud.reason) == (
+        Standing.FAILS,
+        "Noise at 1 m 63 dB, limit 58 dB".replace("58 dB", "58"),
+    )
+    assert "too close" in judge_at_most("Noise", Estimate(57.8, 0.7), 58, "dB").reason
+    assert judge_at_most("Noise", NotDetermined("a noise reading"), 58, "dB").standing is Standing.OPEN
+    assert judge_fits_flat(150, 150, 180).standing is Standing.PASSES
+    assert judge_fits_flat(120, 120, 180).standing is Standing.FAILS
+
+
+def test_verdict_calls_a_tie_a_tie() -> None:
+    tie = say_verdict(["Mesa", "Sparrow"], [74.2, 72.9], [3.1, 4.6], 0.67, 0)
+    assert tie.tie
+    assert tie.headline == "Mesa, but only just"
+    assert "67 %" in tie.evidence
+    assert not say_verdict(["Mesa", "Sparrow"], [74.2, 60.0], [3.1, 4.6], 0.99, 0).tie
+    assert say_verdict([], [], [], None, 0).headline == "No machine passes every must-have"
