@@ -1,0 +1,1 @@
+"""JSON over HTTP and the built page."""

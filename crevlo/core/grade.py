@@ -30,8 +30,8 @@ def tolerance_mm(nominal_mm: float, grade: int) -> float:
     if not 0 < nominal_mm <= _RANGE_ENDS_MM[-1]:
         raise BadInput(f"tolerance grades cover sizes above 0 up to 500 mm, not {nominal_mm:g} mm")
     end = max(1, bisect_left(_RANGE_ENDS_MM, nominal_mm))
-    size = math.sqrt(_RANGE_ENDS_MM[end - 1] * _RANGE_ENDS_MM[end])
-    unit_um = 0.45 * size ** (1 / 3) + 0.001 * size
+    size: float = math.sqrt(_RANGE_ENDS_MM[end - 1] * _RANGE_ENDS_MM[end])
+    unit_um: float = 0.45 * size ** (1 / 3) + 0.001 * size
     return _MULTIPLES[grade] * unit_um / 1000
 
 

@@ -1,0 +1,1 @@
+"""Use cases of the eight stations: load from the store, call the core, save."""

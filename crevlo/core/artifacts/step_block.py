@@ -10,7 +10,7 @@ def step_block() -> Artifact:
     """Steps of 40, 30 and 17 mm to heights of 10, 25 and 45 mm, with an 8 mm hole down the middle."""
     boxes = tuple(Box(-w / 2, w / 2, -w / 2, w / 2, low, high) for w, low, high in _STEPS)
     features: list[Feature] = []
-    for number, (width, low, high) in enumerate(_STEPS, 1):
+    for number, (width, _, high) in enumerate(_STEPS, 1):
         half, at = width / 2, high - 1.0
         features.append(
             Feature(
@@ -22,7 +22,7 @@ def step_block() -> Artifact:
                 ((-half, -half, at), (half, -half, at)),
             )
         )
-    for number, (width, low, high) in enumerate(_STEPS, 1):
+    for number, (width, _, high) in enumerate(_STEPS, 1):
         half, at = width / 2, high - 1.0
         features.append(
             Feature(
@@ -34,7 +34,7 @@ def step_block() -> Artifact:
                 ((half, -half, at), (half, half, at)),
             )
         )
-    for number, (width, low, high) in enumerate(_STEPS, 1):
+    for number, (width, _, high) in enumerate(_STEPS, 1):
         half = width / 2
         features.append(
             Feature(

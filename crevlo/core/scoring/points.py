@@ -29,7 +29,8 @@ def normalised(weights: Sequence[float]) -> np.ndarray:
     w = np.asarray(weights, float)
     if w.ndim != 1 or not np.isfinite(w).all() or (w < 0).any() or not w.sum() > 0:
         raise BadInput("weights must be 0 or more, and at least one above 0")
-    return w / w.sum()
+    shares: np.ndarray = w / w.sum()
+    return shares
 
 
 def weighted_totals(weights: Sequence[float], values: Sequence[Sequence[float | None]]) -> list[Total]:

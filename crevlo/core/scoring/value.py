@@ -46,15 +46,17 @@ def value_function(shape: Shape, points: Sequence[tuple[float, float]]) -> Value
 
 def value_of(function: ValueFunction, raw: np.ndarray | float) -> np.ndarray:
     """Values 0..100 of raw figures of any shape, clamped beyond the anchors."""
-    x = np.asarray(raw, float)
+    x: np.ndarray = np.asarray(raw, float)
     raws = np.array([p[0] for p in function.points])
     values = np.array([p[1] for p in function.points])
     if function.shape is Shape.THRESHOLDS:
         at = np.clip(np.searchsorted(raws, x, side="right") - 1, 0, len(raws) - 1)
-        return values[at]
+        stepped: np.ndarray = values[at]
+        return stepped
     if function.shape is Shape.LOGARITHMIC:
-        return np.interp(np.log(np.maximum(x, raws[0])), np.log(raws), values)
-    return np.interp(x, raws, values)
+        x, raws = np.log(np.maximum(x, raws[0])), np.log(raws)
+    between: np.ndarray = np.interp(x, raws, values)
+    return between
 
 
 def min_max_over_field(raw: Sequence[float], lower_is_better: bool) -> ValueFunction:

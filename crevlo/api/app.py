@@ -1,0 +1,164 @@
+"""The web application: security, errors, one blueprint per station, and the built page."""
+
+import logging
+import os
+import secrets
+import time
+import uuid
+from datetime import timedelta
+from pathlib import Path
+from typing import Any
+
+import structlog
+from flask import Flask, Response, g, request, send_from_directory, session
+from flask_login import LoginManager, current_user
+from flask_openapi3.models.info import Info
+from flask_openapi3.openapi import OpenAPI
+from flask_talisman import Talisman
+from flask_wtf.csrf import CSRFProtect
+from sqlalchemy import Engine, text
+from sqlalchemy.orm import Session
+
+from crevlo.api import library, people, stations
+from crevlo.api.errors import problem, register_errors
+from crevlo.api.guard import SignedIn
+from crevlo.store.database import connect, sessions
+from crevlo.store.person import Person
+
+BUILT = Path(__file__).resolve().parents[2] / "web" / "dist"
+CONTENT_POLICY = {
+    "default-src": "'self'",
+    "script-src": "'self'",
+    "style-src": "'self' 'unsafe-inline'",
+    "img-src": "'self' data:",
+    "object-src": "'none'",
+    "base-uri": "'none'",
+    "form-action": "'self'",
+    "frame-ancestors": "'none'",
+}
+# JSON bodies are small; only the two upload routes may take more, up to what the stations allow.
+MOST_JSON_BYTES = 1 << 20
+log = structlog.get_logger("crevlo")
+
+
+def create_app(url: str | None = None, *, secret: str | None = None, https: bool | None = None) -> OpenAPI:
+    """The WSGI application on the given database (or DATABASE_URL); `secret` signs the session cookies."""
+    structlog.configure(
+        processors=[structlog.processors.TimeStamper(fmt="iso"), structlog.processors.JSONRenderer()],
+        logger_factory=structlog.PrintLoggerFactory(),
+    )
+    logging.getLogger("werkzeug").setLevel(logging.WARNING)
+    app = OpenAPI(
+        "crevlo", info=Info(title="Crevlo", version="1"), doc_ui=False,
+        security_schemes={"cookie": {"type": "apiKey", "in": "cookie", "name": "crevlo_session"}},
+        static_folder=None,
+    )  # fmt: skip
+    secure = https if https is not None else os.environ.get("CREVLO_HTTPS", "") == "1"
+    app.config.update(
+        SECRET_KEY=secret or os.environ.get("CREVLO_SECRET") or secrets.token_hex(32),
+        SESSION_COOKIE_NAME="crevlo_session",
+        SESSION_COOKIE_HTTPONLY=True,
+        SESSION_COOKIE_SAMESITE="Lax",
+        SESSION_COOKIE_SECURE=secure,
+        PERMANENT_SESSION_LIFETIME=timedelta(days=14),
+        MAX_CONTENT_LENGTH=MOST_JSON_BYTES,
+        WTF_CSRF_TIME_LIMIT=None,
+        WTF_CSRF_HEADERS=["X-CSRFToken"],
+        WTF_CSRF_SSL_STRICT=secure,
+    )
+    engine = connect(url or os.environ["DATABASE_URL"])
+    app.extensions["crevlo"] = {"engine": engine, "sessions": sessions(engine)}
+    _sign_in(app)
+    CSRFProtect(app)
+    Talisman(
+        app, force_https=False, content_security_policy=CONTENT_POLICY, session_cookie_secure=secure,
+        strict_transport_security=secure, frame_options="DENY", referrer_policy="same-origin",
+    )  # fmt: skip
+    _log_requests(app)
+    register_errors(app)
+    for blueprint in (people.api, library.api, *stations.BLUEPRINTS):
+        app.register_api(blueprint)
+    _health(app, engine)
+    _pages(app)
+    return app
+
+
+def _sign_in(app: Flask) -> None:
+    manager = LoginManager(app)
+
+    @manager.user_loader
+    def load(key: str) -> SignedIn | None:
+        person_id, _, epoch = key.partition(":")
+        db: Session = g.get("db") or app.extensions["crevlo"]["sessions"]()
+        g.db = db
+        person = db.get(Person, uuid.UUID(person_id))
+        if person is None or not person.active or str(person.session_epoch) != epoch:
+            return None
+        return SignedIn(person)
+
+    @app.before_request
+    def lasting() -> None:
+        session.permanent = True
+
+    @app.teardown_request
+    def close(error: BaseException | None) -> None:
+        db = g.pop("db", None)
+        if db is not None:
+            db.close()
+
+
+def _log_requests(app: Flask) -> None:
+    @app.before_request
+    def begin() -> None:
+        g.began = time.perf_counter()
+
+    @app.after_request
+    def line(response: Response) -> Response:
+        if not request.path.startswith("/assets/"):
+            log.info(
+                "request", method=request.method, path=request.path, status=response.status_code,
+                ms=round(1000 * (time.perf_counter() - g.began), 1), size=response.content_length,
+                person=str(current_user.id) if current_user and current_user.is_authenticated else None,
+            )  # fmt: skip
+        return response
+
+
+def _health(app: Flask, engine: Engine) -> None:
+    @app.route("/healthz")
+    def healthz() -> str:
+        return "ok"
+
+    @app.route("/readyz")
+    def readyz() -> Any:
+        try:
+            with engine.connect() as connection:
+                connection.execute(text("select version_num from alembic_version"))
+        except Exception:
+            log.exception("not ready")
+            return problem(503, "The database is not ready.")
+        return "ok"
+
+
+def _pages(app: OpenAPI) -> None:
+    @app.route("/api/openapi.json")
+    def openapi() -> Any:
+        return app.api_doc
+
+    @app.route("/api/<path:rest>")
+    def no_such_call(rest: str) -> Any:
+        return problem(404, "There is no such call.")
+
+    @app.route("/assets/<path:name>")
+    def asset(name: str) -> Response:
+        response = send_from_directory(BUILT / "assets", name)
+        response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
+        return response
+
+    @app.route("/")
+    @app.route("/<path:rest>")
+    def page(rest: str = "") -> Any:
+        if not (BUILT / "index.html").is_file():
+            return problem(503, "The front end is not built; run: make build")
+        response = send_from_directory(BUILT, "index.html")
+        response.headers["Cache-Control"] = "no-cache"
+        return response

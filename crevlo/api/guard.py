@@ -1,0 +1,151 @@
+"""Who asks, what they may do, and writes that are carried out once."""
+
+import hashlib
+import uuid
+from collections.abc import Callable
+from functools import wraps
+from typing import Any
+
+from flask import Response, current_app, g, request
+from flask_login import UserMixin, current_user
+from pydantic import BaseModel
+from sqlalchemy import text
+from sqlalchemy.exc import IntegrityError
+from sqlalchemy.orm import Session
+
+from crevlo.api.errors import for_exception, problem
+from crevlo.store.audit import Write
+from crevlo.store.database import act_as
+from crevlo.store.person import Person, Role
+
+EVERYONE = frozenset(Role)
+NOT_BLIND = frozenset({Role.OWNER, Role.REVIEWER, Role.READER})
+BENCH = frozenset({Role.OWNER, Role.REVIEWER, Role.RATER})
+REVIEW = frozenset({Role.OWNER, Role.REVIEWER})
+OWNER = frozenset({Role.OWNER})
+
+
+class SignedIn(UserMixin):  # type: ignore[misc]
+    """The signed-in person as the session knows them; the epoch ends sessions after a change of role."""
+
+    def __init__(self, person: Person) -> None:
+        self.id = person.id
+        self.name = person.name
+        self.email = person.email
+        self.role = person.role
+        self.epoch = person.session_epoch
+
+    def get_id(self) -> str:
+        return f"{self.id}:{self.epoch}"
+
+
+def db() -> Session:
+    """This request's database session."""
+    if "db" not in g:
+        g.db = current_app.extensions["crevlo"]["sessions"]()
+    session: Session = g.db
+    return session
+
+
+def reads(*roles: frozenset[Role]) -> Callable[[Callable[..., BaseModel | Response]], Callable[..., Any]]:
+    """A call that only looks; `roles` may make it."""
+    allowed = frozenset().union(*roles)
+
+    def guard(handler: Callable[..., Any]) -> Callable[..., Any]:
+        @wraps(handler)
+        def call(*args: Any, **kwargs: Any) -> Any:
+            refused = _refused(allowed)
+            if refused is not None:
+                return refused
+            db().execute(text("set transaction read only"))
+            return _serialised(handler(*args, **kwargs))
+
+        call.allowed = allowed  # type: ignore[attr-defined]
+        return call
+
+    return guard
+
+
+def writes(*roles: frozenset[Role]) -> Callable[[Callable[..., BaseModel]], Callable[..., Any]]:
+    """A call that changes something: one transaction, audited, and carried out once per client-made write id."""
+    allowed = frozenset().union(*roles)
+
+    def guard(handler: Callable[..., BaseModel]) -> Callable[..., Any]:
+        @wraps(handler)
+        def call(*args: Any, **kwargs: Any) -> Any:
+            refused = _refused(allowed)
+            if refused is not None:
+                return refused
+            return once(lambda: handler(*args, **kwargs))
+
+        call.allowed = allowed  # type: ignore[attr-defined]
+        return call
+
+    return guard
+
+
+def once(change: Callable[[], BaseModel]) -> Response:
+    """Runs `change` in one transaction under the request's X-Write-Id; a repeat gets the first answer again."""
+    session = db()
+    try:
+        write_id = uuid.UUID(request.headers.get("X-Write-Id", ""))
+    except ValueError:
+        return problem(400, "Every change needs a client-made X-Write-Id (a UUID), so that a repeat is stored once.")
+    person_id = current_user.id if current_user.is_authenticated else None
+    seen = _request_hash()
+    earlier = session.get(Write, write_id)
+    if earlier is None:
+        session.rollback()
+        act_as(session, person_id)
+        record = Write(id=write_id, person_id=person_id, request_hash=seen, status=200, body="")
+        session.add(record)
+        try:
+            # Claims the id: a second request with it waits here for the first to finish.
+            session.flush()
+        except IntegrityError:
+            session.rollback()
+            earlier = session.get(Write, write_id)
+    if earlier is not None:
+        if earlier.person_id != person_id or earlier.request_hash != seen:
+            return problem(409, "This write id was used for something else.")
+        return Response(earlier.body, earlier.status, mimetype="application/json")
+    try:
+        record.body = change().model_dump_json()
+        session.merge(record)
+        session.commit()
+    except Exception as error:
+        session.rollback()
+        known = for_exception(error)
+        if known is None:
+            raise
+        return known
+    return Response(record.body, 200, mimetype="application/json")
+
+
+def _refused(allowed: frozenset[Role]) -> Response | None:
+    if not current_user.is_authenticated:
+        return problem(401, "Please sign in.")
+    if current_user.role not in allowed:
+        return problem(403, f"This is not open to the role “{current_user.role.value}”.")
+    return None
+
+
+def _serialised(result: BaseModel | Response) -> Response:
+    if isinstance(result, Response):
+        return result
+    return Response(result.model_dump_json(), 200, mimetype="application/json")
+
+
+def _request_hash() -> str:
+    digest = hashlib.sha256(f"{request.method} {request.full_path}\n".encode())
+    digest.update(request.get_data(cache=True) if not request.files else b"".join(_file_bytes()))
+    return digest.hexdigest()
+
+
+def _file_bytes() -> list[bytes]:
+    parts = []
+    for name in sorted(request.files):
+        file = request.files[name]
+        parts.append(hashlib.sha256(file.stream.read()).digest())
+        file.stream.seek(0)
+    return parts

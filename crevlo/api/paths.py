@@ -1,0 +1,58 @@
+"""Path and query arguments shared by the stations."""
+
+import uuid
+
+from pydantic import BaseModel, Field
+
+
+class StudyPath(BaseModel):
+    study_id: uuid.UUID
+
+
+class StudyUnitPath(StudyPath):
+    unit_id: uuid.UUID
+
+
+class JobPath(BaseModel):
+    job_id: uuid.UUID
+
+
+class RunPath(BaseModel):
+    run_id: uuid.UUID
+
+
+class SpecimenPath(BaseModel):
+    specimen_id: uuid.UUID
+
+
+class ProfilePath(StudyPath):
+    profile_id: uuid.UUID
+
+
+class RevisionPath(BaseModel):
+    revision_id: uuid.UUID
+
+
+class FeatureQuery(BaseModel):
+    feature: str | None = Field(default=None, max_length=20)
+
+
+class PartQuery(BaseModel):
+    part: str = Field(default="total", max_length=20)
+
+
+class CriterionQuery(BaseModel):
+    criterion: str = Field(default="total", max_length=20)
+
+
+class ProfileQuery(BaseModel):
+    profile_id: uuid.UUID | None = None
+
+
+class VersionQuery(BaseModel):
+    version: int = Field(ge=1)
+
+
+class FileQuery(BaseModel):
+    id: uuid.UUID
+    name: str = Field(max_length=400)

@@ -1,0 +1,311 @@
+"""The calls of the eight stations: check who asks, call one use case, answer."""
+
+from flask import Response, request
+from flask_login import current_user
+from flask_openapi3.blueprint import APIBlueprint
+
+from crevlo.api.errors import Problem
+from crevlo.api.guard import BENCH, EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.paths import (
+    CriterionQuery,
+    FeatureQuery,
+    FileQuery,
+    JobPath,
+    PartQuery,
+    ProfilePath,
+    ProfileQuery,
+    RevisionPath,
+    RunPath,
+    SpecimenPath,
+    StudyPath,
+    StudyUnitPath,
+    VersionQuery,
+)
+from crevlo.core.estimate import BadInput
+from crevlo.stations import source
+from crevlo.stations.cost import part
+from crevlo.stations.inspect import score
+from crevlo.stations.measure import specimen
+from crevlo.stations.plan import study
+from crevlo.stations.print_ import run
+from crevlo.stations.progress import Line, line
+from crevlo.stations.publish import report
+from crevlo.stations.rank import ranking
+from crevlo.stations.receive import unit
+from crevlo.stations.shape import Shape
+
+
+def _station(name: str) -> APIBlueprint:
+    return APIBlueprint(name, __name__, url_prefix="/api", abp_responses={422: Problem})
+
+
+plan, receive, print_, measure, inspect, cost, rank, publish = BLUEPRINTS = [
+    _station(name) for name in ("plan", "receive", "print", "measure", "inspect", "cost", "rank", "publish")
+]
+ONE_UPLOAD = {"requestBody": {"content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
+
+
+class Studies(Shape):
+    studies: list[study.StudyCard]
+
+
+class RevealedList(Shape):
+    specimens: list[score.Revealed]
+
+
+def _upload() -> bytes:
+    """The request's body as bytes, refused before it is read where it is too long."""
+    request.max_content_length = run.MOST_UPLOAD_BYTES
+    if request.content_length is None:
+        raise BadInput("the upload must state its length")
+    return request.get_data()
+
+
+@plan.get("/studies", responses={200: Studies})
+@reads(EVERYONE)
+def list_studies() -> Studies:
+    return Studies(studies=study.list_studies(db()))
+
+
+@plan.post("/studies", responses={200: study.PlanView})
+@writes(REVIEW)
+def create_study(body: study.NewStudy) -> study.PlanView:
+    return study.create_study(db(), body, current_user.id)
+
+
+@plan.get("/studies/<uuid:study_id>/line", responses={200: Line})
+@reads(EVERYONE)
+def study_line(path: StudyPath) -> Line:
+    return line(db(), path.study_id)
+
+
+@plan.get("/studies/<uuid:study_id>/plan", responses={200: study.PlanView})
+@reads(NOT_BLIND)
+def view_plan(path: StudyPath) -> study.PlanView:
+    return study.view_plan(db(), path.study_id)
+
+
+@plan.put("/studies/<uuid:study_id>/plan", responses={200: study.PlanView})
+@writes(REVIEW)
+def save_draft(path: StudyPath, body: study.Draft) -> study.PlanView:
+    return study.save_draft(db(), path.study_id, body)
+
+
+@plan.post("/studies/<uuid:study_id>/freeze", responses={200: study.PlanView})
+@writes(REVIEW)
+def freeze(path: StudyPath) -> study.PlanView:
+    return study.freeze(db(), path.study_id, current_user.id)
+
+
+@plan.post("/studies/<uuid:study_id>/deviations", responses={200: study.PlanView})
+@writes(REVIEW)
+def record_deviation(path: StudyPath, body: study.NewDeviation) -> study.PlanView:
+    return study.record_deviation(db(), path.study_id, body, current_user.id)
+
+
+@receive.get("/studies/<uuid:study_id>/receive", responses={200: unit.ReceiveView})
+@reads(NOT_BLIND)
+def view_receive(path: StudyPath) -> unit.ReceiveView:
+    return unit.view_receive(db(), path.study_id)
+
+
+@receive.put("/studies/<uuid:study_id>/units/<uuid:unit_id>", responses={200: unit.ReceiveView})
+@writes(REVIEW)
+def change_unit(path: StudyUnitPath, body: unit.UnitChange) -> unit.ReceiveView:
+    return unit.change_unit(db(), path.study_id, path.unit_id, body)
+
+
+@receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/checks", responses={200: unit.ReceiveView})
+@writes(REVIEW)
+def record_check(path: StudyUnitPath, body: unit.NewCheck) -> unit.ReceiveView:
+    return unit.record_check(db(), path.study_id, path.unit_id, body, current_user.id)
+
+
+@print_.get("/studies/<uuid:study_id>/print", responses={200: run.PrintView})
+@reads(NOT_BLIND)
+def view_print(path: StudyPath) -> run.PrintView:
+    return run.view_print(db(), path.study_id)
+
+
+@print_.get("/jobs/<uuid:job_id>", responses={200: run.JobView})
+@reads(NOT_BLIND)
+def view_job(path: JobPath) -> run.JobView:
+    return run.view_job(db(), path.job_id)
+
+
+@print_.put("/jobs/<uuid:job_id>/file", responses={200: run.JobView}, openapi_extensions=ONE_UPLOAD)
+@writes(REVIEW)
+def take_file(path: JobPath, query: FileQuery) -> run.JobView:
+    return run.take_file(db(), path.job_id, query.id, query.name, _upload(), current_user.id)
+
+
+@print_.post("/jobs/<uuid:job_id>/runs", responses={200: run.JobView})
+@writes(REVIEW)
+def start_run(path: JobPath, body: run.StartRun) -> run.JobView:
+    return run.start_run(db(), path.job_id, body, current_user.id)
+
+
+@print_.post("/runs/<uuid:run_id>/end", responses={200: run.JobView})
+@writes(REVIEW)
+def end_run(path: RunPath, body: run.EndRun) -> run.JobView:
+    return run.end_run(db(), path.run_id, body)
+
+
+@print_.put("/runs/<uuid:run_id>/energy", responses={200: run.JobView})
+@writes(REVIEW)
+def type_energy(path: RunPath, body: run.EnergyTyped) -> run.JobView:
+    return run.type_energy(db(), path.run_id, body)
+
+
+@print_.put("/runs/<uuid:run_id>/trace", responses={200: run.JobView}, openapi_extensions=ONE_UPLOAD)
+@writes(REVIEW)
+def take_trace(path: RunPath, query: VersionQuery) -> run.JobView:
+    return run.take_trace(db(), path.run_id, query.version, _upload())
+
+
+@print_.post("/runs/<uuid:run_id>/noise", responses={200: run.JobView})
+@writes(REVIEW)
+def record_noise(path: RunPath, body: run.NewNoise) -> run.JobView:
+    return run.record_noise(db(), path.run_id, body, current_user.id)
+
+
+@measure.get("/studies/<uuid:study_id>/measure", responses={200: specimen.MeasureQueue})
+@reads(EVERYONE)
+def view_queue(path: StudyPath) -> specimen.MeasureQueue:
+    return specimen.view_queue(db(), path.study_id)
+
+
+@measure.get("/specimens/<uuid:specimen_id>", responses={200: specimen.SpecimenView})
+@reads(EVERYONE)
+def view_specimen(path: SpecimenPath) -> specimen.SpecimenView:
+    return specimen.view_specimen(db(), path.specimen_id)
+
+
+@measure.post("/specimens/<uuid:specimen_id>/readings", responses={200: specimen.SpecimenView})
+@writes(BENCH)
+def record_reading(path: SpecimenPath, body: specimen.NewReading) -> specimen.SpecimenView:
+    return specimen.record_reading(db(), path.specimen_id, body, current_user.id)
+
+
+@measure.post("/specimens/<uuid:specimen_id>/corrections", responses={200: specimen.SpecimenView})
+@writes(BENCH)
+def correct_reading(path: SpecimenPath, body: specimen.Correction) -> specimen.SpecimenView:
+    return specimen.correct_reading(db(), path.specimen_id, body, current_user.id)
+
+
+@measure.post("/studies/<uuid:study_id>/zero-checks", responses={200: specimen.MeasureQueue})
+@writes(BENCH)
+def record_zero(path: StudyPath, body: specimen.NewZero) -> specimen.MeasureQueue:
+    return specimen.record_zero(db(), path.study_id, body, current_user.id)
+
+
+@measure.get("/specimens/<uuid:specimen_id>/source", responses={200: source.Source})
+@reads(EVERYONE)
+def measure_source(path: SpecimenPath, query: FeatureQuery) -> source.Source:
+    return source.measure_source(db(), path.specimen_id, query.feature)
+
+
+@inspect.get("/studies/<uuid:study_id>/inspect", responses={200: score.InspectView})
+@reads(EVERYONE)
+def view_inspect(path: StudyPath) -> score.InspectView:
+    return score.view_inspect(db(), path.study_id, current_user.id)
+
+
+@inspect.post("/specimens/<uuid:specimen_id>/scores", responses={200: score.InspectView})
+@writes(BENCH)
+def record_score(path: SpecimenPath, body: score.NewScore) -> score.InspectView:
+    return score.record_score(db(), path.specimen_id, body, current_user.id)
+
+
+@inspect.post("/specimens/<uuid:specimen_id>/lock", responses={200: score.InspectView})
+@writes(BENCH)
+def lock(path: SpecimenPath) -> score.InspectView:
+    return score.lock(db(), path.specimen_id, current_user.id)
+
+
+@inspect.post("/studies/<uuid:study_id>/reveal", responses={200: RevealedList})
+@writes(REVIEW)
+def reveal(path: StudyPath) -> RevealedList:
+    return RevealedList(specimens=score.reveal(db(), path.study_id, current_user.id))
+
+
+@inspect.get("/studies/<uuid:study_id>/revealed", responses={200: RevealedList})
+@reads(NOT_BLIND)
+def revealed(path: StudyPath) -> RevealedList:
+    return RevealedList(specimens=score.revealed(db(), path.study_id))
+
+
+@cost.get("/studies/<uuid:study_id>/cost", responses={200: part.CostView})
+@reads(NOT_BLIND)
+def view_cost(path: StudyPath) -> part.CostView:
+    return part.view_cost(db(), path.study_id)
+
+
+@cost.put("/studies/<uuid:study_id>/cost", responses={200: part.CostView})
+@writes(REVIEW)
+def change_basis(path: StudyPath, body: part.CostBasis) -> part.CostView:
+    return part.change_basis(db(), path.study_id, body)
+
+
+@cost.get("/studies/<uuid:study_id>/units/<uuid:unit_id>/cost-source", responses={200: source.Source})
+@reads(NOT_BLIND)
+def cost_source(path: StudyUnitPath, query: PartQuery) -> source.Source:
+    return source.cost_source(db(), path.study_id, path.unit_id, query.part)
+
+
+@rank.post("/studies/<uuid:study_id>/rank", responses={200: ranking.RankView})
+@reads(NOT_BLIND)
+def view_rank(path: StudyPath, body: ranking.WhatIf) -> ranking.RankView:
+    """Ranks with any weights; nothing is saved."""
+    return ranking.view_rank(db(), path.study_id, body)
+
+
+@rank.put("/studies/<uuid:study_id>/profiles/<uuid:profile_id>/weights", responses={200: ranking.RankView})
+@writes(REVIEW)
+def save_weights(path: ProfilePath, body: ranking.SaveWeights) -> ranking.RankView:
+    return ranking.save_weights(db(), path.study_id, path.profile_id, body)
+
+
+@rank.put("/studies/<uuid:study_id>/profiles/<uuid:profile_id>/gate", responses={200: ranking.RankView})
+@writes(REVIEW)
+def change_gate(path: ProfilePath, body: ranking.GateChange) -> ranking.RankView:
+    return ranking.change_gate(db(), path.study_id, path.profile_id, body)
+
+
+@rank.get("/studies/<uuid:study_id>/units/<uuid:unit_id>/rank-source", responses={200: source.Source})
+@reads(NOT_BLIND)
+def rank_source(path: StudyUnitPath, query: CriterionQuery) -> source.Source:
+    return source.rank_source(db(), path.study_id, path.unit_id, query.criterion)
+
+
+@publish.get("/studies/<uuid:study_id>/publish", responses={200: report.PublishView})
+@reads(NOT_BLIND)
+def view_publish(path: StudyPath, query: ProfileQuery) -> report.PublishView:
+    return report.view_publish(db(), path.study_id, query.profile_id)
+
+
+@publish.post("/studies/<uuid:study_id>/revisions", responses={200: report.PublishView})
+@writes(REVIEW)
+def publish_revision(path: StudyPath, body: report.NewRevision) -> report.PublishView:
+    return report.publish(db(), path.study_id, body, current_user.id)
+
+
+@publish.get("/revisions/<uuid:revision_id>/report.html")
+@reads(NOT_BLIND)
+def revision_html(path: RevisionPath) -> Response:
+    html, number = report.revision_html(db(), path.revision_id)
+    name = f"report-revision-{number}.html"
+    return Response(html, mimetype="text/html", headers={"Content-Disposition": f'inline; filename="{name}"'})
+
+
+@publish.get("/studies/<uuid:study_id>/readings.json", responses={200: report.ReadingData})
+@reads(NOT_BLIND)
+def readings_json(path: StudyPath) -> report.ReadingData:
+    return report.reading_data(db(), path.study_id)
+
+
+@publish.get("/studies/<uuid:study_id>/readings.csv")
+@reads(NOT_BLIND)
+def readings_csv(path: StudyPath) -> Response:
+    text = report.reading_csv(report.reading_data(db(), path.study_id))
+    return Response(text, mimetype="text/csv", headers={"Content-Disposition": 'attachment; filename="readings.csv"'})

@@ -1,0 +1,208 @@
+"""Everything recorded for one study, loaded with a handful of queries."""
+
+import uuid
+from collections import defaultdict
+from dataclasses import dataclass
+
+from sqlalchemy import Text, cast, func, select
+from sqlalchemy.orm import Session, aliased, joinedload
+
+from crevlo.core.estimate import Estimate, NotDetermined
+from crevlo.core.readings import combine_readings, pool_scatter
+from crevlo.core.sizes import Axis, MeasuredFeature
+from crevlo.stations.shape import Missing
+from crevlo.store.machine import Check, CheckResult, FeatureRow, Instrument, SafetyCheck, Spool
+from crevlo.store.reading import DefectScore, InspectionLock, Reading
+from crevlo.store.run import NoiseReading, Run, SlicedFile, Specimen
+from crevlo.store.study import Job, ProtocolVersion, Study, StudyUnit
+
+
+@dataclass(frozen=True)
+class Bench:
+    """The rows of a study as they count now: corrections applied, latest safety checks, latest sliced files."""
+
+    study: Study
+    protocol: ProtocolVersion | None
+    units: list[StudyUnit]
+    jobs: list[Job]
+    runs: dict[uuid.UUID, list[Run]]  # by job, in order of attempts
+    specimens: list[Specimen]
+    readings: dict[uuid.UUID, list[Reading]]  # by specimen
+    scores: dict[uuid.UUID, list[DefectScore]]  # by specimen, locked ones only
+    noise: dict[uuid.UUID, list[NoiseReading]]  # by run
+    features: dict[uuid.UUID, FeatureRow]
+    instruments: dict[uuid.UUID, Instrument]
+    spools: dict[uuid.UUID, Spool]
+    sliced: dict[uuid.UUID, SlicedFile]  # by job, the latest
+    safety: dict[uuid.UUID, dict[Check, SafetyCheck]]  # by unit
+
+    def runs_of(self, unit_id: uuid.UUID) -> list[Run]:
+        return [run for job in self.jobs if job.unit_id == unit_id for run in self.runs.get(job.id, [])]
+
+    def specimens_of(self, unit_id: uuid.UUID) -> list[Specimen]:
+        ids = {run.id for run in self.runs_of(unit_id)}
+        return [s for s in self.specimens if s.run_id in ids]
+
+    def safe(self, unit_id: uuid.UUID) -> bool | None:
+        """True when every check passed last, False when one failed, None while one is missing."""
+        return safety_standing(self.safety.get(unit_id, {}))
+
+
+def safety_standing(latest: dict[Check, SafetyCheck]) -> bool | None:
+    if any(check.result is CheckResult.FAIL for check in latest.values()):
+        return False
+    return True if len(latest) == len(Check) else None
+
+
+def latest_safety(session: Session, unit_ids: list[uuid.UUID]) -> dict[uuid.UUID, dict[Check, SafetyCheck]]:
+    latest: dict[uuid.UUID, dict[Check, SafetyCheck]] = defaultdict(dict)
+    rows = session.scalars(
+        select(SafetyCheck).where(SafetyCheck.unit_id.in_(unit_ids)).order_by(SafetyCheck.recorded_at)
+    )
+    for row in rows:
+        latest[row.unit_id][row.kind] = row
+    return latest
+
+
+def state_of(session: Session) -> str | None:
+    """What this transaction can see, as a key: equal keys see equal data. None once it has changed something itself."""
+    changing, seen = session.execute(
+        select(func.pg_current_xact_id_if_assigned().is_not(None), cast(func.pg_current_snapshot(), Text))
+    ).one()
+    return None if changing else str(seen)
+
+
+def get_study(session: Session, study_id: uuid.UUID) -> Study:
+    study = session.get(Study, study_id)
+    if study is None:
+        raise Missing("There is no such study.")
+    return study
+
+
+def current_protocol(session: Session, study_id: uuid.UUID) -> ProtocolVersion | None:
+    return session.scalar(
+        select(ProtocolVersion).where(ProtocolVersion.study_id == study_id).order_by(ProtocolVersion.number.desc()).limit(1)
+    )
+
+
+def current_readings(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[Reading]]:
+    """Readings that no later one supersedes, by specimen."""
+    newer = aliased(Reading)
+    rows = session.scalars(
+        select(Reading)
+        .outerjoin(newer, newer.supersedes_id == Reading.id)
+        .where(Reading.specimen_id.in_(specimen_ids), newer.id.is_(None))
+        .order_by(Reading.repeat)
+    )
+    by_specimen: dict[uuid.UUID, list[Reading]] = defaultdict(list)
+    for row in rows:
+        by_specimen[row.specimen_id].append(row)
+    return by_specimen
+
+
+def current_scores(
+    session: Session, specimen_ids: list[uuid.UUID], *, locked_only: bool
+) -> dict[uuid.UUID, list[DefectScore]]:
+    newer = aliased(DefectScore)
+    query = (
+        select(DefectScore)
+        .outerjoin(newer, newer.supersedes_id == DefectScore.id)
+        .where(DefectScore.specimen_id.in_(specimen_ids), newer.id.is_(None))
+    )
+    if locked_only:
+        query = query.join(
+            InspectionLock,
+            (InspectionLock.specimen_id == DefectScore.specimen_id)
+            & (InspectionLock.person_id == DefectScore.person_id),
+        )
+    by_specimen: dict[uuid.UUID, list[DefectScore]] = defaultdict(list)
+    for row in session.scalars(query):
+        by_specimen[row.specimen_id].append(row)
+    return by_specimen
+
+
+def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
+    study = get_study(session, study_id)
+    protocol = current_protocol(session, study_id)
+    units = list(study.units)
+    jobs = list(session.scalars(select(Job).where(Job.study_id == study_id).order_by(Job.position)))
+    job_ids = [job.id for job in jobs]
+    runs: dict[uuid.UUID, list[Run]] = defaultdict(list)
+    for run in session.scalars(select(Run).where(Run.job_id.in_(job_ids)).order_by(Run.attempt)):
+        runs[run.job_id].append(run)
+    run_ids = [run.id for tries in runs.values() for run in tries]
+    specimens = list(
+        session.scalars(select(Specimen).where(Specimen.study_id == study_id).order_by(Specimen.position))
+    )
+    specimen_ids = [s.id for s in specimens]
+    noise: dict[uuid.UUID, list[NoiseReading]] = defaultdict(list)
+    for level in session.scalars(select(NoiseReading).where(NoiseReading.run_id.in_(run_ids))):
+        noise[level.run_id].append(level)
+    sliced: dict[uuid.UUID, SlicedFile] = {}
+    for file in session.scalars(
+        select(SlicedFile).where(SlicedFile.job_id.in_(job_ids)).order_by(SlicedFile.received_at)
+    ):
+        sliced[file.job_id] = file
+    return Bench(
+        study=study,
+        protocol=protocol,
+        units=units,
+        jobs=jobs,
+        runs=runs,
+        specimens=specimens,
+        readings=current_readings(session, specimen_ids),
+        scores=current_scores(session, specimen_ids, locked_only=True),
+        noise=noise,
+        features={f.id: f for f in (protocol.artifact.features if protocol else [])},
+        instruments={i.id: i for i in session.scalars(select(Instrument))},
+        spools={s.id: s for s in session.scalars(select(Spool))},
+        sliced=sliced,
+        safety=latest_safety(session, [u.unit_id for u in units]),
+    )
+
+
+def specimen_estimates(
+    readings: list[Reading], features: dict[uuid.UUID, FeatureRow], instruments: dict[uuid.UUID, Instrument]
+) -> dict[uuid.UUID, Estimate | NotDetermined]:
+    """Mean of each feature with its uncertainty in mm, from the readings that count."""
+    grouped: dict[uuid.UUID, list[Reading]] = defaultdict(list)
+    for reading in readings:
+        if reading.value_mm is not None:
+            grouped[reading.feature_id].append(reading)
+    repeats = [[r.value_mm or 0.0 for r in group] for group in grouped.values()]
+    try:
+        pooled, pooled_dof = pool_scatter(repeats)
+    except NotDetermined:
+        pooled, pooled_dof = None, 0
+    estimates: dict[uuid.UUID, Estimate | NotDetermined] = {}
+    for feature_id, group in grouped.items():
+        instrument = instruments[group[0].instrument_id]
+        use_pooled = pooled is not None and pooled_dof >= 5
+        try:
+            estimates[feature_id] = combine_readings(
+                [r.value_mm for r in group if r.value_mm is not None],
+                resolution_mm=instrument.resolution,
+                u_calibration_mm=instrument.u_calibration,
+                repeatability_mm=pooled if use_pooled else instrument.repeatability,
+                repeatability_dof=float(pooled_dof) if use_pooled else float("inf"),
+            )
+        except NotDetermined as missing:
+            estimates[feature_id] = missing
+    return estimates
+
+
+def measured_features(
+    estimates: dict[uuid.UUID, Estimate | NotDetermined], features: dict[uuid.UUID, FeatureRow]
+) -> list[MeasuredFeature]:
+    return [
+        MeasuredFeature(Axis(f.axis), f.sense, f.nominal_mm, e.value - f.nominal_mm, e.u)
+        for feature_id, e in estimates.items()
+        if not isinstance(e, NotDetermined) and (f := features[feature_id])
+    ]
+
+
+def job_with_unit(session: Session, job_id: uuid.UUID) -> Job:
+    job = session.scalar(select(Job).where(Job.id == job_id).options(joinedload(Job.unit)))
+    if job is None:
+        raise Missing("There is no such job.")
+    return job

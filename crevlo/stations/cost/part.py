@@ -1,0 +1,94 @@
+"""Cost: cost per good part of each machine, its make-up, and the inputs behind it."""
+
+import uuid
+
+from pydantic import Field
+from sqlalchemy.orm import Session
+
+from crevlo.core.cost import say_ratio
+from crevlo.core.estimate import NotDetermined
+from crevlo.stations.bench import get_study, load_bench
+from crevlo.stations.figures import machine_figures
+from crevlo.stations.library import change
+from crevlo.stations.plan.study import UnitMark, mark_of
+from crevlo.stations.shape import Quantity, Shape, quantity
+
+PARTS = ("material", "energy", "machine", "labour", "failures")
+
+
+class CostPart(Shape):
+    name: str
+    amount: float
+
+
+class MachineCost(Shape):
+    machine: UnitMark
+    total: Quantity
+    parts: list[CostPart]
+    all_in: Quantity
+    part_g: float | None
+    energy_kwh: float | None
+    hours: float | None
+    good: int
+    tries: int
+
+
+class CostBasis(Shape):
+    version: int
+    tariff_per_kwh: float = Field(ge=0, le=100)
+    wage_per_h: float = Field(ge=0, le=10000)
+    labour_min: float = Field(ge=0, le=10000)
+    failed_labour_min: float = Field(ge=0, le=10000)
+    loss_fraction: float = Field(ge=0, le=1)
+    life_h: float = Field(gt=0, le=1e6)
+    upkeep_per_h: float = Field(ge=0, le=10000)
+
+
+class CostView(Shape):
+    currency: str
+    basis: CostBasis
+    material_per_kg: float | None
+    spool: str | None
+    machines: list[MachineCost]
+    sentence: str
+
+
+def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
+    bench = load_bench(session, study_id)
+    figures = machine_figures(bench)
+    currency = bench.study.currency
+    machines = []
+    for entry in bench.units:
+        f = figures[entry.unit_id]
+        inputs = None if isinstance(f.cost_inputs, NotDetermined) else f.cost_inputs
+        total = f.raw["cost"]
+        machines.append(
+            MachineCost(
+                machine=mark_of(entry), total=quantity(total, currency, 2),
+                parts=[] if isinstance(f.cost, NotDetermined) else [
+                    CostPart(name=name, amount=getattr(f.cost, name)) for name in PARTS
+                ],
+                all_in=quantity(f.all_in, currency, 0),
+                part_g=inputs.part_g if inputs else None, energy_kwh=inputs.energy_kwh if inputs else None,
+                hours=inputs.hours if inputs else None, good=f.counted.good, tries=f.counted.tries,
+            )
+        )  # fmt: skip
+    machines.sort(key=lambda m: (m.total.value is None, m.total.value or 0.0))
+    known = [m for m in machines if m.total.value]
+    sentence = ""
+    if len(known) > 1:
+        a, b = known[0], known[-1]
+        sentence = say_ratio(a.machine.name, a.total.value or 0, b.machine.name, b.total.value or 0)
+    spool = bench.protocol.spool if bench.protocol else None
+    return CostView(
+        currency=currency, basis=CostBasis.model_validate(bench.study, extra="ignore"),
+        material_per_kg=spool.price_per_kg if spool else None, spool=spool.code if spool else None, machines=machines,
+        sentence=sentence,
+    )  # fmt: skip
+
+
+def change_basis(session: Session, study_id: uuid.UUID, given: CostBasis) -> CostView:
+    change(session, get_study(session, study_id), given.version, given.model_dump(exclude={"version"}))
+    return view_cost(session, study_id)
+
+

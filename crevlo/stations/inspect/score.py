@@ -1,0 +1,205 @@
+"""Inspect: severities by written anchors, blind; locked, then revealed."""
+
+import uuid
+from collections import defaultdict
+from datetime import UTC, datetime
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.defects import DEFECTS, specimen_quality
+from crevlo.stations.bench import current_protocol, current_scores, get_study, load_bench
+from crevlo.stations.clock import stated_time
+from crevlo.stations.plan.study import UnitMark, mark_of
+from crevlo.stations.shape import Missing, Refused, Shape
+from crevlo.store.reading import DefectScore, InspectionLock
+from crevlo.store.run import Specimen
+from crevlo.store.study import Study
+
+
+class DefectText(Shape):
+    code: str
+    name: str
+    weight: float
+    structural: bool
+    look: str
+    anchors: tuple[str, str, str, str, str, str]
+
+
+class ScoreOut(Shape):
+    id: uuid.UUID
+    defect: str
+    severity: int
+    corrected: bool
+
+
+class SpecimenScores(Shape):
+    """One rater's own scores of a specimen; `quality` once locked."""
+
+    id: uuid.UUID
+    blind_code: str
+    scores: list[ScoreOut]
+    locked: bool
+    quality: float | None
+    rejected_by: str | None
+
+
+class InspectView(Shape):
+    now: datetime
+    defects: list[DefectText]
+    specimens: list[SpecimenScores]
+    may_reveal: bool
+    reveal_needs: str
+    revealed_at: datetime | None
+
+
+class Revealed(Shape):
+    blind_code: str
+    machine: UnitMark
+    quality: float | None
+    raters: int
+
+
+class NewScore(Shape):
+    id: uuid.UUID
+    defect: str
+    severity: int = Field(ge=0, le=5)
+    supersedes_id: uuid.UUID | None = None
+    reason: str | None = Field(default=None, min_length=1, max_length=300)
+    scored_at: datetime | None = None
+
+
+def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> InspectView:
+    """The rater's own scores only: nobody sees another's before revealing."""
+    study = get_study(session, study_id)
+    protocol = current_protocol(session, study_id)
+    specimens = list(
+        session.scalars(
+            select(Specimen).where(Specimen.study_id == study_id).order_by(Specimen.position, Specimen.blind_code)
+        )
+    )
+    ids = [s.id for s in specimens]
+    scores = current_scores(session, ids, locked_only=False)
+    locks: dict[uuid.UUID, set[uuid.UUID]] = defaultdict(set)
+    for lock in session.scalars(select(InspectionLock).where(InspectionLock.specimen_id.in_(ids))):
+        locks[lock.specimen_id].add(lock.person_id)
+    lines = []
+    for specimen in specimens:
+        own = [s for s in scores.get(specimen.id, []) if s.person_id == person_id]
+        locked = person_id in locks.get(specimen.id, set())
+        quality = specimen_quality({s.defect: s.severity for s in own}) if locked else None
+        lines.append(
+            SpecimenScores(
+                id=specimen.id, blind_code=specimen.blind_code, locked=locked,
+                scores=[
+                    ScoreOut(id=s.id, defect=s.defect, severity=s.severity, corrected=s.supersedes_id is not None)
+                    for s in own
+                ],
+                quality=quality.value if quality else None, rejected_by=quality.rejected_by if quality else None,
+            )
+        )  # fmt: skip
+    unlocked = [s.blind_code for s in specimens if not locks.get(s.id)]
+    needs = ""
+    if protocol is None or protocol.frozen_at is None or not specimens:
+        needs = "There is nothing to reveal yet."
+    elif unlocked:
+        needs = f"Still to be scored and locked: {', '.join(unlocked[:6])}{' …' if len(unlocked) > 6 else ''}."
+    return InspectView(
+        now=datetime.now(UTC), defects=[DefectText.model_validate(d) for d in DEFECTS], specimens=lines,
+        may_reveal=not needs and study.revealed_at is None, reveal_needs=needs, revealed_at=study.revealed_at,
+    )  # fmt: skip
+
+
+def record_score(session: Session, specimen_id: uuid.UUID, given: NewScore, person_id: uuid.UUID) -> InspectView:
+    specimen = _specimen(session, specimen_id)
+    if given.defect not in {d.code for d in DEFECTS}:
+        raise Refused(f"No defect is called {given.defect}.")
+    if _locked(session, specimen_id, person_id):
+        raise Refused("Your scores of this specimen are locked.")
+    own = next(
+        (
+            s
+            for s in current_scores(session, [specimen_id], locked_only=False).get(specimen_id, [])
+            if s.person_id == person_id and s.defect == given.defect
+        ),
+        None,
+    )
+    if (own.id if own else None) != given.supersedes_id:
+        raise Refused("This defect was scored meanwhile; look at the newer score first.")
+    reason = given.reason
+    if given.supersedes_id and not reason:
+        raise Refused("Say why the score changes.")
+    session.add(
+        DefectScore(
+            id=given.id, specimen_id=specimen_id, defect=given.defect, severity=given.severity, person_id=person_id,
+            scored_at=stated_time(given.scored_at), supersedes_id=given.supersedes_id, reason=reason,
+        )
+    )  # fmt: skip
+    session.flush()
+    return view_inspect(session, specimen.study_id, person_id)
+
+
+def lock(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> InspectView:
+    """Makes the rater's scores final; every defect must have one."""
+    specimen = _specimen(session, specimen_id)
+    if not _locked(session, specimen_id, person_id):
+        own = {
+            s.defect: s.severity
+            for s in current_scores(session, [specimen_id], locked_only=False).get(specimen_id, [])
+            if s.person_id == person_id
+        }
+        specimen_quality(own)  # raises NotDetermined while a defect is unscored
+        session.add(InspectionLock(specimen_id=specimen_id, person_id=person_id))
+        session.flush()
+    return view_inspect(session, specimen.study_id, person_id)
+
+
+def reveal(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> list[Revealed]:
+    """Opens which code was which machine; only once every specimen is scored and locked."""
+    view = view_inspect(session, study_id, person_id)
+    if view.revealed_at is None:
+        if not view.may_reveal:
+            raise Refused(view.reveal_needs)
+        study = session.scalars(select(Study).where(Study.id == study_id).with_for_update()).one()
+        study.revealed_at = datetime.now(UTC)
+        session.flush()
+    return revealed(session, study_id)
+
+
+def revealed(session: Session, study_id: uuid.UUID) -> list[Revealed]:
+    bench = load_bench(session, study_id)
+    if bench.study.revealed_at is None:
+        raise Refused("Machines stay hidden until every specimen is scored and locked.")
+    marks = {u.unit_id: mark_of(u) for u in bench.units}
+    unit_of = {run.id: job.unit_id for job in bench.jobs for run in bench.runs.get(job.id, [])}
+    rows = []
+    for specimen in bench.specimens:
+        by_rater: dict[uuid.UUID, dict[str, int]] = defaultdict(dict)
+        for score in bench.scores.get(specimen.id, []):
+            by_rater[score.person_id][score.defect] = score.severity
+        qualities = [specimen_quality(s).value for s in by_rater.values()]
+        rows.append(
+            Revealed(
+                blind_code=specimen.blind_code, machine=marks[unit_of[specimen.run_id]],
+                quality=sum(qualities) / len(qualities) if qualities else None, raters=len(qualities),
+            )
+        )  # fmt: skip
+    return sorted(rows, key=lambda r: (r.machine.mark, r.blind_code))
+
+
+def _specimen(session: Session, specimen_id: uuid.UUID) -> Specimen:
+    specimen = session.get(Specimen, specimen_id)
+    if specimen is None:
+        raise Missing("There is no such specimen.")
+    return specimen
+
+
+def _locked(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> bool:
+    return bool(
+        session.scalar(
+            select(InspectionLock.id).where(
+                InspectionLock.specimen_id == specimen_id, InspectionLock.person_id == person_id
+            )
+        )
+    )

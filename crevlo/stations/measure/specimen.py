@@ -1,0 +1,343 @@
+"""Measure: the shuffled queue of blind codes, readings, corrections, and what they say so far.
+
+Nothing here names a machine, spool or file: the page and the data sent to it are blind for everyone.
+"""
+
+import uuid
+from collections import Counter, defaultdict
+from datetime import UTC, datetime
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.estimate import BadInput, Estimate, NotDetermined
+from crevlo.core.grade import feature_grade
+from crevlo.core.sizes import Axis, fit_sizes, say_sizes
+from crevlo.stations.bench import (
+    current_protocol,
+    current_readings,
+    measured_features,
+    specimen_estimates,
+)
+from crevlo.stations.clock import stated_time
+from crevlo.stations.library import ArtifactOut, artifact_out
+from crevlo.stations.shape import Missing, Quantity, Refused, Shape, quantity
+from crevlo.store.machine import FeatureRow, Instrument, InstrumentKind, ZeroCheck
+from crevlo.store.reading import Reading
+from crevlo.store.run import Specimen
+from crevlo.store.study import ProtocolVersion
+
+# A reading this far off is more likely a slip than a part; it is asked for again before it is kept.
+FAR_OFF_MM = 2.0
+
+
+class QueueLine(Shape):
+    id: uuid.UUID
+    blind_code: str
+    artifact: str
+    done: int
+    due: int
+
+
+class InstrumentNow(Shape):
+    id: uuid.UUID
+    code: str
+    resolution: float
+    u_calibration: float
+    zero_value: float | None
+    zero_at: datetime | None
+
+
+class MeasureQueue(Shape):
+    now: datetime
+    repeats: int
+    artifact: ArtifactOut | None
+    calipers: list[InstrumentNow]
+    queue: list[QueueLine]
+
+
+class ReadingOut(Shape):
+    id: uuid.UUID
+    repeat: int
+    value_mm: float | None
+    cannot_because: str | None
+    corrected: bool
+
+
+class FeatureLine(Shape):
+    feature_id: uuid.UUID
+    code: str
+    nominal_mm: float
+    readings: list[ReadingOut]
+    off: Quantity
+    grade: str | None
+
+
+class FindingOut(Shape):
+    about: str
+    headline: str
+    amount: str
+    uncertainty: str
+    meaning: str
+
+
+class FitPoint(Shape):
+    code: str
+    axis: Axis
+    nominal_mm: float
+    deviation_mm: float
+    u_mm: float
+
+
+class FitLine(Shape):
+    """Deviation of outside sizes over length: offset + slope · length, with the slope's and offset's U."""
+
+    axis: Axis
+    slope: float
+    offset_mm: float
+    u_slope: float
+    u_offset_mm: float
+
+
+class SpecimenView(Shape):
+    id: uuid.UUID
+    blind_code: str
+    due: int
+    done: int
+    features: list[FeatureLine]
+    findings: list[FindingOut]
+    points: list[FitPoint]
+    lines: list[FitLine]
+    mean_absolute_mm: float | None
+
+
+class NewReading(Shape):
+    id: uuid.UUID
+    feature_id: uuid.UUID
+    repeat: int = Field(ge=1, le=10)
+    value_mm: float | None = Field(default=None, gt=-1000, lt=10000)
+    cannot_because: str | None = Field(default=None, min_length=1, max_length=300)
+    instrument_id: uuid.UUID
+    taken_at: datetime | None = None
+
+
+class Correction(Shape):
+    id: uuid.UUID
+    supersedes_id: uuid.UUID
+    value_mm: float | None = Field(default=None, gt=-1000, lt=10000)
+    cannot_because: str | None = Field(default=None, min_length=1, max_length=300)
+    reason: str = Field(min_length=1, max_length=300)
+    instrument_id: uuid.UUID
+    taken_at: datetime | None = None
+
+
+class NewZero(Shape):
+    id: uuid.UUID
+    instrument_id: uuid.UUID
+    value: float = Field(gt=-1, lt=1)
+    taken_at: datetime | None = None
+
+
+def view_queue(session: Session, study_id: uuid.UUID) -> MeasureQueue:
+    protocol = current_protocol(session, study_id)
+    if protocol is None:
+        raise Missing("There is no such study.")
+    specimens = _specimens(session, study_id)
+    readings = current_readings(session, [s.id for s in specimens])
+    due = len(protocol.artifact.features) * protocol.repeats
+    return MeasureQueue(
+        now=datetime.now(UTC), repeats=protocol.repeats, artifact=artifact_out(protocol.artifact),
+        calipers=_calipers(session),
+        queue=[
+            QueueLine(
+                id=s.id, blind_code=s.blind_code, artifact=protocol.artifact.name,
+                done=min(len(readings.get(s.id, [])), due), due=due,
+            )
+            for s in specimens
+        ],
+    )  # fmt: skip
+
+
+def view_specimen(session: Session, specimen_id: uuid.UUID) -> SpecimenView:
+    specimen, protocol = _specimen(session, specimen_id)
+    return _view(session, specimen, protocol)
+
+
+def record_reading(session: Session, specimen_id: uuid.UUID, given: NewReading, person_id: uuid.UUID) -> SpecimenView:
+    specimen, protocol = _specimen(session, specimen_id)
+    feature = _feature(protocol, given.feature_id)
+    if given.repeat > protocol.repeats:
+        raise Refused(f"The protocol asks for {protocol.repeats} readings of a face.")
+    _sensible(given.value_mm, given.cannot_because, feature)
+    taken = session.scalar(
+        select(Reading.id).where(
+            Reading.specimen_id == specimen_id, Reading.feature_id == feature.id, Reading.repeat == given.repeat
+        )
+    )
+    if taken:
+        raise Refused(f"{feature.code} reading {given.repeat} is already kept; a change is a correction with its reason.")
+    _instrument(session, given.instrument_id)
+    session.add(
+        Reading(specimen_id=specimen_id, person_id=person_id, **given.model_dump(exclude={"taken_at"}), taken_at=stated_time(given.taken_at))
+    )
+    session.flush()
+    return _view(session, specimen, protocol)
+
+
+def correct_reading(session: Session, specimen_id: uuid.UUID, given: Correction, person_id: uuid.UUID) -> SpecimenView:
+    """A newer row with the reason; the old one stays. Of two corrections of the same reading the second is refused."""
+    specimen, protocol = _specimen(session, specimen_id)
+    old = session.get(Reading, given.supersedes_id)
+    if old is None or old.specimen_id != specimen_id:
+        raise Missing("There is no such reading on this specimen.")
+    if session.scalar(select(Reading.id).where(Reading.supersedes_id == old.id)):
+        raise Refused("This reading was corrected meanwhile; correct the newer one.")
+    _sensible(given.value_mm, given.cannot_because, _feature(protocol, old.feature_id))
+    _instrument(session, given.instrument_id)
+    session.add(
+        Reading(
+            specimen_id=specimen_id, feature_id=old.feature_id, repeat=old.repeat, person_id=person_id,
+            **given.model_dump(exclude={"taken_at"}), taken_at=stated_time(given.taken_at),
+        )
+    )  # fmt: skip
+    session.flush()
+    return _view(session, specimen, protocol)
+
+
+def record_zero(session: Session, study_id: uuid.UUID, given: NewZero, person_id: uuid.UUID) -> MeasureQueue:
+    _instrument(session, given.instrument_id)
+    session.add(
+        ZeroCheck(
+            id=given.id, instrument_id=given.instrument_id, value=given.value, person_id=person_id,
+            taken_at=stated_time(given.taken_at),
+        )
+    )  # fmt: skip
+    session.flush()
+    return view_queue(session, study_id)
+
+
+def _view(session: Session, specimen: Specimen, protocol: ProtocolVersion) -> SpecimenView:
+    features = {f.id: f for f in protocol.artifact.features}
+    readings = current_readings(session, [specimen.id]).get(specimen.id, [])
+    instruments = {i.id: i for i in session.scalars(select(Instrument))}
+    estimates = specimen_estimates(readings, features, instruments)
+    by_feature: dict[uuid.UUID, list[Reading]] = defaultdict(list)
+    for reading in readings:
+        by_feature[reading.feature_id].append(reading)
+    lines, points = [], []
+    for feature in protocol.artifact.features:
+        estimate = estimates.get(feature.id, NotDetermined("a reading"))
+        off = (
+            estimate
+            if isinstance(estimate, NotDetermined)
+            else Estimate(estimate.value - feature.nominal_mm, estimate.u, estimate.dof)
+        )
+        lines.append(
+            FeatureLine(
+                feature_id=feature.id, code=feature.code, nominal_mm=feature.nominal_mm,
+                readings=[
+                    ReadingOut(
+                        id=r.id, repeat=r.repeat, value_mm=r.value_mm, cannot_because=r.cannot_because,
+                        corrected=r.supersedes_id is not None,
+                    )
+                    for r in by_feature.get(feature.id, [])
+                ],
+                off=quantity(off, "mm", 3),
+                grade=None if isinstance(off, NotDetermined) else _grade(feature.nominal_mm, off.value),
+            )
+        )  # fmt: skip
+        if not isinstance(off, NotDetermined):
+            points.append(FitPoint(code=feature.code, axis=Axis(feature.axis), nominal_mm=feature.nominal_mm,
+                                   deviation_mm=off.value, u_mm=off.u))  # fmt: skip
+    findings, fit_lines, mean_absolute = _say(estimates, features)
+    counts = Counter(r.feature_id for r in readings)
+    return SpecimenView(
+        id=specimen.id, blind_code=specimen.blind_code, due=len(features) * protocol.repeats,
+        done=sum(min(n, protocol.repeats) for n in counts.values()), features=lines, findings=findings, points=points,
+        lines=fit_lines, mean_absolute_mm=mean_absolute,
+    )  # fmt: skip
+
+
+def _say(
+    estimates: dict[uuid.UUID, Estimate | NotDetermined], features: dict[uuid.UUID, FeatureRow]
+) -> tuple[list[FindingOut], list[FitLine], float | None]:
+    try:
+        fit = fit_sizes(measured_features(estimates, features))
+    except NotDetermined:
+        return [], [], None
+    lines = []
+    for axis in Axis:
+        scale = fit.scale[axis]
+        offset = fit.first_layer_mm if axis is Axis.Z else fit.wall_offset_mm
+        if not isinstance(scale, NotDetermined) and not isinstance(offset, NotDetermined):
+            lines.append(
+                FitLine(axis=axis, slope=scale.value, offset_mm=offset.value, u_slope=scale.expanded, u_offset_mm=offset.expanded)
+            )
+    return [FindingOut.model_validate(f) for f in say_sizes(fit)], lines, fit.mean_absolute_mm
+
+
+def _grade(nominal_mm: float, off_mm: float) -> str | None:
+    try:
+        return f"IT{feature_grade(nominal_mm, off_mm)}"
+    except (NotDetermined, BadInput):
+        return None
+
+
+def _sensible(value_mm: float | None, cannot_because: str | None, feature: FeatureRow) -> None:
+    if (value_mm is None) == (cannot_because is None):
+        raise Refused("Give a value, or the reason why there is none.")
+    if value_mm is not None and abs(value_mm - feature.nominal_mm) > FAR_OFF_MM:
+        raise Refused(
+            f"{value_mm:g} mm is {abs(value_mm - feature.nominal_mm):.2f} mm from the nominal {feature.nominal_mm:g} mm of "
+            f"{feature.code}. Measure again; if the part really is so, record that it can't be measured and say why."
+        )
+
+
+def _specimens(session: Session, study_id: uuid.UUID) -> list[Specimen]:
+    return list(
+        session.scalars(
+            select(Specimen).where(Specimen.study_id == study_id).order_by(Specimen.position, Specimen.blind_code)
+        )
+    )
+
+
+def _specimen(session: Session, specimen_id: uuid.UUID) -> tuple[Specimen, ProtocolVersion]:
+    specimen = session.get(Specimen, specimen_id)
+    protocol = current_protocol(session, specimen.study_id) if specimen else None
+    if specimen is None or protocol is None:
+        raise Missing("There is no such specimen.")
+    return specimen, protocol
+
+
+def _feature(protocol: ProtocolVersion, feature_id: uuid.UUID) -> FeatureRow:
+    feature = next((f for f in protocol.artifact.features if f.id == feature_id), None)
+    if feature is None:
+        raise Missing("This face does not belong to the artifact.")
+    return feature
+
+
+def _instrument(session: Session, instrument_id: uuid.UUID) -> Instrument:
+    instrument = session.get(Instrument, instrument_id)
+    if instrument is None:
+        raise Missing("There is no such instrument.")
+    return instrument
+
+
+def _calipers(session: Session) -> list[InstrumentNow]:
+    calipers = session.scalars(
+        select(Instrument).where(Instrument.kind == InstrumentKind.CALIPER).order_by(Instrument.code)
+    ).all()
+    latest: dict[uuid.UUID, ZeroCheck] = {}
+    for check in session.scalars(
+        select(ZeroCheck).where(ZeroCheck.instrument_id.in_([c.id for c in calipers])).order_by(ZeroCheck.taken_at)
+    ):
+        latest[check.instrument_id] = check
+    return [
+        InstrumentNow(
+            id=c.id, code=c.code, resolution=c.resolution, u_calibration=c.u_calibration,
+            zero_value=latest[c.id].value if c.id in latest else None,
+            zero_at=latest[c.id].taken_at if c.id in latest else None,
+        )
+        for c in calipers
+    ]  # fmt: skip

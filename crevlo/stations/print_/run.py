@@ -1,0 +1,431 @@
+"""Print: the sliced file on a job, the run with its timer, energy, noise and outcome."""
+
+import gzip
+import hashlib
+import uuid
+from datetime import UTC, datetime
+from typing import Any
+
+import numpy as np
+from pydantic import Field
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from crevlo.core.blind import blind_code
+from crevlo.core.energy import trace_energy
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.gcode.facts import GcodeFacts, deviations, read_facts
+from crevlo.core.noise import at_distance_db, without_background_db
+from crevlo.core.success import Cause
+from crevlo.stations.bench import current_protocol, job_with_unit, load_bench
+from crevlo.stations.clock import stated_time
+from crevlo.stations.library import change, configuration_of
+from crevlo.stations.plan.study import Policies, UnitMark, mark_of, wanted
+from crevlo.stations.receive.unit import may_run_unattended
+from crevlo.stations.shape import Missing, Refused, Shape
+from crevlo.store.machine import Instrument
+from crevlo.store.run import EnergyFrom, NoiseReading, Outcome, Run, SlicedFile, Specimen, Upload
+from crevlo.store.study import Job, ProtocolDeviation, Study
+
+MOST_UPLOAD_BYTES = 64 * 1024 * 1024
+_CHUNK = 1 << 20
+
+
+class ToolOut(Shape):
+    tool: int
+    length_mm: float
+    length_from: str
+    mass_g: float | None
+    mass_from: str
+
+
+class DeviationFound(Shape):
+    setting: str
+    wanted: str
+    found: str
+    unit: str
+
+
+class FileOut(Shape):
+    id: uuid.UUID
+    name: str
+    size_bytes: int
+    lines: int
+    generator: str
+    time_s: float | None
+    time_from: str
+    time_needs: str | None
+    layers: int | None
+    layers_need: str | None
+    tool_changes: int
+    tools: list[ToolOut]
+    mass_g: float | None
+    deviations: list[DeviationFound]
+    silent: list[str]
+    partial: bool
+    skipped: dict[str, int]
+    warnings: list[str]
+    received_at: datetime
+
+
+class NoiseOut(Shape):
+    id: uuid.UUID
+    level_db: float
+    background_db: float | None
+    distance_m: float
+    door_shut: bool
+    at_1_m_db: float | None
+    needs: str | None
+    taken_at: datetime
+
+
+class RunOut(Shape):
+    id: uuid.UUID
+    version: int
+    attempt: int
+    unattended: bool
+    changed: str
+    started_at: datetime
+    ended_at: datetime | None
+    outcome: Outcome | None
+    cause: Cause | None
+    failed_at_percent: float | None
+    note: str
+    energy_kwh: float | None
+    energy_low_kwh: float | None
+    energy_high_kwh: float | None
+    energy_from: EnergyFrom | None
+    noise: list[NoiseOut]
+
+
+class JobLine(Shape):
+    id: uuid.UUID
+    machine: UnitMark
+    copy_number: int
+    position: int
+    state: str
+    attempts: int
+    started_at: datetime | None
+    estimate_s: float | None
+    has_file: bool
+
+
+class PrintView(Shape):
+    now: datetime
+    frozen: bool
+    most_attempts: int
+    jobs: list[JobLine]
+
+
+class JobView(Shape):
+    now: datetime
+    id: uuid.UUID
+    machine: UnitMark
+    copy_number: int
+    artifact: str
+    spool: str
+    file: FileOut | None
+    runs: list[RunOut]
+    most_attempts: int
+    may_run_unattended: bool
+    unattended_refusal: str
+
+
+class StartRun(Shape):
+    id: uuid.UUID
+    started_at: datetime | None = None
+    unattended: bool = False
+    changed: str = Field(default="", max_length=500)
+    deviation_reason: str = Field(default="", max_length=500)
+
+
+class EndRun(Shape):
+    version: int
+    outcome: Outcome
+    ended_at: datetime | None = None
+    cause: Cause | None = None
+    failed_at_percent: float | None = Field(default=None, ge=0, le=100)
+    note: str = Field(default="", max_length=1000)
+
+
+class EnergyTyped(Shape):
+    version: int
+    energy_wh: float = Field(ge=0, le=1e6)
+
+
+class NewNoise(Shape):
+    id: uuid.UUID
+    level_db: float = Field(ge=0, lt=199)
+    background_db: float | None = Field(default=None, ge=0, lt=199)
+    distance_m: float = Field(gt=0, le=100)
+    door_shut: bool = True
+    taken_at: datetime | None = None
+
+
+def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
+    bench = load_bench(session, study_id)
+    marks = {u.unit_id: mark_of(u) for u in bench.units}
+    lines = []
+    for job in bench.jobs:
+        tries = bench.runs.get(job.id, [])
+        live = bool(tries) and tries[-1].outcome is None
+        file = bench.sliced.get(job.id)
+        lines.append(
+            JobLine(
+                id=job.id, machine=marks[job.unit_id], copy_number=job.copy, position=job.position,
+                state="printing" if live else tries[-1].outcome.value if tries and tries[-1].outcome else "planned",
+                attempts=len(tries), started_at=tries[-1].started_at if live else None,
+                estimate_s=file.facts.get("time_s") if file else None, has_file=file is not None,
+            )
+        )  # fmt: skip
+    policies = Policies(**bench.protocol.policies) if bench.protocol else Policies()
+    return PrintView(
+        now=datetime.now(UTC), frozen=bool(bench.protocol and bench.protocol.frozen_at),
+        most_attempts=policies.most_attempts, jobs=lines,
+    )  # fmt: skip
+
+
+def view_job(session: Session, job_id: uuid.UUID) -> JobView:
+    job = job_with_unit(session, job_id)
+    bench = load_bench(session, job.study_id)
+    entry = next(u for u in bench.units if u.unit_id == job.unit_id)
+    policies = _policies(session, job)
+    open_gate, refusal = may_run_unattended(session, job.unit_id, policies.unattended)
+    file = bench.sliced.get(job.id)
+    spool = bench.spools[job.spool_id]
+    return JobView(
+        now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy,
+        artifact=bench.protocol.artifact.name if bench.protocol else "", spool=f"{spool.code} · {spool.colour} {spool.material}",
+        file=file_out(file) if file else None,
+        runs=[_run_out(r, bench.noise.get(r.id, [])) for r in bench.runs.get(job.id, [])],
+        most_attempts=policies.most_attempts, may_run_unattended=open_gate, unattended_refusal=refusal,
+    )  # fmt: skip
+
+
+def take_file(session: Session, job_id: uuid.UUID, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID) -> JobView:
+    """Reads a sliced file, sets it against the protocol and keeps both; raises BadInput for what is no G-code."""
+    job = job_with_unit(session, job_id)
+    _not_live(session, job)
+    facts = read_facts(content[i : i + _CHUNK] for i in range(0, len(content), _CHUNK))
+    protocol = current_protocol(session, job.study_id)
+    if protocol is None:
+        raise Missing("This study has no protocol.")
+    differ, silent = deviations(facts.settings, wanted(protocol))
+    session.add(
+        SlicedFile(
+            id=file_id, job_id=job.id, sha256=keep_upload(session, content), name=_file_name(name),
+            facts=_stored_facts(facts, silent), deviations=[DeviationFound.model_validate(d).model_dump() for d in differ],
+            person_id=person_id,
+        )
+    )  # fmt: skip
+    session.flush()
+    return view_job(session, job_id)
+
+
+def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: uuid.UUID) -> JobView:
+    """Starts the next attempt. Later attempts say what changed; deviations of the file need a reason."""
+    job = job_with_unit(session, job_id)
+    _lock(session, job)
+    _not_live(session, job)
+    policies = _policies(session, job)
+    tries = list(session.scalars(select(Run).where(Run.job_id == job_id).order_by(Run.attempt)))
+    if tries and tries[-1].outcome is Outcome.DONE:
+        raise Refused("This job has its good print already.")
+    if len(tries) >= policies.most_attempts:
+        raise Refused(f"The protocol allows {policies.most_attempts} attempts; all are used.")
+    if tries and not given.changed.strip():
+        raise Refused("Say what changed since the last attempt.")
+    if given.unattended:
+        open_gate, refusal = may_run_unattended(session, job.unit_id, policies.unattended)
+        if not open_gate:
+            raise Refused(refusal)
+    file = session.scalar(
+        select(SlicedFile).where(SlicedFile.job_id == job_id).order_by(SlicedFile.received_at.desc()).limit(1)
+    )
+    if file is None:
+        raise Refused("Drop the sliced file on this job first, so that time and settings are on record.")
+    if file.deviations:
+        if not given.deviation_reason.strip():
+            raise Refused("The sliced file departs from the protocol. Give the reason, or slice it again.")
+        what = "; ".join(
+            f"{d['setting']} {d['found']} instead of {d['wanted']} {d['unit']}".strip() for d in file.deviations
+        )
+        session.add(
+            ProtocolDeviation(
+                study_id=job.study_id, job_id=job.id, what=what, reason=given.deviation_reason.strip(), person_id=person_id
+            )
+        )
+    session.add(
+        Run(
+            id=given.id, job_id=job_id, attempt=len(tries) + 1, configuration_id=configuration_of(session, job.unit_id).id,
+            sliced_file_id=file.id, unattended=given.unattended, changed=given.changed.strip(),
+            started_at=stated_time(given.started_at), person_id=person_id,
+        )
+    )  # fmt: skip
+    session.flush()
+    return view_job(session, job_id)
+
+
+def end_run(session: Session, run_id: uuid.UUID, given: EndRun) -> JobView:
+    """Stops the timer. A good print becomes a specimen with a blind code at a shuffled place in the queue."""
+    run = _run(session, run_id)
+    if run.outcome is not None:
+        raise Refused("This run has ended already.")
+    if given.outcome is Outcome.FAILED and given.cause is None:
+        raise Refused("Give the cause of the failure; “unknown” is one.")
+    ended = stated_time(given.ended_at)
+    if ended < run.started_at:
+        raise Refused("The run cannot end before it started.")
+    change(
+        session, run, given.version,
+        {
+            "outcome": given.outcome, "ended_at": ended, "note": given.note,
+            "cause": given.cause if given.outcome is Outcome.FAILED else None,
+            "failed_at_percent": given.failed_at_percent if given.outcome is Outcome.FAILED else None,
+        },
+    )  # fmt: skip
+    if given.outcome is Outcome.DONE:
+        _bag(session, run)
+    return view_job(session, run.job_id)
+
+
+def type_energy(session: Session, run_id: uuid.UUID, given: EnergyTyped) -> JobView:
+    run = _run(session, run_id)
+    meter = _meter(session, "power meter")
+    kwh = given.energy_wh / 1000
+    change(
+        session, run, given.version,
+        {"energy_kwh": kwh, "energy_low_kwh": kwh, "energy_high_kwh": kwh, "energy_from": EnergyFrom.METER,
+         "trace_sha256": None, "instrument_id": meter.id if meter else None},
+    )  # fmt: skip
+    return view_job(session, run.job_id)
+
+
+def take_trace(session: Session, run_id: uuid.UUID, version: int, content: bytes) -> JobView:
+    """Integrates a power trace; gaps stay visible as the bounds of the energy."""
+    run = _run(session, run_id)
+    energy = trace_energy(content)
+    meter = _meter(session, "power meter")
+    change(
+        session, run, version,
+        {"energy_kwh": energy.kwh, "energy_low_kwh": energy.low_kwh, "energy_high_kwh": energy.high_kwh,
+         "energy_from": EnergyFrom.TRACE, "trace_sha256": keep_upload(session, content),
+         "instrument_id": meter.id if meter else None},
+    )  # fmt: skip
+    return view_job(session, run.job_id)
+
+
+def record_noise(session: Session, run_id: uuid.UUID, given: NewNoise, person_id: uuid.UUID) -> JobView:
+    run = _run(session, run_id)
+    meter = _meter(session, "sound meter")
+    session.add(
+        NoiseReading(
+            id=given.id, run_id=run.id, level_db=given.level_db, background_db=given.background_db,
+            distance_m=given.distance_m, door_shut=given.door_shut, instrument_id=meter.id if meter else None,
+            person_id=person_id, taken_at=stated_time(given.taken_at),
+        )
+    )  # fmt: skip
+    session.flush()
+    return view_job(session, run.job_id)
+
+
+def level_at_1_m(reading: NoiseReading) -> float:
+    """Raises NotDetermined where the background or the distance does not allow it."""
+    level = reading.level_db
+    if reading.background_db is not None:
+        level = without_background_db(level, reading.background_db)
+    return at_distance_db(level, reading.distance_m)
+
+
+def keep_upload(session: Session, content: bytes) -> str:
+    """Keeps the content once, compressed; returns its SHA-256."""
+    digest = hashlib.sha256(content).hexdigest()
+    if session.scalar(select(func.count()).where(Upload.sha256 == digest)) == 0:
+        packed = gzip.compress(content, compresslevel=3, mtime=0)
+        session.add(Upload(sha256=digest, size=len(content), content=packed))
+        session.flush()
+    return digest
+
+
+def file_out(file: SlicedFile) -> FileOut:
+    facts = {k: v for k, v in file.facts.items() if k != "settings"}
+    return FileOut(id=file.id, name=file.name, deviations=file.deviations, received_at=file.received_at, **facts)
+
+
+def _stored_facts(facts: GcodeFacts, silent: list[str]) -> dict[str, Any]:
+    def known(x: Any) -> Any:
+        return None if isinstance(x, NotDetermined) else x
+
+    return {
+        "size_bytes": facts.size_bytes, "lines": facts.lines, "generator": facts.generator,
+        "time_s": known(facts.time_s), "time_from": facts.time_from,
+        "time_needs": facts.time_s.needs if isinstance(facts.time_s, NotDetermined) else None,
+        "layers": known(facts.layers),
+        "layers_need": facts.layers.needs if isinstance(facts.layers, NotDetermined) else None,
+        "tool_changes": facts.tool_changes, "mass_g": known(facts.mass_g) if facts.tools else None,
+        "tools": [
+            {"tool": t.tool, "length_mm": t.length_mm, "length_from": t.length_from, "mass_g": known(t.mass_g), "mass_from": t.mass_from}
+            for t in facts.tools
+        ],
+        "silent": silent, "partial": facts.partial, "skipped": dict(facts.skipped), "warnings": list(facts.warnings),
+        "settings": dict(facts.settings),
+    }  # fmt: skip
+
+
+def _run_out(run: Run, noise: list[NoiseReading]) -> RunOut:
+    levels = []
+    for reading in sorted(noise, key=lambda n: n.taken_at):
+        level, needs = None, None
+        try:
+            level = level_at_1_m(reading)
+        except NotDetermined as missing:
+            needs = missing.needs
+        levels.append(
+            NoiseOut(
+                id=reading.id, level_db=reading.level_db, background_db=reading.background_db,
+                distance_m=reading.distance_m, door_shut=reading.door_shut, at_1_m_db=level, needs=needs,
+                taken_at=reading.taken_at,
+            )
+        )  # fmt: skip
+    return RunOut(noise=levels, **{name: getattr(run, name) for name in RunOut.model_fields if name != "noise"})
+
+
+def _bag(session: Session, run: Run) -> None:
+    job = job_with_unit(session, run.job_id)
+    study = session.scalars(select(Study).where(Study.id == job.study_id).with_for_update()).one()
+    codes = set(session.scalars(select(Specimen.blind_code).where(Specimen.study_id == study.id)))
+    place = float(np.random.default_rng([study.seed, 7, len(codes)]).random())
+    session.add(Specimen(study_id=study.id, run_id=run.id, blind_code=blind_code(codes, study.seed), position=place))
+    session.flush()
+
+
+def _run(session: Session, run_id: uuid.UUID) -> Run:
+    run = session.get(Run, run_id)
+    if run is None:
+        raise Missing("There is no such run.")
+    return run
+
+
+def _lock(session: Session, job: Job) -> None:
+    session.execute(select(Job.id).where(Job.id == job.id).with_for_update())
+
+
+def _not_live(session: Session, job: Job) -> None:
+    if session.scalar(select(Run.id).where(Run.job_id == job.id, Run.ended_at.is_(None))):
+        raise Refused("This job is printing. End the run first.")
+
+
+def _policies(session: Session, job: Job) -> Policies:
+    protocol = current_protocol(session, job.study_id)
+    return Policies(**protocol.policies) if protocol else Policies()
+
+
+def _file_name(name: str) -> str:
+    plain = "".join(c for c in name.replace("\\", "/").rsplit("/", 1)[-1] if c.isprintable()).strip()
+    return plain[:160] or "sliced file"
+
+
+def _meter(session: Session, kind: str) -> Instrument | None:
+    return session.scalar(select(Instrument).where(Instrument.kind == kind).order_by(Instrument.code).limit(1))
+
+

@@ -1,0 +1,84 @@
+"""The line: how far a study has come at each of the eight stations."""
+
+import uuid
+
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from crevlo.stations.bench import current_protocol, get_study, latest_safety, safety_standing
+from crevlo.stations.shape import Shape
+from crevlo.store.reading import InspectionLock, Reading
+from crevlo.store.run import Outcome, Run, Specimen
+from crevlo.store.study import Job, ReportRevision
+
+
+class StationProgress(Shape):
+    station: str
+    count: str
+    share: float
+    trouble: bool
+
+
+class Line(Shape):
+    study_id: uuid.UUID
+    title: str
+    frozen: bool
+    revealed: bool
+    printing: int
+    stations: list[StationProgress]
+
+
+def line(session: Session, study_id: uuid.UUID) -> Line:
+    study = get_study(session, study_id)
+    protocol = current_protocol(session, study_id)
+    frozen = bool(protocol and protocol.frozen_at)
+    jobs = session.scalar(select(func.count()).where(Job.study_id == study_id)) or 0
+    tried = select(Run).join(Job, Job.id == Run.job_id).where(Job.study_id == study_id).subquery()
+    done = session.scalar(select(func.count()).where(tried.c.outcome == Outcome.DONE.value)) or 0
+    live = session.scalar(select(func.count()).where(tried.c.ended_at.is_(None), tried.c.id.is_not(None))) or 0
+    failed_open = session.scalar(
+        select(func.count(func.distinct(tried.c.job_id))).where(
+            tried.c.outcome == Outcome.FAILED.value,
+            tried.c.job_id.not_in(select(tried.c.job_id).where(tried.c.outcome == Outcome.DONE.value)),
+            tried.c.job_id.not_in(select(tried.c.job_id).where(tried.c.ended_at.is_(None))),
+        )
+    ) or 0  # fmt: skip
+    specimens = list(session.scalars(select(Specimen.id).where(Specimen.study_id == study_id)))
+    due = len(protocol.artifact.features) * protocol.repeats if protocol else 0
+    kept = dict(
+        session.execute(
+            select(Reading.specimen_id, func.count())
+            .where(Reading.specimen_id.in_(specimens), Reading.supersedes_id.is_(None))
+            .group_by(Reading.specimen_id)
+        ).tuples()
+    )
+    measured = sum(kept.get(s, 0) >= due for s in specimens)
+    locked = session.scalar(
+        select(func.count(func.distinct(InspectionLock.specimen_id))).where(InspectionLock.specimen_id.in_(specimens))
+    ) or 0  # fmt: skip
+    units = [u.unit_id for u in study.units]
+    safety = latest_safety(session, units)
+    received = sum(safety_standing(safety.get(u, {})) is not None for u in units)
+    priced = sum(u.unit.price_paid is not None for u in study.units)
+    revisions = session.scalar(select(func.count()).where(ReportRevision.study_id == study_id)) or 0
+    failing = any(safety_standing(safety.get(u, {})) is False for u in units)
+    wanted = max(jobs, 1)
+    stations = [
+        StationProgress(station="plan", count=str(jobs) if frozen else "draft", share=1.0 if frozen else 0.3, trouble=False),
+        StationProgress(station="receive", count=f"{received}/{len(units)}", share=received / max(len(units), 1), trouble=failing),
+        StationProgress(station="print", count=f"{done}/{jobs}", share=done / wanted, trouble=failed_open > 0),
+        StationProgress(station="measure", count=f"{measured}/{len(specimens)}", share=measured / max(len(specimens), 1), trouble=False),
+        StationProgress(station="inspect", count=f"{locked}/{len(specimens)}", share=locked / max(len(specimens), 1), trouble=False),
+        StationProgress(station="cost", count=f"{priced}/{len(units)}", share=priced / max(len(units), 1), trouble=False),
+        StationProgress(
+            station="rank", count=f"{round(100 * (measured + locked) / (2 * wanted))} %",
+            share=(measured + locked) / (2 * wanted), trouble=False,
+        ),
+        StationProgress(station="publish", count=f"rev {revisions}" if revisions else "draft", share=1.0 if revisions else 0.1, trouble=False),
+    ]  # fmt: skip
+    return Line(
+        study_id=study.id, title=study.title, frozen=frozen, revealed=study.revealed_at is not None, printing=live,
+        stations=stations,
+    )  # fmt: skip
+
+

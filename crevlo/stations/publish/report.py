@@ -1,0 +1,270 @@
+"""Publish: a self-contained report, frozen as a revision, and the data behind it."""
+
+import csv
+import io
+import uuid
+from datetime import UTC, datetime
+from pathlib import Path
+from typing import Any
+
+from jinja2 import Environment, FileSystemLoader, select_autoescape
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.stations.bench import Bench, get_study
+from crevlo.stations.plan.study import Conditions, Policies
+from crevlo.stations.rank.ranking import RankView, WhatIf, load_inputs, view_rank
+from crevlo.stations.receive.unit import disclose
+from crevlo.stations.shape import Missing, Shape
+from crevlo.store.machine import CheckResult, Instrument
+from crevlo.store.person import Person
+from crevlo.store.reading import Reading
+from crevlo.store.run import Outcome
+from crevlo.store.study import BuyerProfile, ProtocolDeviation, ReportRevision
+
+BEADS = ("#1d3b34", "#2c6b58", "#5f9c80", "#a97a1c", "#c9a552", "#8c5a3c", "#b98c74", "#5b6f8f")
+_templates = Environment(loader=FileSystemLoader(Path(__file__).parent), autoescape=select_autoescape(default=True))
+
+
+class RevisionOut(Shape):
+    id: uuid.UUID
+    number: int
+    headline: str
+    changed: str
+    published_at: datetime
+    profile: str
+    by: str
+
+
+class SampleLine(Shape):
+    name: str
+    value: str
+
+
+class PublishView(Shape):
+    headline: str
+    evidence: str
+    profile_id: uuid.UUID
+    profile: str
+    sample: list[SampleLine]
+    disclosures: list[str]
+    missing: list[str]
+    withheld: int
+    revisions: list[RevisionOut]
+
+
+class NewRevision(Shape):
+    id: uuid.UUID
+    profile_id: uuid.UUID
+    changed: str = Field(default="", max_length=1000)
+
+
+class ReadingRow(Shape):
+    machine: str
+    copy_number: int
+    attempt: int
+    specimen: str
+    feature: str
+    axis: str
+    nominal_mm: float
+    repeat: int
+    value_mm: float | None
+    cannot_because: str | None
+    instrument: str
+    person: str
+    taken_at: datetime
+    reading_id: uuid.UUID
+    supersedes_id: uuid.UUID | None
+    reason: str | None
+
+
+class ReadingData(Shape):
+    study: str
+    exported_at: datetime
+    withheld_specimens: int
+    readings: list[ReadingRow]
+
+
+def view_publish(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | None) -> PublishView:
+    ranked = view_rank(session, study_id, WhatIf(profile_id=profile_id))
+    bench = load_inputs(session, study_id).bench
+    return PublishView(
+        headline=ranked.verdict.headline, evidence=ranked.verdict.evidence, profile_id=ranked.profile.id,
+        profile=ranked.profile.name, sample=_sample(bench), disclosures=_disclosures(bench)[0],
+        missing=_missing(ranked) + _disclosures(bench)[1], withheld=len(_hidden(bench)),
+        revisions=list_revisions(session, study_id),
+    )  # fmt: skip
+
+
+def publish(session: Session, study_id: uuid.UUID, given: NewRevision, person_id: uuid.UUID) -> PublishView:
+    """Freezes the report of this moment under the next number; earlier revisions stay as they were."""
+    get_study(session, study_id)
+    earlier = list(
+        session.scalars(
+            select(ReportRevision).where(ReportRevision.study_id == study_id).order_by(ReportRevision.number)
+        )
+    )
+    ranked = view_rank(session, study_id, WhatIf(profile_id=given.profile_id))
+    changed = given.changed.strip() or (_what_changed(earlier[-1], ranked) if earlier else "First revision.")
+    data = _report_data(session, study_id, ranked)
+    number = len(earlier) + 1
+    html = _templates.get_template("report.html.j2").render(
+        **data, number=number, changed=changed, published=datetime.now(UTC), beads=BEADS
+    )
+    session.add(
+        ReportRevision(
+            id=given.id, study_id=study_id, profile_id=given.profile_id, number=number,
+            headline=ranked.verdict.headline, changed=changed, html=html, data=ranked.model_dump(mode="json"),
+            person_id=person_id,
+        )
+    )  # fmt: skip
+    session.flush()
+    return view_publish(session, study_id, given.profile_id)
+
+
+def list_revisions(session: Session, study_id: uuid.UUID) -> list[RevisionOut]:
+    rows = session.execute(
+        select(
+            ReportRevision.id, ReportRevision.number, ReportRevision.headline, ReportRevision.changed,
+            ReportRevision.published_at, BuyerProfile.name, Person.name,
+        )
+        .join(BuyerProfile, BuyerProfile.id == ReportRevision.profile_id)
+        .join(Person, Person.id == ReportRevision.person_id)
+        .where(ReportRevision.study_id == study_id)
+        .order_by(ReportRevision.number.desc())
+    )  # fmt: skip
+    return [
+        RevisionOut(id=i, number=n, headline=h, changed=c, published_at=at, profile=profile, by=by)
+        for i, n, h, c, at, profile, by in rows
+    ]
+
+
+def revision_html(session: Session, revision_id: uuid.UUID) -> tuple[str, int]:
+    revision = session.get(ReportRevision, revision_id)
+    if revision is None:
+        raise Missing("There is no such revision.")
+    return revision.html, revision.number
+
+
+def reading_data(session: Session, study_id: uuid.UUID) -> ReadingData:
+    """Every reading with its corrections; specimens still hidden are withheld, because values would tell."""
+    bench = load_inputs(session, study_id).bench
+    hidden = _hidden(bench)
+    unit_of = {run.id: (job, run) for job in bench.jobs for run in bench.runs.get(job.id, [])}
+    names = {u.unit_id: u.unit.model.name for u in bench.units}
+    people = dict(session.execute(select(Person.id, Person.name)).tuples())
+    instruments = dict(session.execute(select(Instrument.id, Instrument.code)).tuples())
+    specimens = {s.id: s for s in bench.specimens if s.id not in hidden}
+    rows = session.scalars(
+        select(Reading).where(Reading.specimen_id.in_(specimens)).order_by(Reading.taken_at, Reading.id)
+    )
+    readings = []
+    for r in rows:
+        specimen, feature = specimens[r.specimen_id], bench.features[r.feature_id]
+        job, run = unit_of[specimen.run_id]
+        readings.append(
+            ReadingRow(
+                machine=names[job.unit_id], copy_number=job.copy, attempt=run.attempt, specimen=specimen.blind_code,
+                feature=feature.code, axis=feature.axis, nominal_mm=feature.nominal_mm, repeat=r.repeat,
+                value_mm=r.value_mm, cannot_because=r.cannot_because, instrument=instruments[r.instrument_id],
+                person=people[r.person_id], taken_at=r.taken_at, reading_id=r.id, supersedes_id=r.supersedes_id,
+                reason=r.reason,
+            )
+        )  # fmt: skip
+    return ReadingData(
+        study=bench.study.title, exported_at=datetime.now(UTC), withheld_specimens=len(hidden), readings=readings
+    )
+
+
+def reading_csv(data: ReadingData) -> str:
+    out = io.StringIO()
+    writer = csv.writer(out)
+    writer.writerow(ReadingRow.model_fields)
+    for row in data.readings:
+        writer.writerow(_harmless(v) for v in row.model_dump(mode="json").values())
+    return out.getvalue()
+
+
+def _harmless(value: object) -> object:
+    """Text that a spreadsheet would run as a formula is quoted."""
+    return f"'{value}" if isinstance(value, str) and value[:1] in ("=", "+", "-", "@", "\t") else value
+
+
+def _hidden(bench: Bench) -> set[uuid.UUID]:
+    """Specimens nobody has scored and locked yet."""
+    if bench.study.revealed_at is not None:
+        return set()
+    return {s.id for s in bench.specimens if not bench.scores.get(s.id)}
+
+
+def _sample(bench: Bench) -> list[SampleLine]:
+    runs = [r for tries in bench.runs.values() for r in tries if r.outcome]
+    hours = sum((r.ended_at - r.started_at).total_seconds() / 3600 for r in runs if r.ended_at)
+    readings = sum(len(rows) for rows in bench.readings.values())
+    failed = [r for r in runs if r.outcome is Outcome.FAILED]
+    causes = ", ".join(sorted({r.cause.value for r in failed if r.cause}))
+    return [
+        SampleLine(name="Machines", value=f"{len(bench.units)}, one unit each"),
+        SampleLine(name="Attempts", value=f"{len(runs)} on {len(bench.jobs)} planned prints"),
+        SampleLine(name="Failed", value=f"{len(failed)} ({causes})" if failed else "none"),
+        SampleLine(name="Printing time", value=f"{hours:.1f} h"),
+        SampleLine(name="Specimens", value=f"{len(bench.specimens)}, blind codes"),
+        SampleLine(name="Readings", value=f"{readings} that count"),
+    ]
+
+
+def _disclosures(bench: Bench) -> tuple[list[str], list[str]]:
+    said, missing = [], []
+    for entry in bench.units:
+        sentence = disclose(entry.unit, bench.study.currency)
+        if sentence:
+            said.append(sentence)
+        else:
+            missing.append(f"{entry.unit.model.name}: how it was obtained is not recorded.")
+    return said, missing
+
+
+def _missing(ranked: RankView) -> list[str]:
+    names = {c.code: c.name for c in ranked.criteria}
+    return [
+        f"{s.machine.name}: {names[c.code].lower()} needs {c.raw.needs}."
+        for s in ranked.standings
+        for c in s.contributions
+        if c.points is None
+    ]
+
+
+def _what_changed(earlier: ReportRevision, ranked: RankView) -> str:
+    before = {s["machine"]["name"]: s["total"] for s in earlier.data["standings"]}
+    now = {s.machine.name: s.total for s in ranked.standings}
+    moved = [f"{n} {before[n]:.1f} → {t:.1f}" for n, t in now.items() if n in before and abs(before[n] - t) >= 0.05]
+    came = [f"{n} is new" for n in now if n not in before] + [f"{n} is out" for n in before if n not in now]
+    head = "" if earlier.headline == ranked.verdict.headline else f"Verdict was “{earlier.headline}”. "
+    return head + ("; ".join([*moved, *came]) + "." if moved or came else "Figures unchanged.")
+
+
+def _report_data(session: Session, study_id: uuid.UUID, ranked: RankView) -> dict[str, Any]:
+    bench = load_inputs(session, study_id).bench
+    said, undisclosed = _disclosures(bench)
+    deviations = list(
+        session.scalars(
+            select(ProtocolDeviation).where(ProtocolDeviation.study_id == study_id).order_by(ProtocolDeviation.recorded_at)
+        )
+    )
+    jobs = {j.id: f"{j.unit.model.name}, copy {j.copy}" for j in bench.jobs}
+    safety = [
+        f"{u.unit.model.name}: {kind.value} check failed. {check.note}"
+        for u in bench.units
+        for kind, check in bench.safety.get(u.unit_id, {}).items()
+        if check.result is CheckResult.FAIL
+    ]
+    assert bench.protocol is not None
+    return {
+        "study": bench.study, "ranked": ranked, "sample": _sample(bench), "disclosures": said,
+        "missing": _missing(ranked) + undisclosed, "safety": safety,
+        "deviations": [(jobs.get(d.job_id, "the study") if d.job_id else "the study", d.what, d.reason) for d in deviations],
+        "conditions": Conditions(**bench.protocol.conditions), "policies": Policies(**bench.protocol.policies),
+        "artifact": bench.protocol.artifact, "protocol": bench.protocol,
+        "names": {c.code: c.name for c in ranked.criteria},
+    }  # fmt: skip

@@ -1,0 +1,61 @@
+"""Plain shapes that leave the stations, and the errors they raise."""
+
+from collections.abc import Callable
+from typing import Any
+
+from pydantic import BaseModel, ConfigDict
+
+from crevlo.core.estimate import Estimate, NotDetermined
+from crevlo.core.scoring.figure import Counted
+from crevlo.core.success import success_chance
+
+
+class Shape(BaseModel):
+    model_config = ConfigDict(
+        from_attributes=True, extra="forbid", json_schema_serialization_defaults_required=True, allow_inf_nan=False
+    )
+
+
+class Refused(Exception):
+    """The request makes no sense in the present state; the message says why in the user's words."""
+
+
+class Missing(Exception):
+    """There is no such thing, or none that this person may see."""
+
+
+class Conflict(Exception):
+    """Somebody else changed the same thing first; `theirs` is what it is now."""
+
+    def __init__(self, theirs: dict[str, Any]) -> None:
+        super().__init__("Somebody changed this while you were editing. Both versions are shown; choose one.")
+        self.theirs = theirs
+
+
+class Quantity(Shape):
+    """A figure to show: value with expanded uncertainty, or what it needs; `digits` after the point."""
+
+    value: float | None
+    expanded: float | None = None
+    unit: str
+    digits: int
+    needs: str | None = None
+
+
+def quantity(figure: Estimate | Counted | NotDetermined, unit: str, digits: int) -> Quantity:
+    if isinstance(figure, NotDetermined):
+        return Quantity(value=None, unit=unit, digits=digits, needs=figure.needs)
+    if isinstance(figure, Counted):
+        chance = success_chance(figure.good, figure.tries)
+        return Quantity(
+            value=100 * chance.mean, expanded=50 * (chance.high - chance.low), unit=unit, digits=digits
+        )
+    return Quantity(value=figure.value, expanded=figure.expanded, unit=unit, digits=digits)
+
+
+def determined(rule: Callable[[], Estimate]) -> Estimate | NotDetermined:
+    """The rule's estimate, or the NotDetermined it raised, as a value."""
+    try:
+        return rule()
+    except NotDetermined as missing:
+        return missing

@@ -1,0 +1,54 @@
+"""Connection, sessions and migrations."""
+
+import os
+import uuid
+from pathlib import Path
+
+from alembic import command
+from alembic.config import Config
+from sqlalchemy import Engine, create_engine, select, text
+from sqlalchemy.orm import Session, sessionmaker
+
+MIGRATIONS = Path(__file__).with_name("migrations")
+SQL = Path(__file__).with_name("sql")
+# Any number unlike other programs' locks; two web processes started together migrate one after the other.
+_MIGRATION_LOCK = 0x43524556
+
+
+def database_url(given: str | None = None) -> str:
+    """The SQLAlchemy URL of `given` or DATABASE_URL, with the psycopg 3 driver. Raises KeyError without either."""
+    url = given or os.environ["DATABASE_URL"]
+    scheme, _, rest = url.partition("://")
+    if scheme not in ("postgres", "postgresql", "postgresql+psycopg"):
+        raise ValueError(f"DATABASE_URL must be a postgresql:// address, not {scheme}://")
+    return f"postgresql+psycopg://{rest}"
+
+
+def connect(url: str) -> Engine:
+    return create_engine(database_url(url), pool_size=8, max_overflow=8, pool_pre_ping=True)
+
+
+def sessions(engine: Engine) -> sessionmaker[Session]:
+    return sessionmaker(engine, expire_on_commit=False)
+
+
+def alembic_config(engine: Engine) -> Config:
+    config = Config()
+    config.set_main_option("script_location", str(MIGRATIONS))
+    config.attributes["engine"] = engine
+    return config
+
+
+def migrate(engine: Engine) -> None:
+    """Brings the schema up to date; safe to call from several processes at once."""
+    with engine.connect() as guard:
+        guard.execute(text("select pg_advisory_lock(:key)"), {"key": _MIGRATION_LOCK})
+        try:
+            command.upgrade(alembic_config(engine), "head")
+        finally:
+            guard.execute(text("select pg_advisory_unlock(:key)"), {"key": _MIGRATION_LOCK})
+
+
+def act_as(session: Session, person_id: uuid.UUID | None) -> None:
+    """Names who the audit trail holds responsible for this transaction's changes."""
+    session.execute(select(text("set_config('crevlo.person', :who, true)")), {"who": str(person_id or "")})

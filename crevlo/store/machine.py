@@ -1,0 +1,177 @@
+"""Models as sold, the units on the bench, and what is used with them."""
+
+import uuid
+from datetime import date, datetime
+from enum import StrEnum
+from typing import Any
+
+from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
+from sqlalchemy.orm import Mapped, mapped_column, relationship
+
+from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
+
+
+class Obtained(StrEnum):
+    BOUGHT = "bought"
+    LENT = "lent"
+    GIVEN = "given"
+
+
+class Model(Editable, Base):
+    __tablename__ = "model"
+    name: Mapped[str] = mapped_column(unique=True)
+    bed_x_mm: Mapped[float]
+    bed_y_mm: Mapped[float]
+    height_mm: Mapped[float]
+    list_price: Mapped[float | None]
+    tools: Mapped[int] = mapped_column(default=1)
+    enclosed: Mapped[bool] = mapped_column(default=False)
+    __table_args__ = (
+        CheckConstraint("length(name) between 1 and 80", name="name_length"),
+        CheckConstraint("bed_x_mm > 0 and bed_y_mm > 0 and height_mm > 0", name="volume_positive"),
+        CheckConstraint("list_price is null or list_price >= 0", name="price_not_negative"),
+        CheckConstraint("tools between 1 and 64", name="tools_range"),
+    )
+
+
+class Unit(Editable, Base):
+    __tablename__ = "unit"
+    model_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("model.id"), index=True)
+    mark: Mapped[int]
+    serial: Mapped[str | None]
+    price_paid: Mapped[float | None]
+    upgrades: Mapped[float] = mapped_column(default=0)
+    residual: Mapped[float] = mapped_column(default=0)
+    obtained: Mapped[Obtained | None] = mapped_column(enum_of(Obtained))
+    obtained_from: Mapped[str | None]
+    received_on: Mapped[date | None]
+    model: Mapped[Model] = relationship(lazy="joined")
+    __table_args__ = (
+        UniqueConstraint("model_id", "serial"),
+        CheckConstraint("price_paid is null or price_paid >= 0", name="price_not_negative"),
+        CheckConstraint("upgrades >= 0 and residual >= 0", name="money_not_negative"),
+        CheckConstraint("mark >= 0", name="mark_not_negative"),
+    )
+
+
+class Configuration(Identified, Base):
+    """What a unit is from a moment on; a change opens a new one with its reason."""
+
+    __tablename__ = "configuration"
+    unit_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("unit.id"))
+    number: Mapped[int]
+    nozzle_mm: Mapped[float] = mapped_column(default=0.4)
+    firmware: Mapped[str] = mapped_column(default="as delivered")
+    plate: Mapped[str] = mapped_column(default="as delivered")
+    profile_set: Mapped[str] = mapped_column(default="maker's stock")
+    reason: Mapped[str] = mapped_column(default="as delivered")
+    opened_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (
+        UniqueConstraint("unit_id", "number"),
+        CheckConstraint("nozzle_mm > 0", name="nozzle_positive"),
+    )
+
+
+class Check(StrEnum):
+    MAINS = "mains"  # selector, cables, earth: by a competent person
+    RUNAWAY = "runaway"  # thermal-runaway response
+    STOP = "stop"  # emergency stop and loose parts
+
+
+class CheckResult(StrEnum):
+    PASS = "pass"  # noqa: S105
+    FAIL = "fail"
+
+
+class SafetyCheck(Identified, Base):
+    """One safety check done; the latest of a kind counts, history stays."""
+
+    __tablename__ = "safety_check"
+    unit_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("unit.id"), index=True)
+    kind: Mapped[Check] = mapped_column("kind", enum_of(Check))
+    result: Mapped[CheckResult] = mapped_column(enum_of(CheckResult))
+    note: Mapped[str] = mapped_column(default="")
+    done_by: Mapped[str]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    done_at: Mapped[datetime]
+    recorded_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (CheckConstraint("result = 'pass' or length(note) > 0", name="failure_is_described"),)
+
+
+class Spool(Editable, Base):
+    __tablename__ = "spool"
+    code: Mapped[str] = mapped_column(unique=True)
+    maker: Mapped[str]
+    material: Mapped[str]
+    colour: Mapped[str]
+    diameter_mm: Mapped[float] = mapped_column(default=1.75)
+    density_g_cm3: Mapped[float]
+    price_per_kg: Mapped[float]
+    dried_on: Mapped[date | None]
+    __table_args__ = (
+        CheckConstraint("diameter_mm > 0 and density_g_cm3 > 0", name="size_positive"),
+        CheckConstraint("price_per_kg >= 0", name="price_not_negative"),
+    )
+
+
+class InstrumentKind(StrEnum):
+    CALIPER = "caliper"
+    GAUGE = "gauge"
+    SCALE = "scale"
+    POWER_METER = "power meter"
+    SOUND_METER = "sound meter"
+    THERMOMETER = "thermometer"
+
+
+class Instrument(Editable, Base):
+    __tablename__ = "instrument"
+    code: Mapped[str] = mapped_column(unique=True)
+    kind: Mapped[InstrumentKind] = mapped_column(enum_of(InstrumentKind))
+    unit: Mapped[str] = mapped_column(default="mm")
+    resolution: Mapped[float]
+    u_calibration: Mapped[float]
+    repeatability: Mapped[float]
+    calibrated_on: Mapped[date | None]
+    __table_args__ = (
+        CheckConstraint("resolution >= 0 and u_calibration >= 0 and repeatability >= 0", name="not_negative"),
+    )
+
+
+class ZeroCheck(Identified, Base):
+    """Reading of a closed or empty instrument."""
+
+    __tablename__ = "zero_check"
+    instrument_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("instrument.id"), index=True)
+    value: Mapped[float]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    taken_at: Mapped[datetime]
+    recorded_at: Mapped[datetime] = recorded_at()
+
+
+class ArtifactVersion(Identified, Base):
+    """One version of a standard test print; `definition` keeps what its drawing and features come from."""
+
+    __tablename__ = "artifact"
+    code: Mapped[str]
+    number: Mapped[int]
+    name: Mapped[str]
+    definition: Mapped[dict[str, Any]]
+    features: Mapped[list["FeatureRow"]] = relationship(order_by="FeatureRow.position", lazy="selectin")
+    __table_args__ = (UniqueConstraint("code", "number"),)
+
+
+class FeatureRow(Identified, Base):
+    __tablename__ = "feature"
+    artifact_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("artifact.id"))
+    position: Mapped[int]
+    code: Mapped[str]
+    axis: Mapped[str]
+    sense: Mapped[int]
+    nominal_mm: Mapped[float]
+    method: Mapped[str]
+    __table_args__ = (
+        UniqueConstraint("artifact_id", "code"),
+        CheckConstraint("axis in ('X', 'Y', 'Z')", name="axis_known"),
+        CheckConstraint("sense in (-1, 0, 1)", name="sense_known"),
+        CheckConstraint("nominal_mm > 0", name="nominal_positive"),
+    )

@@ -1,0 +1,76 @@
+"""Readings and scores: appended, corrected by a newer row, never changed."""
+
+import uuid
+from datetime import datetime
+
+from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint, text
+from sqlalchemy.orm import Mapped, mapped_column
+
+from crevlo.core.defects import DEFECT_CODES
+from crevlo.store.base import Base, Identified, recorded_at
+
+
+class Reading(Identified, Base):
+    """One measured value, or the reason why there is none; `supersedes_id` names the row it corrects."""
+
+    __tablename__ = "reading"
+    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"))
+    feature_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("feature.id"))
+    repeat: Mapped[int]
+    value_mm: Mapped[float | None]
+    cannot_because: Mapped[str | None]
+    instrument_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("instrument.id"))
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    taken_at: Mapped[datetime]
+    recorded_at: Mapped[datetime] = recorded_at()
+    supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("reading.id"), unique=True)
+    reason: Mapped[str | None]
+    __table_args__ = (
+        Index(
+            "uq_reading_first",
+            "specimen_id",
+            "feature_id",
+            "repeat",
+            unique=True,
+            postgresql_where=text("supersedes_id is null"),
+        ),
+        CheckConstraint("repeat between 1 and 10", name="repeat_range"),
+        CheckConstraint("(value_mm is null) <> (cannot_because is null)", name="value_or_reason"),
+        CheckConstraint("value_mm > -1000 and value_mm < 10000", name="value_range"),
+        CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
+    )
+
+
+class DefectScore(Identified, Base):
+    __tablename__ = "defect_score"
+    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"))
+    defect: Mapped[str]
+    severity: Mapped[int]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    scored_at: Mapped[datetime]
+    recorded_at: Mapped[datetime] = recorded_at()
+    supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("defect_score.id"), unique=True)
+    reason: Mapped[str | None]
+    __table_args__ = (
+        Index(
+            "uq_defect_score_first",
+            "specimen_id",
+            "defect",
+            "person_id",
+            unique=True,
+            postgresql_where=text("supersedes_id is null"),
+        ),
+        CheckConstraint("severity between 0 and 5", name="severity_range"),
+        CheckConstraint("defect in (" + ", ".join(f"'{c}'" for c in DEFECT_CODES) + ")", name="defect_known"),
+        CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
+    )
+
+
+class InspectionLock(Identified, Base):
+    """A rater's scores of a specimen are final; only then may the machine be revealed."""
+
+    __tablename__ = "inspection_lock"
+    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"))
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    locked_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (UniqueConstraint("specimen_id", "person_id"),)

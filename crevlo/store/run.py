@@ -1,0 +1,117 @@
+"""Runs: the tries at a job, the sliced files they used, what was metered while they ran."""
+
+import uuid
+from datetime import datetime
+from enum import StrEnum
+from typing import Any
+
+from sqlalchemy import CheckConstraint, ForeignKey, Index, LargeBinary, UniqueConstraint, text
+from sqlalchemy.orm import Mapped, deferred, mapped_column, relationship
+
+from crevlo.core.success import Cause
+from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
+from crevlo.store.study import Job
+
+
+class Outcome(StrEnum):
+    DONE = "done"
+    FAILED = "failed"
+    STOPPED = "stopped"  # by a person, for a reason outside the print
+
+
+class EnergyFrom(StrEnum):
+    METER = "meter"  # a watt-hour figure typed from a meter
+    TRACE = "trace"  # integrated from a power trace
+
+
+class Upload(Base):
+    """A file as it came in, compressed, found again by its SHA-256."""
+
+    __tablename__ = "upload"
+    sha256: Mapped[str] = mapped_column(primary_key=True)
+    size: Mapped[int]
+    content: Mapped[bytes] = deferred(mapped_column(LargeBinary))
+    received_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (CheckConstraint("sha256 ~ '^[0-9a-f]{64}$'", name="hash_shape"),)
+
+
+class SlicedFile(Identified, Base):
+    """A sliced file dropped on a job, with the facts read from it; the latest of a job counts."""
+
+    __tablename__ = "sliced_file"
+    job_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("job.id"), index=True)
+    sha256: Mapped[str] = mapped_column(ForeignKey("upload.sha256"))
+    name: Mapped[str]
+    facts: Mapped[dict[str, Any]]
+    deviations: Mapped[list[Any]]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    received_at: Mapped[datetime] = recorded_at()
+
+
+class Run(Editable, Base):
+    __tablename__ = "run"
+    job_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("job.id"))
+    attempt: Mapped[int]
+    configuration_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("configuration.id"))
+    sliced_file_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("sliced_file.id"))
+    unattended: Mapped[bool] = mapped_column(default=False)
+    changed: Mapped[str] = mapped_column(default="")
+    started_at: Mapped[datetime]
+    ended_at: Mapped[datetime | None]
+    outcome: Mapped[Outcome | None] = mapped_column(enum_of(Outcome))
+    cause: Mapped[Cause | None] = mapped_column(enum_of(Cause))
+    failed_at_percent: Mapped[float | None]
+    note: Mapped[str] = mapped_column(default="")
+    energy_kwh: Mapped[float | None]
+    energy_low_kwh: Mapped[float | None]
+    energy_high_kwh: Mapped[float | None]
+    energy_from: Mapped[EnergyFrom | None] = mapped_column(enum_of(EnergyFrom))
+    trace_sha256: Mapped[str | None] = mapped_column(ForeignKey("upload.sha256"))
+    instrument_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("instrument.id"))
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    job: Mapped[Job] = relationship()
+    __table_args__ = (
+        UniqueConstraint("job_id", "attempt"),
+        Index("uq_run_live", "job_id", unique=True, postgresql_where=text("ended_at is null")),
+        CheckConstraint("attempt > 0", name="attempt_positive"),
+        CheckConstraint("attempt = 1 or length(changed) > 0", name="says_what_changed"),
+        CheckConstraint("ended_at is null or ended_at >= started_at", name="ends_after_start"),
+        CheckConstraint("(ended_at is null) = (outcome is null)", name="ended_has_outcome"),
+        CheckConstraint("(outcome = 'failed') = (cause is not null)", name="failure_has_cause"),
+        CheckConstraint("failed_at_percent between 0 and 100", name="percent_range"),
+        CheckConstraint("(energy_kwh is null) = (energy_from is null)", name="energy_has_source"),
+        CheckConstraint("energy_kwh >= 0 and energy_low_kwh <= energy_high_kwh", name="energy_range"),
+    )
+
+
+class NoiseReading(Identified, Base):
+    __tablename__ = "noise_reading"
+    run_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("run.id"), index=True)
+    level_db: Mapped[float]
+    background_db: Mapped[float | None]
+    distance_m: Mapped[float]
+    door_shut: Mapped[bool]
+    instrument_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("instrument.id"))
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    taken_at: Mapped[datetime]
+    recorded_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (
+        CheckConstraint("level_db between 0 and 199", name="level_range"),
+        CheckConstraint("background_db between 0 and 199", name="background_range"),
+        CheckConstraint("distance_m > 0", name="distance_positive"),
+    )
+
+
+class Specimen(Identified, Base):
+    """What came off the plate, known by its blind code; `position` is its place in the shuffled queue."""
+
+    __tablename__ = "specimen"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"))
+    run_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("run.id"), unique=True)
+    blind_code: Mapped[str]
+    position: Mapped[float]
+    run: Mapped[Run] = relationship()
+    __table_args__ = (
+        UniqueConstraint("study_id", "blind_code"),
+        CheckConstraint("blind_code ~ '^[ACEFHJKMNPRTWXY34679]{3}$'", name="code_shape"),
+    )

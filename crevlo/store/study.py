@@ -1,0 +1,178 @@
+"""Studies, their protocol and its deviations, jobs, and the scheme that scores them."""
+
+import uuid
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint, text
+from sqlalchemy.orm import Mapped, mapped_column, relationship
+
+from crevlo.core.scoring.gate import GateKind
+from crevlo.core.scoring.value import Shape
+from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
+from crevlo.store.machine import ArtifactVersion, Spool, Unit
+
+
+class Study(Editable, Base):
+    __tablename__ = "study"
+    title: Mapped[str] = mapped_column(unique=True)
+    question: Mapped[str] = mapped_column(default="")
+    currency: Mapped[str] = mapped_column(default="EUR")
+    seed: Mapped[int]
+    created_at: Mapped[datetime] = recorded_at()
+    revealed_at: Mapped[datetime | None]
+    tariff_per_kwh: Mapped[float] = mapped_column(default=0.31)
+    wage_per_h: Mapped[float] = mapped_column(default=18)
+    labour_min: Mapped[float] = mapped_column(default=6)
+    failed_labour_min: Mapped[float] = mapped_column(default=10)
+    loss_fraction: Mapped[float] = mapped_column(default=0.5)
+    life_h: Mapped[float] = mapped_column(default=4000)
+    upkeep_per_h: Mapped[float] = mapped_column(default=0.05)
+    units: Mapped[list["StudyUnit"]] = relationship(order_by="StudyUnit.position", lazy="selectin")
+    __table_args__ = (
+        CheckConstraint("length(title) between 1 and 120", name="title_length"),
+        CheckConstraint("currency ~ '^[A-Z]{3}$'", name="currency_code"),
+        CheckConstraint(
+            "tariff_per_kwh >= 0 and wage_per_h >= 0 and labour_min >= 0 and failed_labour_min >= 0 "
+            "and upkeep_per_h >= 0",
+            name="costs_not_negative",
+        ),
+        CheckConstraint("loss_fraction between 0 and 1", name="loss_is_a_share"),
+        CheckConstraint("life_h > 0", name="life_positive"),
+    )
+
+
+class StudyUnit(Identified, Base):
+    """A unit taking part in a study, with the copies it prints; at most one is the control."""
+
+    __tablename__ = "study_unit"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"))
+    unit_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("unit.id"))
+    copies: Mapped[int]
+    is_control: Mapped[bool] = mapped_column(default=False)
+    position: Mapped[int]
+    unit: Mapped[Unit] = relationship(lazy="joined")
+    __table_args__ = (
+        UniqueConstraint("study_id", "unit_id"),
+        CheckConstraint("copies between 1 and 20", name="copies_range"),
+        Index("uq_study_unit_control", "study_id", unique=True, postgresql_where=text("is_control")),
+    )
+
+
+class ProtocolVersion(Editable, Base):
+    """Conditions and policies; a draft until frozen, then only deviations are added."""
+
+    __tablename__ = "protocol"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"))
+    number: Mapped[int]
+    artifact_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("artifact.id"))
+    spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
+    repeats: Mapped[int] = mapped_column(default=3)
+    conditions: Mapped[dict[str, Any]]
+    policies: Mapped[dict[str, Any]]
+    frozen_at: Mapped[datetime | None]
+    frozen_by: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("person.id"))
+    artifact: Mapped[ArtifactVersion] = relationship(lazy="joined")
+    spool: Mapped[Spool | None] = relationship(lazy="joined")
+    __table_args__ = (
+        UniqueConstraint("study_id", "number"),
+        CheckConstraint("repeats between 1 and 10", name="repeats_range"),
+        CheckConstraint("(frozen_at is null) = (frozen_by is null)", name="frozen_by_someone"),
+    )
+
+
+class Job(Identified, Base):
+    """A planned print: unit × artifact × spool × copy; `position` is its place in the shuffled order."""
+
+    __tablename__ = "job"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"), index=True)
+    unit_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("unit.id"))
+    artifact_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("artifact.id"))
+    spool_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("spool.id"))
+    copy: Mapped[int]
+    position: Mapped[int]
+    unit: Mapped[Unit] = relationship(lazy="joined")
+    __table_args__ = (
+        UniqueConstraint("study_id", "unit_id", "artifact_id", "copy"),
+        UniqueConstraint("study_id", "position"),
+        CheckConstraint("copy > 0", name="copy_positive"),
+    )
+
+
+class ProtocolDeviation(Identified, Base):
+    """A departure from the frozen protocol, with its reason; on one job, or on the whole study."""
+
+    __tablename__ = "deviation"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"), index=True)
+    job_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("job.id"))
+    what: Mapped[str]
+    reason: Mapped[str]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    recorded_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (CheckConstraint("length(reason) > 0 and length(what) > 0", name="has_reason"),)
+
+
+class SchemeVersion(Identified, Base):
+    """Criteria with weights and value functions; never changed, a change is the next number."""
+
+    __tablename__ = "scheme"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"))
+    number: Mapped[int]
+    created_at: Mapped[datetime] = recorded_at()
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    criteria: Mapped[list["CriterionRow"]] = relationship(order_by="CriterionRow.position", lazy="selectin")
+    __table_args__ = (UniqueConstraint("study_id", "number"),)
+
+
+class CriterionRow(Identified, Base):
+    __tablename__ = "criterion"
+    scheme_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("scheme.id"))
+    position: Mapped[int]
+    code: Mapped[str]
+    weight: Mapped[float]
+    shape: Mapped[Shape] = mapped_column(enum_of(Shape))
+    worst: Mapped[float]
+    best: Mapped[float]
+    __table_args__ = (
+        UniqueConstraint("scheme_id", "code"),
+        CheckConstraint("weight between 0 and 100", name="weight_range"),
+        CheckConstraint("worst <> best", name="anchors_differ"),
+    )
+
+
+class BuyerProfile(Editable, Base):
+    __tablename__ = "buyer_profile"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"))
+    name: Mapped[str]
+    position: Mapped[int]
+    weights: Mapped[dict[str, Any]]
+    gates: Mapped[list["GateRow"]] = relationship(order_by="GateRow.kind", lazy="selectin")
+    __table_args__ = (UniqueConstraint("study_id", "name"),)
+
+
+class GateRow(Identified, Base):
+    __tablename__ = "gate"
+    profile_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("buyer_profile.id"))
+    kind: Mapped[GateKind] = mapped_column(enum_of(GateKind))
+    limit: Mapped[float]
+    what: Mapped[str] = mapped_column(default="")
+    __table_args__ = (
+        UniqueConstraint("profile_id", "kind"),
+        CheckConstraint('"limit" >= 0', name="limit_not_negative"),
+    )
+
+
+class ReportRevision(Identified, Base):
+    """A published report, frozen: page, data and what changed since the last."""
+
+    __tablename__ = "report_revision"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"))
+    profile_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("buyer_profile.id"))
+    number: Mapped[int]
+    headline: Mapped[str]
+    changed: Mapped[str]
+    html: Mapped[str]
+    data: Mapped[dict[str, Any]]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    published_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (UniqueConstraint("study_id", "number"),)
