@@ -22,6 +22,7 @@ from sqlalchemy.orm import Session
 from crevlo.api import library, people, stations
 from crevlo.api.errors import problem, register_errors
 from crevlo.api.guard import SignedIn
+from crevlo.stations.print_.run import MOST_UPLOAD_BYTES
 from crevlo.store.database import connect, sessions
 from crevlo.store.person import Person
 
@@ -68,6 +69,7 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
     )
     engine = connect(url or os.environ["DATABASE_URL"])
     app.extensions["crevlo"] = {"engine": engine, "sessions": sessions(engine)}
+    _bound_uploads(app)
     _sign_in(app)
     CSRFProtect(app)
     Talisman(
@@ -81,6 +83,13 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
     _health(app, engine)
     _pages(app)
     return app
+
+
+def _bound_uploads(app: Flask) -> None:
+    @app.before_request
+    def bound() -> None:
+        if request.endpoint in ("print.take_file", "print.take_trace"):
+            request.max_content_length = MOST_UPLOAD_BYTES
 
 
 def _sign_in(app: Flask) -> None:

@@ -66,7 +66,9 @@ def for_exception(error: Exception) -> Response | None:
         return problem(403, "This page is out of date. Reload it and try again; nothing was changed.")
     if isinstance(error, IntegrityError | DataError):
         log.warning("refused by the database", error=str(error.orig)[:300])
-        return problem(409, "The database refused this: it contradicts what is already recorded. Nothing was changed.")
+        return problem(
+            409, "The database refused this: it contradicts what is already recorded. Nothing was changed."
+        )
     if isinstance(error, HTTPException):
         return problem(error.code or 500, _PLAIN.get(error.code or 500, error.description or error.name))
     return None

@@ -150,9 +150,14 @@ def audit(query: AuditQuery) -> AuditPage:
     )
     return AuditPage(
         entries=[
-            AuditLine(id=e.id, what=e.table_name.replace("_", " "), row=e.row_id, action=e.action, person=name, at=e.at.isoformat())
+            AuditLine(
+                id=e.id,
+                what=e.table_name.replace("_", " "),
+                row=e.row_id,
+                action=e.action,
+                person=name,
+                at=e.at.isoformat(),
+            )
             for e, name in rows
         ]
     )
-
-

@@ -42,7 +42,9 @@ def _station(name: str) -> APIBlueprint:
 plan, receive, print_, measure, inspect, cost, rank, publish = BLUEPRINTS = [
     _station(name) for name in ("plan", "receive", "print", "measure", "inspect", "cost", "rank", "publish")
 ]
-ONE_UPLOAD = {"requestBody": {"content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}}
+ONE_UPLOAD = {
+    "requestBody": {"content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}
+}
 
 
 class Studies(Shape):
@@ -54,8 +56,7 @@ class RevealedList(Shape):
 
 
 def _upload() -> bytes:
-    """The request's body as bytes, refused before it is read where it is too long."""
-    request.max_content_length = run.MOST_UPLOAD_BYTES
+    """The request's body as bytes; the app bounds its length before anything reads it."""
     if request.content_length is None:
         raise BadInput("the upload must state its length")
     return request.get_data()

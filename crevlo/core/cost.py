@@ -61,13 +61,9 @@ def cost_per_good_part(plate: CostInputs) -> CostPerPart:
     n = plate.parts_per_plate
     material = (n * plate.part_g + plate.purge_g) / 1000 * plate.material_per_kg
     energy = plate.energy_kwh * plate.tariff_per_kwh
-    machine = plate.hours * (
-        (plate.price + plate.upgrades - plate.residual) / plate.life_h + plate.upkeep_per_h
-    )
+    machine = plate.hours * ((plate.price + plate.upgrades - plate.residual) / plate.life_h + plate.upkeep_per_h)
     labour = plate.labour_min / 60 * plate.wage_per_h
-    lost = (
-        plate.loss_fraction * (material + energy + machine) + plate.failed_labour_min / 60 * plate.wage_per_h
-    )
+    lost = plate.loss_fraction * (material + energy + machine) + plate.failed_labour_min / 60 * plate.wage_per_h
     failures = (1 - plate.success) / plate.success * lost
     return CostPerPart(material / n, energy / n, machine / n, labour / n, failures / n)
 
@@ -81,6 +77,4 @@ def say_ratio(name_a: str, a: float, name_b: str, b: float, verb: str = "costs")
     less, more = 100 * (1 - a / b), 100 * (b / a - 1)
     if less < 0.5:
         return f"{name_a} and {name_b} {verb.removesuffix('s')} the same within half a percent."
-    return (
-        f"{name_a} {verb} {less:.0f} % less than {name_b}; {name_b} {verb} {more:.0f} % more than {name_a}."
-    )
+    return f"{name_a} {verb} {less:.0f} % less than {name_b}; {name_b} {verb} {more:.0f} % more than {name_a}."

@@ -44,9 +44,7 @@ class TraceEnergy:
         return (self.high_kwh - self.low_kwh) / math.sqrt(12)
 
 
-def integrate_power(
-    time_s: np.ndarray, power_w: np.ndarray, longest_step_s: float = LONGEST_STEP_S
-) -> TraceEnergy:
+def integrate_power(time_s: np.ndarray, power_w: np.ndarray, longest_step_s: float = LONGEST_STEP_S) -> TraceEnergy:
     """Trapezoid over irregular samples of shape (n,); steps over `longest_step_s` are bounded, not integrated.
 
     Raises BadInput for unequal lengths, values that are not finite, negative power or time running backwards;
@@ -122,13 +120,9 @@ def trace_energy(content: bytes) -> TraceEnergy:
 
 def _column(heading: list[str], words: tuple[str, ...], what: str) -> int:
     for at, name in enumerate(heading):
-        if name in words or any(
-            name.startswith((f"{word} ", f"{word}_", f"{word}(", f"{word}[")) for word in words
-        ):
+        if name in words or any(name.startswith((f"{word} ", f"{word}_", f"{word}(", f"{word}[")) for word in words):
             return at
-    raise BadInput(
-        f"the CSV has no {what} column; its heading reads: {', '.join(heading)[:120] or 'nothing'}"
-    )
+    raise BadInput(f"the CSV has no {what} column; its heading reads: {', '.join(heading)[:120] or 'nothing'}")
 
 
 def _value_column(heading: list[str]) -> tuple[str, int]:
@@ -173,7 +167,5 @@ def _with_gaps(
     gap = steps > longest_step_s
     low = float(joules[~gap].sum()) / JOULE_PER_KWH
     high = float(joules.sum()) / JOULE_PER_KWH
-    gaps = tuple(
-        Gap(float(time_s[i] - time_s[0]), float(time_s[i + 1] - time_s[0])) for i in np.flatnonzero(gap)
-    )
+    gaps = tuple(Gap(float(time_s[i] - time_s[0]), float(time_s[i + 1] - time_s[0])) for i in np.flatnonzero(gap))
     return TraceEnergy(low, high, gaps, float(time_s[-1] - time_s[0]), peak_w, len(time_s))

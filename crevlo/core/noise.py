@@ -23,9 +23,7 @@ def without_background_db(level_db: float, background_db: float) -> float:
     """Level with the background taken out; under 3 dB apart is NotDetermined, from 15 dB unchanged."""
     difference = level_db - background_db
     if difference < 3:
-        raise NotDetermined(
-            f"a quieter room: the background of {background_db:.1f} dB is within 3 dB of the reading"
-        )
+        raise NotDetermined(f"a quieter room: the background of {background_db:.1f} dB is within 3 dB of the reading")
     if difference >= 15:
         return level_db
     return 10 * math.log10(10 ** (level_db / 10) - 10 ** (background_db / 10))
@@ -35,7 +33,5 @@ def at_distance_db(level_db: float, measured_m: float, wanted_m: float = 1.0) ->
     """Free-field estimate of the level at `wanted_m`: −20·lg(r2/r1); only between 0.25 and 4 m."""
     for distance in (measured_m, wanted_m):
         if not 0.25 <= distance <= 4:
-            raise NotDetermined(
-                f"a distance between 0.25 and 4 m, {distance:g} m is outside the free-field estimate"
-            )
+            raise NotDetermined(f"a distance between 0.25 and 4 m, {distance:g} m is outside the free-field estimate")
     return level_db - 20 * math.log10(wanted_m / measured_m)

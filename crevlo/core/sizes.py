@@ -57,9 +57,7 @@ def fit_sizes(features: Sequence[MeasuredFeature]) -> SizeFit:
         if not all(map(math.isfinite, (f.nominal_mm, f.deviation_mm, f.u_mm))) or f.u_mm <= 0:
             raise BadInput(f"the {f.axis} length of {f.nominal_mm:g} mm needs a finite reading and u above 0")
         if f.nominal_mm <= 0 or f.sense not in (-1, 0, 1):
-            raise BadInput(
-                f"the {f.axis} length of {f.nominal_mm:g} mm needs a nominal above 0 and sense −1, 0, 1"
-            )
+            raise BadInput(f"the {f.axis} length of {f.nominal_mm:g} mm needs a nominal above 0 and sense −1, 0, 1")
     separable = [axis for axis in Axis if _separable(features, axis)]
     used = [f for f in features if f.axis in separable]
     names = [*separable, "c", "z0"]
@@ -76,9 +74,7 @@ def fit_sizes(features: Sequence[MeasuredFeature]) -> SizeFit:
     }
     return SizeFit(
         scale={axis: estimates.get(axis, NotDetermined(_scale_needs(features, axis))) for axis in Axis},
-        wall_offset_mm=estimates.get(
-            "c", NotDetermined("two lengths on X or Y, or an inside and an outside size")
-        ),
+        wall_offset_mm=estimates.get("c", NotDetermined("two lengths on X or Y, or an inside and an outside size")),
         first_layer_mm=estimates.get("z0", NotDetermined("two heights above the plate")),
         percent_off=percent,
         mean_absolute_mm=float(np.mean([abs(f.deviation_mm) for f in features])),
@@ -163,9 +159,7 @@ def say_sizes(fit: SizeFit) -> list[Finding]:
     for needs, who in waiting.items():
         names = " and ".join(who)
         found.append(
-            Finding(
-                "waiting", f"{names[:1].upper()}{names[1:]}", "", "", f"Not determined yet: needs {needs}."
-            )
+            Finding("waiting", f"{names[:1].upper()}{names[1:]}", "", "", f"Not determined yet: needs {needs}.")
         )
     return found
 
@@ -185,9 +179,7 @@ def _scale_needs(features: Sequence[MeasuredFeature], axis: Axis) -> str:
     return "one more length on the axis: scale and offset cannot be told apart from a single one"
 
 
-def _solve(
-    design: np.ndarray, used: Sequence[MeasuredFeature]
-) -> tuple[list[Estimate | None], float, int, float]:
+def _solve(design: np.ndarray, used: Sequence[MeasuredFeature]) -> tuple[list[Estimate | None], float, int, float]:
     """Estimates per column (None where the data cannot tell), χ², degrees of freedom, residual RMS in mm."""
     d = np.array([f.deviation_mm for f in used])
     u = np.array([f.u_mm for f in used])

@@ -81,7 +81,10 @@ def get_study(session: Session, study_id: uuid.UUID) -> Study:
 
 def current_protocol(session: Session, study_id: uuid.UUID) -> ProtocolVersion | None:
     return session.scalar(
-        select(ProtocolVersion).where(ProtocolVersion.study_id == study_id).order_by(ProtocolVersion.number.desc()).limit(1)
+        select(ProtocolVersion)
+        .where(ProtocolVersion.study_id == study_id)
+        .order_by(ProtocolVersion.number.desc())
+        .limit(1)
     )
 
 

@@ -58,7 +58,8 @@ def machine_figures(bench: Bench) -> dict[uuid.UUID, MachineFigures]:
     per_specimen, per_face, u_caliper = _deviations(bench)
     accuracy, quality = _spread(per_specimen), _spread(_qualities(bench))
     good = {
-        u.unit_id: [r for r in bench.runs_of(u.unit_id) if r.outcome is Outcome.DONE and r.ended_at] for u in bench.units
+        u.unit_id: [r for r in bench.runs_of(u.unit_id) if r.outcome is Outcome.DONE and r.ended_at]
+        for u in bench.units
     }
     hours = _spread({unit: [_hours(r) for r in runs] for unit, runs in good.items()})
     energy = _spread({unit: [r.energy_kwh for r in runs if r.energy_kwh is not None] for unit, runs in good.items()})

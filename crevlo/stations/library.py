@@ -124,7 +124,7 @@ BUILT_IN: dict[str, Artifact] = {"SB": step_block()}
 
 
 def library(session: Session) -> Library:
-    units = dict(session.execute(select(Unit.model_id, func.count()).group_by(Unit.model_id)).tuples())
+    units = dict(session.execute(select(Unit.model_id, func.count()).group_by(Unit.model_id)).tuples().all())
     models = session.scalars(select(Model).order_by(Model.name))
     return Library(
         models=[ModelOut(**_plain(m), units=units.get(m.id, 0)) for m in models],

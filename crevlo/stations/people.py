@@ -70,7 +70,9 @@ def add_person(session: Session, given: NewPerson) -> PersonOut:
 
 
 def list_people(session: Session) -> list[PersonOut]:
-    return [PersonOut.model_validate(p, extra="ignore") for p in session.scalars(select(Person).order_by(Person.name))]
+    return [
+        PersonOut.model_validate(p, extra="ignore") for p in session.scalars(select(Person).order_by(Person.name))
+    ]
 
 
 def change_person(session: Session, person_id: uuid.UUID, given: PersonChange) -> PersonOut:

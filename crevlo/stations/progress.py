@@ -50,7 +50,9 @@ def line(session: Session, study_id: uuid.UUID) -> Line:
             select(Reading.specimen_id, func.count())
             .where(Reading.specimen_id.in_(specimens), Reading.supersedes_id.is_(None))
             .group_by(Reading.specimen_id)
-        ).tuples()
+        )
+        .tuples()
+        .all()
     )
     measured = sum(kept.get(s, 0) >= due for s in specimens)
     locked = session.scalar(
@@ -80,5 +82,3 @@ def line(session: Session, study_id: uuid.UUID) -> Line:
         study_id=study.id, title=study.title, frozen=frozen, revealed=study.revealed_at is not None, printing=live,
         stations=stations,
     )  # fmt: skip
-
-

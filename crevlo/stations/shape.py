@@ -47,9 +47,7 @@ def quantity(figure: Estimate | Counted | NotDetermined, unit: str, digits: int)
         return Quantity(value=None, unit=unit, digits=digits, needs=figure.needs)
     if isinstance(figure, Counted):
         chance = success_chance(figure.good, figure.tries)
-        return Quantity(
-            value=100 * chance.mean, expanded=50 * (chance.high - chance.low), unit=unit, digits=digits
-        )
+        return Quantity(value=100 * chance.mean, expanded=50 * (chance.high - chance.low), unit=unit, digits=digits)
     return Quantity(value=figure.value, expanded=figure.expanded, unit=unit, digits=digits)
 
 

@@ -75,7 +75,9 @@ def measure_source(session: Session, specimen_id: uuid.UUID, feature_code: str |
     amount = "not determined"
     if isinstance(estimate, Estimate):
         amount = f"{estimate.value:.3f} ± {estimate.expanded:.3f} mm"
-        inputs.append(Input(name="Standard uncertainty", amount=f"{estimate.u:.4f} mm", note=f"ν = {estimate.dof:.0f}"))
+        inputs.append(
+            Input(name="Standard uncertainty", amount=f"{estimate.u:.4f} mm", note=f"ν = {estimate.dof:.0f}")
+        )
     for row in {r.instrument_id for r in current}:
         i = instruments[row]
         inputs.append(
@@ -101,7 +103,13 @@ def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part:
     given, made_up = figures.cost_inputs, figures.cost
     if isinstance(given, NotDetermined) or isinstance(made_up, NotDetermined):
         needs = given.needs if isinstance(given, NotDetermined) else ""
-        return Source(title=f"{part.capitalize()}, {entry.unit.model.name}", amount="not determined", rule=f"Needs {needs}.", inputs=[], entries=[])
+        return Source(
+            title=f"{part.capitalize()}, {entry.unit.model.name}",
+            amount="not determined",
+            rule=f"Needs {needs}.",
+            inputs=[],
+            entries=[],
+        )
     spool = bench.protocol.spool if bench.protocol else None
     tries = f"{figures.counted.good} of {figures.counted.tries} counted attempts good, {figures.excused} excused"
     rules: dict[str, tuple[str, list[Input]]] = {
@@ -126,7 +134,10 @@ def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part:
     }  # fmt: skip
     if part == "total":
         rule = "Material + energy + machine time + labour + failures, per good part"
-        shown = [Input(name=p.capitalize(), amount=f"{getattr(made_up, p):.3f} {currency}", note=rules[p][0]) for p in PARTS]
+        shown = [
+            Input(name=p.capitalize(), amount=f"{getattr(made_up, p):.3f} {currency}", note=rules[p][0])
+            for p in PARTS
+        ]
         amount = made_up.total
     else:
         rule, shown = rules[part]
@@ -171,9 +182,19 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, crite
         amount = f"not determined: needs {figure.needs}"
     elif isinstance(figure, Counted):
         amount = f"{figure.good} of {figure.tries} first attempts good"
-        shown.append(Input(name="Causes that count", amount=", ".join(sorted(counted_causes(bench))), note="policy of the protocol"))
         shown.append(
-            Input(name="All counted attempts", amount=f"{figures.counted.good} of {figures.counted.tries}", note=f"{figures.excused} excused")
+            Input(
+                name="Causes that count",
+                amount=", ".join(sorted(counted_causes(bench))),
+                note="policy of the protocol",
+            )
+        )
+        shown.append(
+            Input(
+                name="All counted attempts",
+                amount=f"{figures.counted.good} of {figures.counted.tries}",
+                note=f"{figures.excused} excused",
+            )
         )
     else:
         amount = f"{figure.value:.{kind.digits}f} ± {figure.expanded:.{kind.digits}f} {unit}"
@@ -198,7 +219,7 @@ def _unit(
 
 
 def _names(session: Session) -> dict[uuid.UUID, str]:
-    return dict(session.execute(select(Person.id, Person.name)).tuples())
+    return dict(session.execute(select(Person.id, Person.name)).tuples().all())
 
 
 def _reading_entries(session: Session, rows: list[Reading], codes: dict[uuid.UUID, str]) -> list[Entry]:

@@ -51,9 +51,7 @@ def isometric(artifact: Artifact) -> Drawing:
     if artifact.hole:
         h = artifact.hole
         turn = [2 * math.pi * i / _HOLE_POINTS for i in range(_HOLE_POINTS)]
-        ring = tuple(
-            project((h.x + h.radius * math.cos(a), h.y + h.radius * math.sin(a), h.top)) for a in turn
-        )
+        ring = tuple(project((h.x + h.radius * math.cos(a), h.y + h.radius * math.sin(a), h.top)) for a in turn)
         faces.append(Face("hole", ring))
     callouts = tuple(_callout(f.code, f.ends) for f in artifact.features)
     points = [p for face in faces for p in face.outline]

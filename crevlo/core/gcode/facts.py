@@ -195,13 +195,9 @@ class _Reader:
         partial = bool(self.skipped["lines over 1 MB"])
         if self.ended_in_line and self.lengths is None and not isinstance(layers, NotDetermined):
             partial = True
-            self.warnings.append(
-                "The file ends in the middle of a line and without its summary: it looks cut off."
-            )
+            self.warnings.append("The file ends in the middle of a line and without its summary: it looks cut off.")
         if self.skipped["malformed numbers"]:
-            self.warnings.append(
-                f"{self.skipped['malformed numbers']} moves with malformed numbers were left out."
-            )
+            self.warnings.append(f"{self.skipped['malformed numbers']} moves with malformed numbers were left out.")
             partial = True
         return GcodeFacts(
             generator=self.generator,

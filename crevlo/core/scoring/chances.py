@@ -48,9 +48,7 @@ def draw_values(
     return values
 
 
-def rank_chances(
-    weights: Sequence[float], values: np.ndarray, seed: int, weight_spread: float = 0.3
-) -> RankChances:
+def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight_spread: float = 0.3) -> RankChances:
     """Chance of each rank when each weight moves within ± `weight_spread` and is renormalised; ties share.
 
     `values` as from draw_values, shape (criteria, machines, draws).

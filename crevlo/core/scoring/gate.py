@@ -28,9 +28,7 @@ class Judged:
     reason: str
 
 
-def judge_at_most(
-    what: str, figure: Estimate | NotDetermined, limit: float, unit: str, digits: int = 0
-) -> Judged:
+def judge_at_most(what: str, figure: Estimate | NotDetermined, limit: float, unit: str, digits: int = 0) -> Judged:
     """Passes at or under the limit; a figure whose interval straddles the limit passes or fails by its value, said so."""
     if isinstance(figure, NotDetermined):
         return Judged(Standing.OPEN, f"{what} not determined: needs {figure.needs}")

@@ -90,5 +90,3 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
 def change_basis(session: Session, study_id: uuid.UUID, given: CostBasis) -> CostView:
     change(session, get_study(session, study_id), given.version, given.model_dump(exclude={"version"}))
     return view_cost(session, study_id)
-
-

@@ -176,16 +176,25 @@ def record_reading(session: Session, specimen_id: uuid.UUID, given: NewReading, 
         )
     )
     if taken:
-        raise Refused(f"{feature.code} reading {given.repeat} is already kept; a change is a correction with its reason.")
+        raise Refused(
+            f"{feature.code} reading {given.repeat} is already kept; a change is a correction with its reason."
+        )
     _instrument(session, given.instrument_id)
     session.add(
-        Reading(specimen_id=specimen_id, person_id=person_id, **given.model_dump(exclude={"taken_at"}), taken_at=stated_time(given.taken_at))
+        Reading(
+            specimen_id=specimen_id,
+            person_id=person_id,
+            **given.model_dump(exclude={"taken_at"}),
+            taken_at=stated_time(given.taken_at),
+        )
     )
     session.flush()
     return _view(session, specimen, protocol)
 
 
-def correct_reading(session: Session, specimen_id: uuid.UUID, given: Correction, person_id: uuid.UUID) -> SpecimenView:
+def correct_reading(
+    session: Session, specimen_id: uuid.UUID, given: Correction, person_id: uuid.UUID
+) -> SpecimenView:
     """A newer row with the reason; the old one stays. Of two corrections of the same reading the second is refused."""
     specimen, protocol = _specimen(session, specimen_id)
     old = session.get(Reading, given.supersedes_id)
@@ -272,7 +281,13 @@ def _say(
         offset = fit.first_layer_mm if axis is Axis.Z else fit.wall_offset_mm
         if not isinstance(scale, NotDetermined) and not isinstance(offset, NotDetermined):
             lines.append(
-                FitLine(axis=axis, slope=scale.value, offset_mm=offset.value, u_slope=scale.expanded, u_offset_mm=offset.expanded)
+                FitLine(
+                    axis=axis,
+                    slope=scale.value,
+                    offset_mm=offset.value,
+                    u_slope=scale.expanded,
+                    u_offset_mm=offset.expanded,
+                )
             )
     return [FindingOut.model_validate(f) for f in say_sizes(fit)], lines, fit.mean_absolute_mm
 

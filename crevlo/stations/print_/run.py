@@ -96,6 +96,9 @@ class RunOut(Shape):
     energy_high_kwh: float | None
     energy_from: EnergyFrom | None
     noise: list[NoiseOut]
+    bag_code: str | None = Field(
+        description="Blind code for the bag's label; hidden once the specimen is being measured"
+    )
 
 
 class JobLine(Shape):
@@ -193,16 +196,21 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
     open_gate, refusal = may_run_unattended(session, job.unit_id, policies.unattended)
     file = bench.sliced.get(job.id)
     spool = bench.spools[job.spool_id]
+    codes = {
+        s.run_id: s.blind_code for s in bench.specimens if not bench.readings.get(s.id) and not bench.scores.get(s.id)
+    }
     return JobView(
         now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy,
         artifact=bench.protocol.artifact.name if bench.protocol else "", spool=f"{spool.code} · {spool.colour} {spool.material}",
         file=file_out(file) if file else None,
-        runs=[_run_out(r, bench.noise.get(r.id, [])) for r in bench.runs.get(job.id, [])],
+        runs=[_run_out(r, bench.noise.get(r.id, []), codes.get(r.id)) for r in bench.runs.get(job.id, [])],
         most_attempts=policies.most_attempts, may_run_unattended=open_gate, unattended_refusal=refusal,
     )  # fmt: skip
 
 
-def take_file(session: Session, job_id: uuid.UUID, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID) -> JobView:
+def take_file(
+    session: Session, job_id: uuid.UUID, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID
+) -> JobView:
     """Reads a sliced file, sets it against the protocol and keeps both; raises BadInput for what is no G-code."""
     job = job_with_unit(session, job_id)
     _not_live(session, job)
@@ -252,7 +260,11 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
         )
         session.add(
             ProtocolDeviation(
-                study_id=job.study_id, job_id=job.id, what=what, reason=given.deviation_reason.strip(), person_id=person_id
+                study_id=job.study_id,
+                job_id=job.id,
+                what=what,
+                reason=given.deviation_reason.strip(),
+                person_id=person_id,
             )
         )
     session.add(
@@ -372,7 +384,7 @@ def _stored_facts(facts: GcodeFacts, silent: list[str]) -> dict[str, Any]:
     }  # fmt: skip
 
 
-def _run_out(run: Run, noise: list[NoiseReading]) -> RunOut:
+def _run_out(run: Run, noise: list[NoiseReading], bag_code: str | None) -> RunOut:
     levels = []
     for reading in sorted(noise, key=lambda n: n.taken_at):
         level, needs = None, None
@@ -387,7 +399,8 @@ def _run_out(run: Run, noise: list[NoiseReading]) -> RunOut:
                 taken_at=reading.taken_at,
             )
         )  # fmt: skip
-    return RunOut(noise=levels, **{name: getattr(run, name) for name in RunOut.model_fields if name != "noise"})
+    own = {name: getattr(run, name) for name in RunOut.model_fields if name not in ("noise", "bag_code")}
+    return RunOut(noise=levels, bag_code=bag_code, **own)
 
 
 def _bag(session: Session, run: Run) -> None:
@@ -427,5 +440,3 @@ def _file_name(name: str) -> str:
 
 def _meter(session: Session, kind: str) -> Instrument | None:
     return session.scalar(select(Instrument).where(Instrument.kind == kind).order_by(Instrument.code).limit(1))
-
-

@@ -153,8 +153,8 @@ def reading_data(session: Session, study_id: uuid.UUID) -> ReadingData:
     hidden = _hidden(bench)
     unit_of = {run.id: (job, run) for job in bench.jobs for run in bench.runs.get(job.id, [])}
     names = {u.unit_id: u.unit.model.name for u in bench.units}
-    people = dict(session.execute(select(Person.id, Person.name)).tuples())
-    instruments = dict(session.execute(select(Instrument.id, Instrument.code)).tuples())
+    people = dict(session.execute(select(Person.id, Person.name)).tuples().all())
+    instruments = dict(session.execute(select(Instrument.id, Instrument.code)).tuples().all())
     specimens = {s.id: s for s in bench.specimens if s.id not in hidden}
     rows = session.scalars(
         select(Reading).where(Reading.specimen_id.in_(specimens)).order_by(Reading.taken_at, Reading.id)
@@ -249,7 +249,9 @@ def _report_data(session: Session, study_id: uuid.UUID, ranked: RankView) -> dic
     said, undisclosed = _disclosures(bench)
     deviations = list(
         session.scalars(
-            select(ProtocolDeviation).where(ProtocolDeviation.study_id == study_id).order_by(ProtocolDeviation.recorded_at)
+            select(ProtocolDeviation)
+            .where(ProtocolDeviation.study_id == study_id)
+            .order_by(ProtocolDeviation.recorded_at)
         )
     )
     jobs = {j.id: f"{j.unit.model.name}, copy {j.copy}" for j in bench.jobs}

@@ -171,9 +171,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
     weights = _asked_weights(base, what_if.weights)
     functions = [value_function(c.shape, [(c.worst, 0.0), (c.best, 100.0)]) for c in criteria]
     judged = {u.unit_id: _judge(bench, inputs.figures[u.unit_id], u, profile.gates) for u in bench.units}
-    failing = {
-        unit: [j.reason for _, j in rows if j.standing is Standing.FAILS] for unit, rows in judged.items()
-    }
+    failing = {unit: [j.reason for _, j in rows if j.standing is Standing.FAILS] for unit, rows in judged.items()}
     entries = [u for u in bench.units if not u.is_control and (what_if.show_gated or not failing[u.unit_id])]
     rows = [[inputs.figures[u.unit_id].raw[c.code] for c in criteria] for u in entries]
     shares = [weights[c.code] for c in criteria]
@@ -182,7 +180,9 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
     chance: RankChances | None = None
     if entries:
         key = (study_id, state_of(session), tuple(u.unit_id for u in entries), scheme.id, draws)
-        chance = rank_chances(shares, _value_draws(key, rows, functions, bench.study.seed, draws), bench.study.seed, WEIGHT_SPREAD)
+        chance = rank_chances(
+            shares, _value_draws(key, rows, functions, bench.study.seed, draws), bench.study.seed, WEIGHT_SPREAD
+        )
     middle = [(t.low + t.high) / 2 for t in totals]
     order = sorted(range(len(entries)), key=lambda i: -middle[i])
     standings = [
@@ -192,7 +192,11 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
     beats = float(chance.beats[order[0], order[1]]) if chance is not None and len(order) > 1 else None
     missing = sum(s.missing for s in standings)
     verdict = say_verdict(
-        [s.machine.name for s in standings], [s.total for s in standings], [s.expanded for s in standings], beats, missing
+        [s.machine.name for s in standings],
+        [s.total for s in standings],
+        [s.expanded for s in standings],
+        beats,
+        missing,
     )
     return RankView(
         profile=ProfileOut.model_validate(profile, extra="ignore"),
@@ -345,7 +349,9 @@ def _judge_one(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: Ga
     safe = bench.safe(entry.unit_id)
     if safe is None:
         return Judged(Standing.OPEN, "safety checks not all done")
-    return Judged(Standing.PASSES if safe else Standing.FAILS, "safety checks passed" if safe else "a safety check failed")
+    return Judged(
+        Standing.PASSES if safe else Standing.FAILS, "safety checks passed" if safe else "a safety check failed"
+    )
 
 
 _GATE_TEXT = {
@@ -359,7 +365,9 @@ _GATE_TEXT = {
 
 def _gate_out(gate: GateRow, judged: dict[uuid.UUID, list[tuple[GateKind, Judged]]], bench: Bench) -> GateOut:
     control = {u.unit_id for u in bench.units if u.is_control}
-    standings = [j.standing for unit, rows in judged.items() if unit not in control for k, j in rows if k is gate.kind]
+    standings = [
+        j.standing for unit, rows in judged.items() if unit not in control for k, j in rows if k is gate.kind
+    ]
     return GateOut(
         kind=gate.kind, limit=gate.limit, failing=standings.count(Standing.FAILS), open=standings.count(Standing.OPEN),
         text=_GATE_TEXT[gate.kind].format(

@@ -107,7 +107,9 @@ def view_receive(session: Session, study_id: uuid.UUID) -> ReceiveView:
     return ReceiveView(
         currency=study.currency,
         checks=list(CHECKS),
-        units=[_unit_out(session, entry, safety.get(entry.unit_id, {}), counts, study.currency) for entry in study.units],
+        units=[
+            _unit_out(session, entry, safety.get(entry.unit_id, {}), counts, study.currency) for entry in study.units
+        ],
     )
 
 

@@ -1,0 +1,51 @@
+SHELL := /bin/bash
+PY := .venv/bin/python
+.PHONY: demo serve test bench build setup setup-test client format clean
+
+# Everything on this machine with the demo study. Ctrl-C stops it.
+demo: setup web/dist/index.html
+	@exec .venv/bin/crevlo up --demo
+
+# Real use: an empty database on first start, kept in .crevlo/serve.
+serve: setup web/dist/index.html
+	@exec .venv/bin/crevlo up
+
+test: setup-test web/dist/index.html
+	@scripts/test
+
+bench: setup
+	@$(PY) -m bench.run
+
+build: web/dist/index.html
+
+setup: .crevlo/stamps/python .crevlo/stamps/node
+
+setup-test: setup
+	@scripts/debian chromium
+
+# The stamps are newer than the lock files they were made from, so that a second start does nothing twice.
+.crevlo/stamps/python: pyproject.toml uv.lock
+	@scripts/debian postgres
+	@test -x .venv/bin/python || python3 -m venv .venv
+	@test -x .venv/bin/uv || .venv/bin/pip install --quiet --disable-pip-version-check uv==0.13.9
+	@.venv/bin/uv sync --frozen --quiet
+	@mkdir -p .crevlo/stamps && touch $@
+
+.crevlo/stamps/node: web/package.json web/package-lock.json
+	@scripts/debian node
+	@cd web && npm ci --no-audit --no-fund --loglevel=error
+	@mkdir -p .crevlo/stamps && touch $@
+
+web/dist/index.html: .crevlo/stamps/node web/index.html web/vite.config.ts $(shell find web/src -type f)
+	@cd web && npm run --silent build
+	@touch $@
+
+# The TypeScript client, from the API's own description.
+client: setup
+	@.venv/bin/crevlo openapi > .crevlo/openapi.json && cd web && npm run --silent client
+
+format: setup
+	@.venv/bin/ruff check --fix --quiet . ; .venv/bin/ruff format --quiet . ; cd web && npm run --silent format
+
+clean:
+	rm -rf .venv web/node_modules web/dist .crevlo/stamps

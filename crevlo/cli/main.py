@@ -1,0 +1,214 @@
+"""The `crevlo` command."""
+
+import argparse
+import json
+import os
+import sys
+from pathlib import Path
+
+from crevlo.core.estimate import BadInput, NotDetermined
+
+STATE = Path(os.environ.get("CREVLO_STATE", Path(__file__).resolve().parents[2] / ".crevlo"))
+
+
+def main(argv: list[str] | None = None) -> int:
+    """Exit status 0, 1 for bad input with one line on stderr, 2 for wrong usage."""
+    parser = _parser()
+    given = parser.parse_args(argv)
+    try:
+        return int(given.run(given) or 0)
+    except (BadInput, NotDetermined) as error:
+        return _fail(str(error))
+    except FileNotFoundError as error:
+        return _fail(f"{error.filename}: no such file")
+    except BrokenPipeError:
+        return 1
+    except KeyboardInterrupt:
+        return 130
+    except Exception as error:
+        if type(error).__name__ in ("ClusterError", "ArchiveError", "OperationalError", "ProgrammingError"):
+            return _fail(str(error).strip())
+        raise
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(
+        prog="crevlo", description="Bench tool for reviewers of desktop FDM 3D printers."
+    )
+    commands = parser.add_subparsers(title="commands", required=True, metavar="COMMAND")
+
+    up = commands.add_parser("up", help="start everything on this machine: database, migrations, web server")
+    up.add_argument("--demo", action="store_true", help="with the demo study, made by simulated machines")
+    up.add_argument("--port", type=int, default=8750)
+    up.set_defaults(run=_up)
+
+    calc = commands.add_parser("calc", help="compute one rule on JSON from stdin")
+    calc.add_argument("topic", nargs="?", help="leave out to list the topics")
+    calc.add_argument("--schema", action="store_true", help="print the JSON schema of the input instead")
+    calc.set_defaults(run=_calc)
+
+    gcode = commands.add_parser("gcode", help="what a sliced file says of itself")
+    gcode.add_argument("file", type=Path)
+    gcode.add_argument("--json", action="store_true")
+    gcode.add_argument(
+        "--g90-resets-extrusion", action="store_true", help="as on firmware where G90 covers the extruder"
+    )
+    gcode.set_defaults(run=_gcode)
+
+    migrate = commands.add_parser("migrate", help="bring DATABASE_URL to this version")
+    migrate.set_defaults(run=_migrate)
+
+    link = commands.add_parser("link", help="make a one-time sign-in token for somebody")
+    link.add_argument("email")
+    _add_state(link)
+    link.set_defaults(run=_link)
+
+    backup = commands.add_parser("backup", help="write database and uploaded files into one archive")
+    backup.add_argument("file", type=Path)
+    _add_state(backup)
+    backup.set_defaults(run=_backup)
+
+    restore = commands.add_parser("restore", help="fill an empty database from an archive")
+    restore.add_argument("file", type=Path)
+    restore.add_argument("--replace", action="store_true", help="throw away what the database holds now")
+    _add_state(restore)
+    restore.set_defaults(run=_restore)
+
+    openapi = commands.add_parser("openapi", help="print the API's OpenAPI document")
+    openapi.set_defaults(run=_openapi)
+    return parser
+
+
+def _add_state(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("--demo", action="store_true", help="the demo's database instead of the one for real use")
+
+
+def _fail(message: str) -> int:
+    print(f"crevlo: {message}", file=sys.stderr)
+    return 1
+
+
+def _calc(given: argparse.Namespace) -> int:
+    from pydantic import ValidationError
+
+    from crevlo.cli import calc
+
+    if given.topic is None:
+        for name, (_, _, title) in calc.TOPICS.items():
+            print(f"{name:12}{title}")
+        return 0
+    if given.topic not in calc.TOPICS:
+        print(f"crevlo calc: no topic {given.topic}; topics: {', '.join(calc.TOPICS)}", file=sys.stderr)
+        return 2
+    if given.schema:
+        print(json.dumps(calc.schema(given.topic), indent=2))
+        return 0
+    try:
+        print(calc.calculate(given.topic, sys.stdin.read()))
+    except ValidationError as error:
+        first = error.errors()[0]
+        return _fail(f"{'.'.join(map(str, first['loc'])) or 'input'}: {first['msg']}")
+    return 0
+
+
+def _gcode(given: argparse.Namespace) -> int:
+    from crevlo.cli.calc import plain
+    from crevlo.core.gcode.facts import read_facts
+
+    with given.file.open("rb") as file:
+        facts = read_facts(iter(lambda: file.read(1 << 20), b""), g90_resets_extrusion=given.g90_resets_extrusion)
+    if given.json:
+        print(json.dumps(plain(facts), indent=2, ensure_ascii=False))
+        return 0
+    time = (
+        f"not determined: needs {facts.time_s.needs}"
+        if isinstance(facts.time_s, NotDetermined)
+        else _clock(facts.time_s)
+    )
+    layers = (
+        f"not determined: needs {facts.layers.needs}" if isinstance(facts.layers, NotDetermined) else facts.layers
+    )
+    print(f"time          {time}{f'  ({facts.time_from})' if facts.time_from else ''}")
+    print(f"layers        {layers}")
+    print(f"tool changes  {facts.tool_changes}")
+    for tool in facts.tools:
+        mass = f"needs {tool.mass_g.needs}" if isinstance(tool.mass_g, NotDetermined) else f"{tool.mass_g:.2f} g"
+        print(f"tool {tool.tool}        {tool.length_mm / 1000:.3f} m, {mass}  ({tool.length_from})")
+    print(f"settings      {len(facts.settings)}")
+    for warning in facts.warnings:
+        print(f"note          {warning}")
+    if facts.partial:
+        print("note          partial: something in this file could not be read")
+    return 0
+
+
+def _clock(seconds: float) -> str:
+    minutes, rest = divmod(round(seconds), 60)
+    hours, minutes = divmod(minutes, 60)
+    return f"{hours} h {minutes:02} min {rest:02} s"
+
+
+def _up(given: argparse.Namespace) -> int:
+    from crevlo.cli.up import up
+
+    return up(STATE / ("demo" if given.demo else "serve"), demo=given.demo, port=given.port)
+
+
+def _migrate(given: argparse.Namespace) -> int:
+    from crevlo.store.database import connect, migrate
+
+    if "DATABASE_URL" not in os.environ:
+        return _fail("set DATABASE_URL to the database to migrate")
+    migrate(connect(os.environ["DATABASE_URL"]))
+    return 0
+
+
+def _link(given: argparse.Namespace) -> int:
+    from sqlalchemy import func, select
+
+    from crevlo.cli.up import reachable
+    from crevlo.stations.people import make_link
+    from crevlo.store.database import connect, sessions
+    from crevlo.store.person import Person
+
+    with reachable(_folder(given)) as url, sessions(connect(url)).begin() as session:
+        person = session.scalar(select(Person).where(func.lower(Person.email) == given.email.lower()))
+        if person is None:
+            return _fail(f"nobody has the address {given.email}")
+        print(f"/link#{make_link(session, person.id)}")
+    return 0
+
+
+def _backup(given: argparse.Namespace) -> int:
+    from crevlo.cli.archive import backup
+    from crevlo.cli.up import reachable
+
+    with reachable(_folder(given)) as url:
+        backup(url, given.file)
+    print(f"{given.file}: {given.file.stat().st_size / 1e6:.1f} MB")
+    return 0
+
+
+def _restore(given: argparse.Namespace) -> int:
+    from crevlo.cli.archive import restore
+    from crevlo.cli.up import reachable
+
+    with reachable(_folder(given)) as url:
+        restore(url, given.file, replace=given.replace)
+    print(f"restored from {given.file}")
+    return 0
+
+
+def _openapi(given: argparse.Namespace) -> int:
+    from crevlo.api.app import create_app
+
+    print(json.dumps(create_app("postgresql://unused/unused").api_doc, indent=1))
+    return 0
+
+
+def _folder(given: argparse.Namespace) -> Path:
+    return STATE / ("demo" if given.demo else "serve")
+
+
+if __name__ == "__main__":
+    sys.exit(main())

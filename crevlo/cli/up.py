@@ -1,0 +1,206 @@
+"""Starts everything on one machine and stops exactly that."""
+
+import os
+import secrets
+import signal
+import subprocess
+import sys
+import time
+import urllib.request
+import uuid
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from types import FrameType
+
+from crevlo.cli.cluster import Cluster, free_port
+
+OWNER = "reviewer@bench.example"
+RATER = "rater@bench.example"
+
+
+class _Stop(Exception):
+    """A signal asked to stop."""
+
+
+def up(folder: Path, *, demo: bool, port: int) -> int:
+    """Database, migrations, demo data on the first demo start, web server; returns after Ctrl-C."""
+    # A shell that runs this in the background hands SIGINT down ignored; it is taken all the same.
+    for number in (signal.SIGINT, signal.SIGTERM):
+        signal.signal(number, _raise)
+    folder.mkdir(parents=True, exist_ok=True)
+    running = _already_up(folder)
+    if running:
+        link = _owner_link(Cluster.running_url(folder / "pg")) if demo else ""
+        print(f"Crevlo is already running at http://127.0.0.1:{running}/{link}", flush=True)
+        return 0
+    cluster, web = None, None
+    try:
+        url = os.environ.get("DATABASE_URL")
+        if not url:
+            cluster = Cluster(folder / "pg")
+            if demo and not (folder / "loaded").exists():
+                cluster.destroy()  # what an interrupted first start left behind
+            cluster.start()
+            url = cluster.url
+        from crevlo.store.database import connect, migrate
+
+        engine = connect(url)
+        migrate(engine)
+        engine.dispose()
+        secret = _secret(folder)
+        if demo:
+            load_demo(url, secret, lambda step: print(f"demo: {step} …", flush=True))
+            (folder / "loaded").touch()
+        chosen = free_port(port)
+        if chosen != port:
+            print(f"Port {port} is taken; using {chosen}.", flush=True)
+        web = _web(url, secret, chosen)
+        _wait_ready(web, chosen)
+        (folder / "up").write_text(f"{os.getpid()} {chosen}\n")
+        link = _owner_link(url) if demo else ""
+        print(f"Crevlo is running at http://127.0.0.1:{chosen}/{link}   (Ctrl-C stops it)", flush=True)
+        return web.wait()
+    except _Stop:
+        return 0
+    finally:
+        for number in (signal.SIGINT, signal.SIGTERM):
+            signal.signal(number, signal.SIG_IGN)
+        (folder / "up").unlink(missing_ok=True)
+        if web is not None and web.poll() is None:
+            web.terminate()
+            try:
+                web.wait(4)
+            except subprocess.TimeoutExpired:
+                web.kill()
+        if cluster is not None:
+            cluster.stop()
+
+
+def load_demo(url: str, secret: str, say: Callable[[str], None]) -> None:
+    """Enters the demo study through the HTTP API, once; later starts keep what the user has made of it."""
+    import httpx
+    from sqlalchemy import func, select, text
+
+    from crevlo.api.app import create_app
+    from crevlo.sim.client import Client
+    from crevlo.sim.demo import Demo
+    from crevlo.stations.people import NewPerson, add_person, create_owner
+    from crevlo.store.database import connect, sessions
+    from crevlo.store.person import Person, Role
+    from crevlo.store.study import Study
+
+    engine = connect(url)
+    password = secrets.token_urlsafe(18)
+    with sessions(engine).begin() as session:
+        if session.scalar(select(func.count()).select_from(Study)):
+            return
+        if not session.scalar(select(func.count()).select_from(Person)):
+            create_owner(
+                session, NewPerson(id=uuid.uuid4(), name="Reviewer", email=OWNER, role=Role.OWNER, password=password)
+            )
+            add_person(
+                session,
+                NewPerson(id=uuid.uuid4(), name="Second rater", email=RATER, role=Role.RATER, password=password),
+            )
+    app = create_app(url, secret=secret)
+    quiet = _QuietLog()
+    with quiet:
+        reviewer, rater = (
+            Client(httpx.Client(transport=httpx.WSGITransport(app=app), base_url="http://127.0.0.1")) for _ in "ab"
+        )
+        reviewer.sign_in(OWNER, password)
+        rater.sign_in(RATER, password)
+        Demo(reviewer, rater).play(say=say)
+    with engine.connect() as connection:
+        connection.execute(text("analyze"))
+        connection.commit()
+    engine.dispose()
+
+
+@contextmanager
+def reachable(folder: Path) -> Iterator[str]:
+    """A database address for a command: DATABASE_URL, the running cluster, or the cluster started for as long."""
+    given = os.environ.get("DATABASE_URL")
+    if given:
+        yield given
+        return
+    cluster = Cluster(folder / "pg")
+    started = cluster.start()
+    try:
+        yield cluster.url
+    finally:
+        if started:
+            cluster.stop()
+
+
+class _QuietLog:
+    """No request lines while the demo is entered; there would be a thousand."""
+
+    def __enter__(self) -> None:
+        import structlog
+
+        structlog.configure(wrapper_class=structlog.make_filtering_bound_logger(40))
+
+    def __exit__(self, *_: object) -> None:
+        import structlog
+
+        structlog.configure(wrapper_class=structlog.make_filtering_bound_logger(20))
+
+
+def _raise(number: int, frame: FrameType | None) -> None:
+    raise _Stop
+
+
+def _already_up(folder: Path) -> int:
+    try:
+        pid, port = (folder / "up").read_text().split()
+        os.kill(int(pid), 0)
+        with urllib.request.urlopen(f"http://127.0.0.1:{int(port)}/healthz", timeout=2) as answer:  # noqa: S310
+            return int(port) if answer.read() == b"ok" else 0
+    except (OSError, ValueError):
+        return 0
+
+
+def _secret(folder: Path) -> str:
+    path = folder / "secret"
+    if not path.exists():
+        path.touch(mode=0o600)
+        path.write_text(secrets.token_hex(32))
+    return path.read_text()
+
+
+def _owner_link(url: str) -> str:
+    from sqlalchemy import select
+
+    from crevlo.stations.people import make_link
+    from crevlo.store.database import connect, sessions
+    from crevlo.store.person import Person
+
+    with sessions(connect(url)).begin() as session:
+        person = session.scalar(select(Person.id).where(Person.email == OWNER))
+        return f"link#{make_link(session, person)}" if person else ""
+
+
+def _web(url: str, secret: str, port: int) -> subprocess.Popen[bytes]:
+    environment = os.environ | {"DATABASE_URL": url, "CREVLO_SECRET": secret, "PYTHONUNBUFFERED": "1"}
+    # Draws and fits are short: more threads than cores would only make the processes wait for each other.
+    environment.setdefault("OPENBLAS_NUM_THREADS", "1")
+    return subprocess.Popen(
+        [sys.executable, "-m", "gunicorn", "--bind", f"127.0.0.1:{port}", "--workers", "2", "--threads", "4",
+         "--worker-class", "gthread", "--graceful-timeout", "2", "--no-control-socket", "--log-level", "warning",
+         "--preload", "crevlo.api.app:create_app()"],
+        env=environment, stdin=subprocess.DEVNULL, start_new_session=True,
+    )  # fmt: skip
+
+
+def _wait_ready(web: subprocess.Popen[bytes], port: int) -> None:
+    for _ in range(300):
+        if web.poll() is not None:
+            raise RuntimeError("the web server did not start")
+        try:
+            with urllib.request.urlopen(f"http://127.0.0.1:{port}/readyz", timeout=2):  # noqa: S310
+                return
+        except OSError:
+            time.sleep(0.1)
+    raise RuntimeError("the web server did not answer within 30 s")

@@ -1,0 +1,48 @@
+"""A client of the HTTP API, as any device or person would use it."""
+
+import uuid
+from typing import Any
+
+import httpx
+
+
+class ApiError(RuntimeError):
+    """The server refused a call; the message is its problem's title."""
+
+
+class Client:
+    """Signs in and sends changes with their CSRF token and write id; `http` may reach any server or app."""
+
+    def __init__(self, http: httpx.Client) -> None:
+        self.http = http
+        self.csrf = str(self.get("/api/session")["csrf"])
+
+    def get(self, path: str, **params: Any) -> dict[str, Any]:
+        return self._answer(self.http.get(path, params=params))
+
+    def send(
+        self, method: str, path: str, json: Any = None, content: bytes | None = None, **params: Any
+    ) -> dict[str, Any]:
+        headers = {"X-CSRFToken": self.csrf, "X-Write-Id": str(uuid.uuid4())}
+        if content is not None:
+            headers["Content-Type"] = "application/octet-stream"
+        return self._answer(
+            self.http.request(method, path, json=json, content=content, headers=headers, params=params)
+        )
+
+    def sign_in(self, email: str, password: str) -> None:
+        self.csrf = str(self.send("POST", "/api/session", {"email": email, "password": password})["csrf"])
+
+    def sign_in_by_link(self, token: str) -> None:
+        self.csrf = str(self.send("POST", "/api/session/link", {"token": token})["csrf"])
+
+    @staticmethod
+    def _answer(response: httpx.Response) -> dict[str, Any]:
+        if response.status_code >= 400:
+            try:
+                title = response.json()["title"]
+            except ValueError:
+                title = response.text[:300]
+            raise ApiError(f"{response.request.method} {response.request.url.path}: {response.status_code} {title}")
+        answer: dict[str, Any] = response.json()
+        return answer

@@ -1,0 +1,211 @@
+"""The demo scenario, entered through the HTTP API by simulated people and devices."""
+
+import uuid
+from collections.abc import Callable
+from datetime import UTC, datetime, timedelta
+from typing import Any
+
+import numpy as np
+
+from crevlo.core.defects import DEFECT_CODES
+from crevlo.core.success import Cause
+from crevlo.sim import device
+from crevlo.sim.client import Client
+from crevlo.sim.truth import MACHINES, Truth
+
+TITLE = "Counter spares, autumn round"
+SEED = 20266
+
+
+def draw_fault(seed: int, truth: Truth, copy: int, attempt: int) -> tuple[Cause, float] | None:
+    """Whether this attempt fails, by the machine's hidden rate: its cause and the share printed by then."""
+    rng = np.random.default_rng([seed, *truth.name.encode(), copy, attempt])
+    if rng.random() >= truth.fault_rate:
+        return None
+    return truth.fault_causes[int(rng.integers(len(truth.fault_causes)))], float(rng.uniform(0.2, 0.9))
+
+
+def _new() -> str:
+    return str(uuid.uuid4())
+
+
+class Demo:
+    """One run of the scenario; everything random comes from the seed, everything entered goes over the API."""
+
+    def __init__(
+        self, reviewer: Client, rater: Client, seed: int = SEED, machines: tuple[Truth, ...] = MACHINES
+    ) -> None:
+        self.reviewer, self.rater = reviewer, rater
+        self.machines = {m.name: m for m in machines}
+        self.rng = np.random.default_rng(seed)
+        self.seed = seed
+        self.study = _new()
+        self.size_rng = np.random.default_rng([seed, 2])
+        self.bagged: dict[str, Truth] = {}
+
+    def play(self, *, copies: int = 3, leave_open: bool = True, say: Callable[[str], None] = lambda _: None) -> str:
+        """Enters the whole study; with `leave_open` the last prints are left for the person to go on with."""
+        say("planning")
+        self._library()
+        self._plan(copies)
+        say("receiving seven machines")
+        self._receive()
+        say("printing")
+        self._print(leave_open)
+        say("measuring")
+        self._measure(leave_open)
+        say("inspecting")
+        self._inspect(leave_open)
+        return self.study
+
+    def _library(self) -> None:
+        send = self.reviewer.send
+        for truth in self.machines.values():
+            x, y, z = truth.bed_mm
+            send("POST", "/api/models", {
+                "id": _new(), "name": truth.name, "bed_x_mm": x, "bed_y_mm": y, "height_mm": z,
+                "list_price": round(truth.price * 1.08), "tools": truth.tools, "enclosed": truth.enclosed})  # fmt: skip
+        self.spool = _new()
+        send("POST", "/api/spools", {
+            "id": self.spool, "code": "S-07", "maker": "Wendle Works", "material": "PLA", "colour": "sage",
+            "density_g_cm3": 1.24, "price_per_kg": 22.5, "dried_on": (datetime.now(UTC) - timedelta(days=24)).date().isoformat()})  # fmt: skip
+        for code, kind, unit, resolution, u, repeatability in (
+            ("C-02", "caliper", "mm", 0.01, 0.012, 0.008), ("P-01", "power meter", "Wh", 1, 0.8, 0.5),
+            ("N-01", "sound meter", "dB", 0.1, 0.7, 0.3),
+        ):  # fmt: skip
+            send("POST", "/api/instruments", {
+                "id": _new(), "code": code, "kind": kind, "unit": unit, "resolution": resolution, "u_calibration": u,
+                "repeatability": repeatability, "calibrated_on": "2026-09-14"})  # fmt: skip
+
+    def _plan(self, copies: int) -> None:
+        send = self.reviewer.send
+        view = send("POST", "/api/studies", {
+            "id": self.study, "title": TITLE, "seed": self.seed, "currency": "EUR",
+            "question": "Which machine should a repair counter buy to print small household spares?"})  # fmt: skip
+        models = {m["name"]: m["id"] for m in self.reviewer.get("/api/library")["models"]}
+        send("PUT", f"/api/studies/{self.study}/plan", {
+            "version": view["version"], "question": view["question"], "spool_id": self.spool, "repeats": 3,
+            "conditions": view["conditions"] | {"nozzle_c": 215, "bed_c": 60}, "policies": view["policies"],
+            "candidates": [
+                {"model_id": models[t.name], "copies": copies, "is_control": t.is_control} for t in self.machines.values()
+            ]})  # fmt: skip
+        send("POST", f"/api/studies/{self.study}/freeze")
+
+    def _receive(self) -> None:
+        send = self.reviewer.send
+        day = datetime.now(UTC) - timedelta(days=26)
+        for unit in self.reviewer.get(f"/api/studies/{self.study}/receive")["units"]:
+            truth = self.machines[unit["machine"]["name"]]
+            path = f"/api/studies/{self.study}/units/{unit['machine']['unit_id']}"
+            send("PUT", path, {
+                "version": unit["version"], "serial": f"{truth.name[:2].upper()}-{1000 + self.seed % 900 + 7 * len(truth.name)}",
+                "price_paid": truth.price, "upgrades": truth.upgrades, "residual": truth.residual,
+                "obtained": truth.obtained, "obtained_from": truth.obtained_from, "received_on": day.date().isoformat()})  # fmt: skip
+            for kind in ("mains", "runaway", "stop"):
+                send("POST", f"{path}/checks", {
+                    "id": _new(), "kind": kind, "result": "pass", "done_at": (day + timedelta(days=1)).isoformat(),
+                    "done_by": "Qualified electrician" if kind == "mains" else "Reviewer"})  # fmt: skip
+
+    def _print(self, leave_open: bool) -> None:
+        jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
+        clock = datetime.now(UTC) - timedelta(days=21)
+        controls = [j for j in jobs if self.machines[j["machine"]["name"]].is_control]
+        live = controls[-1]["id"] if leave_open and controls else None
+        for job in jobs:
+            truth = self.machines[job["machine"]["name"]]
+            view = self.reviewer.send(
+                "PUT", f"/api/jobs/{job['id']}/file", content=device.sliced_file(truth.sliced), id=_new(),
+                name=f"{truth.name.lower().replace(' ', '-')}-copy-{job['copy_number']}.gcode",
+            )  # fmt: skip
+            if job["id"] == live:
+                self._start(job["id"], view, datetime.now(UTC) - timedelta(minutes=26), attempt=1)
+                continue
+            clock = self._attempts(job["id"], truth, view, clock) + timedelta(hours=float(self.rng.uniform(3, 9)))
+
+    def _attempts(self, job_id: str, truth: Truth, view: dict[str, Any], clock: datetime) -> datetime:
+        """Tries until a print is good, as the hidden fault rate decides."""
+        for attempt in (1, 2, 3):
+            seconds = device.print_seconds(truth, view["file"]["time_s"], self.rng)
+            run = self._start(job_id, view, clock, attempt)
+            fault = draw_fault(self.seed, truth, view["copy_number"], attempt)
+            if attempt < 3 and fault is not None:
+                cause, share = fault
+                clock += timedelta(seconds=seconds * share)
+                self.reviewer.send("POST", f"/api/runs/{run['id']}/end", {
+                    "version": run["version"], "outcome": "failed", "cause": cause.value, "ended_at": clock.isoformat(),
+                    "failed_at_percent": round(100 * share), "note": _FAULTS[cause.value]})  # fmt: skip
+                clock += timedelta(hours=1)
+                continue
+            self._finish(run, truth, clock, seconds)
+            return clock + timedelta(seconds=seconds)
+        return clock
+
+    def _start(self, job_id: str, view: dict[str, Any], at: datetime, attempt: int) -> dict[str, Any]:
+        started = self.reviewer.send("POST", f"/api/jobs/{job_id}/runs", {
+            "id": _new(), "started_at": at.isoformat(),
+            "changed": "" if attempt == 1 else "Plate washed, file and spool the same.",
+            "deviation_reason": "The file's own start code differs; accepted." if view["file"]["deviations"] else ""})  # fmt: skip
+        run: dict[str, Any] = started["runs"][-1]
+        return run
+
+    def _finish(self, run: dict[str, Any], truth: Truth, start: datetime, seconds: float) -> None:
+        send = self.reviewer.send
+        version = run["version"]
+        if self.rng.random() < 0.3:
+            trace = device.power_trace(truth, start, seconds, float(self.rng.uniform(20, 90)), self.rng)
+            send("PUT", f"/api/runs/{run['id']}/trace", content=trace, version=version)
+        else:
+            send("PUT", f"/api/runs/{run['id']}/energy", {
+                "version": version, "energy_wh": device.energy_wh(truth, seconds, self.rng)})  # fmt: skip
+        send("POST", f"/api/runs/{run['id']}/noise", {
+            "id": _new(), "level_db": device.sound_meter(truth, self.rng), "background_db": device.AMBIENT_DB,
+            "distance_m": 1.0, "door_shut": True, "taken_at": (start + timedelta(seconds=seconds / 2)).isoformat()})  # fmt: skip
+        ended = send("POST", f"/api/runs/{run['id']}/end", {
+            "version": version + 1, "outcome": "done", "ended_at": (start + timedelta(seconds=seconds)).isoformat()})  # fmt: skip
+        # The bag's label is all that ties the part on the bench to its machine.
+        self.bagged[ended["runs"][-1]["bag_code"]] = truth
+
+    def _measure(self, leave_open: bool) -> None:
+        queue = self.reviewer.get(f"/api/studies/{self.study}/measure")
+        caliper = queue["calipers"][0]["id"]
+        faces = queue["artifact"]["features"]
+        clock = datetime.now(UTC) - timedelta(days=3)
+        self.reviewer.send("POST", f"/api/studies/{self.study}/zero-checks", {
+            "id": _new(), "instrument_id": caliper, "value": 0.0, "taken_at": clock.isoformat()})  # fmt: skip
+        waiting = len(queue["queue"])
+        for place, line in enumerate(queue["queue"]):
+            truth = self.bagged[line["blind_code"]]
+            left = waiting - place if leave_open else 99
+            if left <= 2:
+                break
+            for number, face in enumerate(faces):
+                size = device.true_size_mm(truth, face["axis"], face["sense"], face["nominal_mm"])
+                size += self.size_rng.normal(0, truth.copy_spread_mm)
+                if left == 3 and number == 4:
+                    break
+                for repeat in range(1, queue["repeats"] + 1):
+                    clock += timedelta(seconds=float(self.rng.uniform(6, 14)))
+                    self.reviewer.send("POST", f"/api/specimens/{line['id']}/readings", {
+                        "id": _new(), "feature_id": face["id"], "repeat": repeat, "instrument_id": caliper,
+                        "value_mm": device.caliper(size, self.size_rng), "taken_at": clock.isoformat()})  # fmt: skip
+
+    def _inspect(self, leave_open: bool) -> None:
+        lines = self.rater.get(f"/api/studies/{self.study}/inspect")["specimens"]
+        done = lines[:-4] if leave_open else lines
+        for line in done:
+            truth = self.bagged[line["blind_code"]]
+            scores = device.severities(truth, self.rng)
+            for code in DEFECT_CODES:
+                self.rater.send("POST", f"/api/specimens/{line['id']}/scores", {
+                    "id": _new(), "defect": code, "severity": scores[code]})  # fmt: skip
+            self.rater.send("POST", f"/api/specimens/{line['id']}/lock")
+
+
+_FAULTS = {
+    "machine": "Extruder skipped, walls thin from there on.",
+    "profile": "First layer too fast for the plate, part came loose.",
+    "material": "Spool snagged on its own winding.",
+    "operator": "Plate not seated after the last removal.",
+    "power": "Fuse tripped.",
+    "unknown": "Stopped with no message.",
+}
