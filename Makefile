@@ -33,8 +33,10 @@ setup-test: setup
 
 .crevlo/stamps/node: web/package.json web/package-lock.json
 	@scripts/debian node
-	@cd web && npm ci --no-audit --no-fund --loglevel=error
-	@mkdir -p .crevlo/stamps && touch $@
+	@mkdir -p .crevlo/stamps
+# Of two makes started together the second waits, then finds the work done.
+	@flock .crevlo/stamps sh -c '[ $@ -nt web/package-lock.json -a $@ -nt web/package.json ] || \
+	  { (cd web && npm ci --no-audit --no-fund --loglevel=error) && touch $@; }'
 
 web/dist/index.html: .crevlo/stamps/node web/index.html web/vite.config.ts $(shell find web/src -type f)
 	@cd web && npm run --silent build
@@ -42,7 +44,7 @@ web/dist/index.html: .crevlo/stamps/node web/index.html web/vite.config.ts $(she
 
 # The TypeScript client, from the API's own description.
 client: setup
-	@.venv/bin/crevlo openapi > .crevlo/openapi.json && cd web && npm run --silent client
+	@.venv/bin/crevlo openapi > .crevlo/openapi.json && cd web && npm run --silent client -- ../.crevlo/openapi.json -o src/api/generated.ts
 
 format: setup
 	@.venv/bin/ruff check --fix --quiet . ; .venv/bin/ruff format --quiet . ; cd web && npm run --silent format

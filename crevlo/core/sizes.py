@@ -32,11 +32,15 @@ class MeasuredFeature:
 
 @dataclass(frozen=True, slots=True)
 class SizeFit:
-    """Scale errors (dimensionless) per axis, wall offset (both walls) and first-layer offset in mm."""
+    """Scale errors (dimensionless) per axis, wall offset (both walls) and first-layer offset in mm.
+
+    `covariance_mm` is that of an axis's scale with its offset (wall on X and Y, first layer on Z).
+    """
 
     scale: Mapping[Axis, Estimate | NotDetermined]
     wall_offset_mm: Estimate | NotDetermined
     first_layer_mm: Estimate | NotDetermined
+    covariance_mm: Mapping[Axis, float]
     percent_off: Mapping[Axis, float]
     mean_absolute_mm: float
     residual_rms_mm: float
@@ -63,10 +67,14 @@ def fit_sizes(features: Sequence[MeasuredFeature]) -> SizeFit:
     names = [*separable, "c", "z0"]
     design = np.array([[*(f.nominal_mm * (f.axis is a) for a in separable), *_offsets(f)] for f in used])
     estimates: dict[str, Estimate] = {}
+    covariance: dict[Axis, float] = {}
     chi2, dof, rms = 0.0, 0, 0.0
     if used:
-        solved, chi2, dof, rms = _solve(design.reshape(len(used), len(names)), used)
+        solved, joint, chi2, dof, rms = _solve(design.reshape(len(used), len(names)), used)
         estimates = {name: e for name, e in zip(names, solved, strict=True) if e is not None}
+        covariance = {
+            axis: float(joint[at, names.index("z0" if axis is Axis.Z else "c")]) for at, axis in enumerate(separable)
+        }
     percent = {
         axis: float(np.mean([100 * f.deviation_mm / f.nominal_mm for f in features if f.axis is axis]))
         for axis in Axis
@@ -76,12 +84,29 @@ def fit_sizes(features: Sequence[MeasuredFeature]) -> SizeFit:
         scale={axis: estimates.get(axis, NotDetermined(_scale_needs(features, axis))) for axis in Axis},
         wall_offset_mm=estimates.get("c", NotDetermined("two lengths on X or Y, or an inside and an outside size")),
         first_layer_mm=estimates.get("z0", NotDetermined("two heights above the plate")),
+        covariance_mm=covariance,
         percent_off=percent,
         mean_absolute_mm=float(np.mean([abs(f.deviation_mm) for f in features])),
         residual_rms_mm=rms,
         chi_squared=chi2,
         dof=dof,
     )
+
+
+def deviation_at(fit: SizeFit, axis: Axis, length_mm: float) -> Estimate:
+    """Fitted deviation in mm of an outside size of `length_mm`, with the uncertainty of the line there.
+
+    Raises NotDetermined where scale and offset could not be told apart.
+    """
+    scale = fit.scale[axis]
+    offset = fit.first_layer_mm if axis is Axis.Z else fit.wall_offset_mm
+    for part in (scale, offset):
+        if isinstance(part, NotDetermined):
+            raise part
+    assert isinstance(scale, Estimate)
+    assert isinstance(offset, Estimate)
+    variance = (length_mm * scale.u) ** 2 + offset.u**2 + 2 * length_mm * fit.covariance_mm[axis]
+    return Estimate(scale.value * length_mm + offset.value, math.sqrt(max(variance, 0.0)), scale.dof)
 
 
 def correction_factor(scale: float) -> float:
@@ -179,8 +204,10 @@ def _scale_needs(features: Sequence[MeasuredFeature], axis: Axis) -> str:
     return "one more length on the axis: scale and offset cannot be told apart from a single one"
 
 
-def _solve(design: np.ndarray, used: Sequence[MeasuredFeature]) -> tuple[list[Estimate | None], float, int, float]:
-    """Estimates per column (None where the data cannot tell), χ², degrees of freedom, residual RMS in mm."""
+def _solve(
+    design: np.ndarray, used: Sequence[MeasuredFeature]
+) -> tuple[list[Estimate | None], np.ndarray, float, int, float]:
+    """Estimates per column (None where the data cannot tell), covariance, χ², degrees of freedom, residual RMS in mm."""
     d = np.array([f.deviation_mm for f in used])
     u = np.array([f.u_mm for f in used])
     # Columns differ by orders of magnitude (mm against 1): scale them so that the rank test is fair.
@@ -208,4 +235,4 @@ def _solve(design: np.ndarray, used: Sequence[MeasuredFeature]) -> tuple[list[Es
         else None
         for j in range(design.shape[1])
     ]
-    return estimates, chi2, dof, float(np.sqrt(np.mean(residual**2)))
+    return estimates, scale * covariance / np.outer(norms, norms), chi2, dof, float(np.sqrt(np.mean(residual**2)))

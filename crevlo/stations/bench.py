@@ -124,6 +124,19 @@ def current_scores(
     return by_specimen
 
 
+def current_noise(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[NoiseReading]]:
+    newer = aliased(NoiseReading)
+    rows = session.scalars(
+        select(NoiseReading)
+        .outerjoin(newer, newer.supersedes_id == NoiseReading.id)
+        .where(NoiseReading.run_id.in_(run_ids), newer.id.is_(None))
+    )
+    by_run: dict[uuid.UUID, list[NoiseReading]] = defaultdict(list)
+    for row in rows:
+        by_run[row.run_id].append(row)
+    return by_run
+
+
 def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
     study = get_study(session, study_id)
     protocol = current_protocol(session, study_id)
@@ -138,9 +151,6 @@ def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
         session.scalars(select(Specimen).where(Specimen.study_id == study_id).order_by(Specimen.position))
     )
     specimen_ids = [s.id for s in specimens]
-    noise: dict[uuid.UUID, list[NoiseReading]] = defaultdict(list)
-    for level in session.scalars(select(NoiseReading).where(NoiseReading.run_id.in_(run_ids))):
-        noise[level.run_id].append(level)
     sliced: dict[uuid.UUID, SlicedFile] = {}
     for file in session.scalars(
         select(SlicedFile).where(SlicedFile.job_id.in_(job_ids)).order_by(SlicedFile.received_at)
@@ -155,7 +165,7 @@ def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
         specimens=specimens,
         readings=current_readings(session, specimen_ids),
         scores=current_scores(session, specimen_ids, locked_only=True),
-        noise=noise,
+        noise=current_noise(session, run_ids),
         features={f.id: f for f in (protocol.artifact.features if protocol else [])},
         instruments={i.id: i for i in session.scalars(select(Instrument))},
         spools={s.id: s for s in session.scalars(select(Spool))},

@@ -76,20 +76,20 @@ class InstrumentOut(InstrumentIn):
 
 class FaceOut(Shape):
     kind: str
-    outline: tuple[tuple[float, float], ...]
+    outline: list[list[float]]
 
 
 class CalloutOut(Shape):
     code: str
-    ends: tuple[tuple[float, float], tuple[float, float]]
-    label: tuple[float, float]
+    ends: list[list[float]]
+    label: list[float]
     anchor: str
 
 
 class DrawingOut(Shape):
-    faces: tuple[FaceOut, ...]
-    callouts: tuple[CalloutOut, ...]
-    view: tuple[float, float, float, float]
+    faces: list[FaceOut]
+    callouts: list[CalloutOut]
+    view: list[float]
 
 
 class FeatureOut(Shape):

@@ -95,7 +95,10 @@ class NoiseReading(Identified, Base):
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     taken_at: Mapped[datetime]
     recorded_at: Mapped[datetime] = recorded_at()
+    supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("noise_reading.id"), unique=True)
+    reason: Mapped[str | None]
     __table_args__ = (
+        CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
         CheckConstraint("level_db between 0 and 199", name="level_range"),
         CheckConstraint("background_db between 0 and 199", name="background_range"),
         CheckConstraint("distance_m > 0", name="distance_positive"),

@@ -24,7 +24,7 @@ class DefectText(Shape):
     weight: float
     structural: bool
     look: str
-    anchors: tuple[str, str, str, str, str, str]
+    anchors: list[str]
 
 
 class ScoreOut(Shape):

@@ -13,7 +13,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.grade import feature_grade
-from crevlo.core.sizes import Axis, fit_sizes, say_sizes
+from crevlo.core.sizes import Axis, deviation_at, fit_sizes, say_sizes
 from crevlo.stations.bench import (
     current_protocol,
     current_readings,
@@ -90,14 +90,17 @@ class FitPoint(Shape):
     u_mm: float
 
 
+class LinePoint(Shape):
+    length_mm: float
+    deviation_mm: float
+    expanded_mm: float
+
+
 class FitLine(Shape):
-    """Deviation of outside sizes over length: offset + slope · length, with the slope's and offset's U."""
+    """Fitted deviation of outside sizes over length, with the line's U at each place."""
 
     axis: Axis
-    slope: float
-    offset_mm: float
-    u_slope: float
-    u_offset_mm: float
+    points: list[LinePoint]
 
 
 class SpecimenView(Shape):
@@ -276,20 +279,23 @@ def _say(
     except NotDetermined:
         return [], [], None
     lines = []
+    longest = max(f.nominal_mm for f in features.values())
     for axis in Axis:
-        scale = fit.scale[axis]
-        offset = fit.first_layer_mm if axis is Axis.Z else fit.wall_offset_mm
-        if not isinstance(scale, NotDetermined) and not isinstance(offset, NotDetermined):
-            lines.append(
-                FitLine(
-                    axis=axis,
-                    slope=scale.value,
-                    offset_mm=offset.value,
-                    u_slope=scale.expanded,
-                    u_offset_mm=offset.expanded,
-                )
+        try:
+            at = [(length, deviation_at(fit, axis, length)) for length in _spaced(longest)]
+        except NotDetermined:
+            continue
+        lines.append(
+            FitLine(
+                axis=axis,
+                points=[LinePoint(length_mm=x, deviation_mm=d.value, expanded_mm=d.expanded) for x, d in at],
             )
+        )
     return [FindingOut.model_validate(f) for f in say_sizes(fit)], lines, fit.mean_absolute_mm
+
+
+def _spaced(longest_mm: float) -> list[float]:
+    return [longest_mm * k / 10 for k in range(1, 11)]
 
 
 def _grade(nominal_mm: float, off_mm: float) -> str | None:

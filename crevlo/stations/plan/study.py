@@ -16,7 +16,7 @@ from crevlo.core.scoring.value import Shape as ValueShape
 from crevlo.stations.bench import Bench, current_protocol, get_study, load_bench
 from crevlo.stations.library import ArtifactOut, SpoolOut, artifact_out, built_in_artifact, change, first_unit
 from crevlo.stations.rank.criteria import CRITERIA
-from crevlo.stations.shape import Missing, Refused, Shape
+from crevlo.stations.shape import Conflict, Missing, Refused, Shape
 from crevlo.store.machine import Spool
 from crevlo.store.run import Outcome
 from crevlo.store.study import (
@@ -49,7 +49,7 @@ class Conditions(Shape):
 
 class Policies(Shape):
     slicing: Literal["common", "own"] = "common"
-    counted_causes: tuple[CauseName, ...] = ("machine", "profile", "unknown")
+    counted_causes: list[CauseName] = Field(default=["machine", "profile", "unknown"], max_length=6)
     most_attempts: int = Field(default=3, ge=1, le=10)
     unattended: Literal["never", "after checks"] = "after checks"
 
@@ -180,6 +180,8 @@ def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
         raise Refused("A study has one control machine at most.")
     if draft.spool_id and session.get(Spool, draft.spool_id) is None:
         raise Missing("There is no such spool.")
+    if study.version != draft.version:
+        raise Conflict(view_plan(session, study_id).model_dump(mode="json", include=set(Draft.model_fields) | {"spool"}))
     change(session, study, draft.version, {"question": draft.question})
     for row in list(study.units):
         session.delete(row)

@@ -76,6 +76,7 @@ class NoiseOut(Shape):
     door_shut: bool
     at_1_m_db: float | None
     needs: str | None
+    corrected: bool
     taken_at: datetime
 
 
@@ -87,6 +88,8 @@ class RunOut(Shape):
     changed: str
     started_at: datetime
     ended_at: datetime | None
+    took_s: float | None
+    of_estimate: float | None = Field(description="time taken over the sliced file's estimate")
     outcome: Outcome | None
     cause: Cause | None
     failed_at_percent: float | None
@@ -163,6 +166,8 @@ class NewNoise(Shape):
     distance_m: float = Field(gt=0, le=100)
     door_shut: bool = True
     taken_at: datetime | None = None
+    supersedes_id: uuid.UUID | None = None
+    reason: str | None = Field(default=None, min_length=1, max_length=300)
 
 
 def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
@@ -199,11 +204,18 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
     codes = {
         s.run_id: s.blind_code for s in bench.specimens if not bench.readings.get(s.id) and not bench.scores.get(s.id)
     }
+    # A run is set against the file it was printed from, not against one dropped later.
+    estimates: dict[uuid.UUID | None, float | None] = {
+        f.id: f.facts.get("time_s") for f in session.scalars(select(SlicedFile).where(SlicedFile.job_id == job.id))
+    }
     return JobView(
         now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy,
         artifact=bench.protocol.artifact.name if bench.protocol else "", spool=f"{spool.code} · {spool.colour} {spool.material}",
         file=file_out(file) if file else None,
-        runs=[_run_out(r, bench.noise.get(r.id, []), codes.get(r.id)) for r in bench.runs.get(job.id, [])],
+        runs=[
+            _run_out(r, bench.noise.get(r.id, []), codes.get(r.id), estimates.get(r.sliced_file_id))
+            for r in bench.runs.get(job.id, [])
+        ],
         most_attempts=policies.most_attempts, may_run_unattended=open_gate, unattended_refusal=refusal,
     )  # fmt: skip
 
@@ -328,13 +340,21 @@ def take_trace(session: Session, run_id: uuid.UUID, version: int, content: bytes
 
 
 def record_noise(session: Session, run_id: uuid.UUID, given: NewNoise, person_id: uuid.UUID) -> JobView:
+    """A reading, or the correction of one with its reason; the old one stays."""
     run = _run(session, run_id)
+    if (given.supersedes_id is None) != (given.reason is None):
+        raise Refused("A correction names the reading it replaces and the reason.")
+    if given.supersedes_id and session.scalar(
+        select(NoiseReading.id).where(NoiseReading.supersedes_id == given.supersedes_id)
+    ):
+        raise Refused("This reading was corrected meanwhile; correct the newer one.")
     meter = _meter(session, "sound meter")
     session.add(
         NoiseReading(
             id=given.id, run_id=run.id, level_db=given.level_db, background_db=given.background_db,
             distance_m=given.distance_m, door_shut=given.door_shut, instrument_id=meter.id if meter else None,
-            person_id=person_id, taken_at=stated_time(given.taken_at),
+            person_id=person_id, taken_at=stated_time(given.taken_at), supersedes_id=given.supersedes_id,
+            reason=given.reason,
         )
     )  # fmt: skip
     session.flush()
@@ -384,7 +404,7 @@ def _stored_facts(facts: GcodeFacts, silent: list[str]) -> dict[str, Any]:
     }  # fmt: skip
 
 
-def _run_out(run: Run, noise: list[NoiseReading], bag_code: str | None) -> RunOut:
+def _run_out(run: Run, noise: list[NoiseReading], bag_code: str | None, estimate_s: float | None) -> RunOut:
     levels = []
     for reading in sorted(noise, key=lambda n: n.taken_at):
         level, needs = None, None
@@ -396,11 +416,13 @@ def _run_out(run: Run, noise: list[NoiseReading], bag_code: str | None) -> RunOu
             NoiseOut(
                 id=reading.id, level_db=reading.level_db, background_db=reading.background_db,
                 distance_m=reading.distance_m, door_shut=reading.door_shut, at_1_m_db=level, needs=needs,
-                taken_at=reading.taken_at,
+                corrected=reading.supersedes_id is not None, taken_at=reading.taken_at,
             )
         )  # fmt: skip
-    own = {name: getattr(run, name) for name in RunOut.model_fields if name not in ("noise", "bag_code")}
-    return RunOut(noise=levels, bag_code=bag_code, **own)
+    took_s = (run.ended_at - run.started_at).total_seconds() if run.ended_at else None
+    made = {"noise": levels, "bag_code": bag_code, "took_s": took_s,
+            "of_estimate": took_s / estimate_s if took_s and estimate_s else None}  # fmt: skip
+    return RunOut(**made, **{name: getattr(run, name) for name in RunOut.model_fields if name not in made})
 
 
 def _bag(session: Session, run: Run) -> None:

@@ -39,6 +39,8 @@ BEGIN
         OR TG_TABLE_NAME = 'defect_score' AND NOT EXISTS (
             SELECT 1 FROM defect_score s WHERE s.id = NEW.supersedes_id AND s.specimen_id = NEW.specimen_id
             AND to_jsonb(s)->>'defect' = to_jsonb(NEW)->>'defect' AND s.person_id = NEW.person_id)
+        OR TG_TABLE_NAME = 'noise_reading' AND NOT EXISTS (
+            SELECT 1 FROM noise_reading n WHERE n.id = NEW.supersedes_id AND n.run_id = NEW.run_id)
         THEN
             RAISE EXCEPTION 'a correction must replace an entry of the same place'
                 USING ERRCODE = 'integrity_constraint_violation';
@@ -48,3 +50,4 @@ BEGIN
 END $$;
 CREATE TRIGGER correct_in_place BEFORE INSERT ON reading FOR EACH ROW EXECUTE FUNCTION correct_in_place();
 CREATE TRIGGER correct_in_place BEFORE INSERT ON defect_score FOR EACH ROW EXECUTE FUNCTION correct_in_place();
+CREATE TRIGGER correct_in_place BEFORE INSERT ON noise_reading FOR EACH ROW EXECUTE FUNCTION correct_in_place();

@@ -585,14 +585,23 @@ def upgrade() -> None:
         sa.Column(
             "recorded_at", sa.DateTime(timezone=True), server_default=sa.text("clock_timestamp()"), nullable=False
         ),
+        sa.Column("supersedes_id", sa.Uuid(), nullable=True),
+        sa.Column("reason", sa.String(), nullable=True),
         sa.Column("id", sa.Uuid(), nullable=False),
+        sa.CheckConstraint(
+            "(supersedes_id is null) = (reason is null)", name=op.f("ck_noise_reading_correction_has_reason")
+        ),
         sa.CheckConstraint("background_db between 0 and 199", name=op.f("ck_noise_reading_background_range")),
         sa.CheckConstraint("distance_m > 0", name=op.f("ck_noise_reading_distance_positive")),
         sa.CheckConstraint("level_db between 0 and 199", name=op.f("ck_noise_reading_level_range")),
         sa.ForeignKeyConstraint(["instrument_id"], ["instrument.id"], name=op.f("fk_noise_reading_instrument_id")),
         sa.ForeignKeyConstraint(["person_id"], ["person.id"], name=op.f("fk_noise_reading_person_id")),
         sa.ForeignKeyConstraint(["run_id"], ["run.id"], name=op.f("fk_noise_reading_run_id")),
+        sa.ForeignKeyConstraint(
+            ["supersedes_id"], ["noise_reading.id"], name=op.f("fk_noise_reading_supersedes_id")
+        ),
         sa.PrimaryKeyConstraint("id", name=op.f("pk_noise_reading")),
+        sa.UniqueConstraint("supersedes_id", name=op.f("uq_noise_reading_supersedes_id")),
     )
     op.create_index(op.f("ix_noise_reading_run_id"), "noise_reading", ["run_id"], unique=False)
     op.create_table(

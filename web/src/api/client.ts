@@ -1,0 +1,95 @@
+import createClient, { type Middleware } from "openapi-fetch";
+import type { components, paths } from "./generated";
+
+export type Schemas = components["schemas"];
+
+/** What the server says when it refuses: a sentence, and in a conflict the other's version. */
+export class Refusal extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly theirs: Record<string, unknown> | null = null,
+  ) {
+    super(message);
+  }
+}
+
+/** The server could not be reached; nothing is known to have happened. */
+export class Unreachable extends Error {}
+
+let csrf = "";
+export function setCsrf(token: string): void {
+  csrf = token;
+}
+
+export function newId(): string {
+  return crypto.randomUUID();
+}
+
+const stamp: Middleware = {
+  onRequest({ request }) {
+    if (request.method !== "GET") {
+      request.headers.set("X-CSRFToken", csrf);
+      if (!request.headers.has("X-Write-Id")) request.headers.set("X-Write-Id", newId());
+    }
+    return request;
+  },
+};
+
+export const api = createClient<paths>({ baseUrl: "/" });
+api.use(stamp);
+
+type Answer<T> = { data?: T; error?: unknown; response: Response };
+
+/** The data of a call, or a thrown Refusal or Unreachable. */
+export async function unwrap<T>(call: Promise<Answer<T>>): Promise<T> {
+  let answer: Answer<T>;
+  try {
+    answer = await call;
+  } catch {
+    throw new Unreachable("The server does not answer. Nothing was lost; try again.");
+  }
+  if (answer.response.ok && answer.data !== undefined) return answer.data;
+  throw refusal(answer.response.status, answer.error);
+}
+
+function refusal(status: number, body: unknown): Refusal | Unreachable {
+  const problem = (body ?? {}) as { title?: string; theirs?: Record<string, unknown> };
+  if (status >= 502 && status <= 504)
+    return new Unreachable("The server does not answer. Nothing was lost; try again.");
+  return new Refusal(
+    problem.title ?? `The server answered with status ${status}.`,
+    status,
+    problem.theirs ?? null,
+  );
+}
+
+/** Sends a file as it is, with progress in shares of 1; `signal` cancels. */
+export function sendFile<T>(
+  path: string,
+  file: Blob,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest();
+    request.open("PUT", path);
+    request.setRequestHeader("X-CSRFToken", csrf);
+    request.setRequestHeader("X-Write-Id", newId());
+    request.setRequestHeader("Content-Type", "application/octet-stream");
+    request.upload.onprogress = (event) => onProgress(event.total ? event.loaded / event.total : 0);
+    request.onload = () => {
+      let body: unknown = null;
+      try {
+        body = JSON.parse(request.responseText);
+      } catch {}
+      if (request.status === 200) resolve(body as T);
+      else reject(refusal(request.status, body));
+    };
+    request.onerror = () =>
+      reject(new Unreachable("The file could not be sent. Nothing was changed; try again."));
+    request.onabort = () => reject(new Refusal("Cancelled. Nothing was changed.", 0));
+    signal.addEventListener("abort", () => request.abort());
+    request.send(file);
+  });
+}

@@ -1,0 +1,150 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, Refusal, type Schemas, setCsrf, unwrap } from "./client";
+
+export function useMe() {
+  return useQuery({
+    queryKey: ["me"],
+    queryFn: async () => {
+      const me = await unwrap(api.GET("/api/session"));
+      setCsrf(me.csrf);
+      return me;
+    },
+    staleTime: 60_000,
+  });
+}
+
+export function useStudies() {
+  return useQuery({ queryKey: ["studies"], queryFn: () => unwrap(api.GET("/api/studies")) });
+}
+
+export function useLibrary() {
+  return useQuery({ queryKey: ["library"], queryFn: () => unwrap(api.GET("/api/library")) });
+}
+
+const study = (id: string) => ({ params: { path: { study_id: id } } });
+
+export function useLine(id: string) {
+  return useQuery({
+    queryKey: ["study", id, "line"],
+    queryFn: () => unwrap(api.GET("/api/studies/{study_id}/line", study(id))),
+    enabled: !!id,
+    refetchInterval: 30_000,
+  });
+}
+
+export function usePlan(id: string) {
+  return useQuery({
+    queryKey: ["study", id, "plan"],
+    queryFn: () => unwrap(api.GET("/api/studies/{study_id}/plan", study(id))),
+  });
+}
+
+export function useReceive(id: string) {
+  return useQuery({
+    queryKey: ["study", id, "receive"],
+    queryFn: () => unwrap(api.GET("/api/studies/{study_id}/receive", study(id))),
+  });
+}
+
+export function usePrint(id: string) {
+  return useQuery({
+    queryKey: ["study", id, "print"],
+    queryFn: () => unwrap(api.GET("/api/studies/{study_id}/print", study(id))),
+    refetchInterval: 5_000,
+  });
+}
+
+export function useJob(id: string | null) {
+  return useQuery({
+    queryKey: ["job", id],
+    queryFn: () => unwrap(api.GET("/api/jobs/{job_id}", { params: { path: { job_id: id! } } })),
+    enabled: !!id,
+    refetchInterval: 5_000,
+  });
+}
+
+export function useMeasure(id: string) {
+  return useQuery({
+    queryKey: ["study", id, "measure"],
+    queryFn: () => unwrap(api.GET("/api/studies/{study_id}/measure", study(id))),
+  });
+}
+
+export function useSpecimen(id: string | null) {
+  return useQuery({
+    queryKey: ["specimen", id],
+    queryFn: () =>
+      unwrap(api.GET("/api/specimens/{specimen_id}", { params: { path: { specimen_id: id! } } })),
+    enabled: !!id,
+  });
+}
+
+export function useInspect(id: string) {
+  return useQuery({
+    queryKey: ["study", id, "inspect"],
+    queryFn: () => unwrap(api.GET("/api/studies/{study_id}/inspect", study(id))),
+  });
+}
+
+export function useCost(id: string) {
+  return useQuery({
+    queryKey: ["study", id, "cost"],
+    queryFn: () => unwrap(api.GET("/api/studies/{study_id}/cost", study(id))),
+  });
+}
+
+export function useRank(id: string, whatIf: Schemas["WhatIf"]) {
+  return useQuery({
+    queryKey: ["study", id, "rank", whatIf],
+    queryFn: ({ signal }) =>
+      unwrap(api.POST("/api/studies/{study_id}/rank", { ...study(id), body: whatIf, signal })),
+    placeholderData: keepPreviousData,
+    gcTime: 20_000,
+  });
+}
+
+export function usePublish(id: string, profileId: string | null) {
+  return useQuery({
+    queryKey: ["study", id, "publish", profileId],
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/studies/{study_id}/publish", {
+          params: { path: { study_id: id }, query: profileId ? { profile_id: profileId } : {} },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Takes up a call's answer as `key`'s data; the rest of the study is read again. */
+export function useTake<Output>(studyId: string, key: readonly unknown[]) {
+  const client = useQueryClient();
+  return (data: Output) => {
+    client.setQueryData(key, data);
+    void client.invalidateQueries({
+      predicate: (q) => q.queryKey[1] === studyId && JSON.stringify(q.queryKey) !== JSON.stringify(key),
+    });
+  };
+}
+
+/**
+ * A change: on success its answer replaces `key`'s data and the rest of the study is read again; in a
+ * conflict what the other wrote is read, so that the screen shows it beside what was typed.
+ */
+export function useChange<Input, Output>(
+  studyId: string,
+  key: readonly unknown[],
+  send: (input: Input) => Promise<Output>,
+) {
+  const client = useQueryClient();
+  const take = useTake<Output>(studyId, key);
+  return useMutation<Output, Error, Input>({
+    mutationFn: send,
+    onSuccess: take,
+    onError: (error) => {
+      if (!(error instanceof Refusal)) return;
+      if (error.status === 401) void client.invalidateQueries({ queryKey: ["me"] });
+      if (error.status === 409 || error.status === 422) void client.invalidateQueries({ queryKey: key });
+    },
+  });
+}

@@ -1,0 +1,150 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../api/client";
+import { useMe } from "../api/queries";
+import { Empty, Field, Skeleton, Trouble } from "../parts/bits";
+import { Shell } from "./shell";
+
+const ROLES: Record<Schemas["Role"], string> = {
+  owner: "everything, and who may do what",
+  reviewer: "runs studies",
+  rater: "measures and inspects blind, sees nothing that names a machine",
+  reader: "reads, changes nothing",
+};
+
+/** Who may do what; for owners. */
+export function PeoplePage() {
+  const me = useMe();
+  const client = useQueryClient();
+  const owner = me.data?.role === "owner";
+  const people = useQuery({
+    queryKey: ["people"],
+    queryFn: () => unwrap(api.GET("/api/people")),
+    enabled: owner,
+  });
+  const [error, setError] = useState<Error | null>(null);
+  const carryOut = async (call: Promise<unknown>) => {
+    setError(null);
+    try {
+      await call;
+    } catch (e) {
+      setError(e as Error);
+    }
+    await client.invalidateQueries({ queryKey: ["people"] });
+  };
+  const change = (
+    person: Schemas["PersonOut"],
+    part: Partial<Pick<Schemas["PersonOut"], "role" | "active">>,
+  ) =>
+    carryOut(
+      unwrap(
+        api.PATCH("/api/people/{person_id}", {
+          params: { path: { person_id: person.id } },
+          body: { version: person.version, role: person.role, active: person.active, ...part },
+        }),
+      ),
+    );
+  const add = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const target = event.currentTarget;
+    const form = new FormData(target);
+    void carryOut(
+      unwrap(
+        api.POST("/api/people", {
+          body: {
+            id: newId(),
+            name: String(form.get("name")).trim(),
+            email: String(form.get("email")).trim(),
+            role: String(form.get("role")) as Schemas["Role"],
+            password: String(form.get("password")),
+          },
+        }),
+      ).then(() => target.reset()),
+    );
+  };
+  return (
+    <Shell studyId={null} active="people" title="People">
+      {!owner ? (
+        <Empty title="Only an owner sees this">
+          <p>Ask the owner of this installation for another role.</p>
+        </Empty>
+      ) : (
+        <div className="mx-auto grid max-w-[960px] grid-cols-[minmax(0,1fr)_300px] items-start gap-3 max-[860px]:grid-cols-1">
+          <section aria-label="People" className="sheet p-4">
+            {!people.data && <Skeleton className="h-40" />}
+            <ul>
+              {people.data?.people.map((p) => (
+                <li
+                  key={p.id}
+                  className="grid grid-cols-[minmax(0,1fr)_130px_auto] items-center gap-3 border-b border-rule-2 py-2"
+                >
+                  <span className="min-w-0">
+                    <b className={p.active ? "" : "text-ink-2 line-through"}>{p.name}</b>
+                    <small className="block truncate text-ink-2">{p.email}</small>
+                  </span>
+                  <select
+                    className="input"
+                    aria-label={`Role of ${p.name}`}
+                    value={p.role}
+                    onChange={(e) => void change(p, { role: e.target.value as Schemas["Role"] })}
+                  >
+                    {Object.keys(ROLES).map((r) => (
+                      <option key={r}>{r}</option>
+                    ))}
+                  </select>
+                  <button
+                    type="button"
+                    className="button"
+                    onClick={() => void change(p, { active: !p.active })}
+                  >
+                    {p.active ? "Close account" : "Open again"}
+                  </button>
+                </li>
+              ))}
+            </ul>
+            <div className="pt-2">
+              <Trouble error={error ?? people.error} />
+            </div>
+            <dl className="mt-3 grid grid-cols-[80px_1fr] gap-y-1 text-[12.5px]">
+              {Object.entries(ROLES).map(([role, what]) => (
+                <div key={role} className="contents">
+                  <dt className="font-semibold">{role}</dt>
+                  <dd className="text-ink-2">{what}</dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+          <form onSubmit={add} className="sheet grid gap-2.5 p-4">
+            <h2 className="text-[15px] font-bold">New account</h2>
+            <Field label="Name or role">
+              <input className="input" name="name" required maxLength={80} />
+            </Field>
+            <Field label="Address">
+              <input className="input" name="email" type="email" required />
+            </Field>
+            <Field label="Role">
+              <select className="input" name="role" defaultValue="rater">
+                {Object.keys(ROLES).map((r) => (
+                  <option key={r}>{r}</option>
+                ))}
+              </select>
+            </Field>
+            <Field label="First password" hint="At least 10 characters; hand it over in person.">
+              <input
+                className="input"
+                name="password"
+                type="password"
+                minLength={10}
+                required
+                autoComplete="new-password"
+              />
+            </Field>
+            <button type="submit" className="button primary">
+              Add the account
+            </button>
+          </form>
+        </div>
+      )}
+    </Shell>
+  );
+}

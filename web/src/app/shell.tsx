@@ -1,0 +1,94 @@
+import { Moon } from "@phosphor-icons/react/dist/csr/Moon";
+import { SignOut } from "@phosphor-icons/react/dist/csr/SignOut";
+import { Sun } from "@phosphor-icons/react/dist/csr/Sun";
+import { useQueryClient } from "@tanstack/react-query";
+import { createContext, type ReactNode, useContext, useState } from "react";
+import { createPortal } from "react-dom";
+import { api, setCsrf, unwrap } from "../api/client";
+import { useLine, useMe } from "../api/queries";
+import { Finder } from "./finder";
+import { Rail } from "./rail";
+import { useTheme } from "./theme";
+
+const TopSlot = createContext<HTMLElement | null>(null);
+
+/** Puts a station's own chips into the top strip. */
+export function Top({ children }: { children: ReactNode }) {
+  const slot = useContext(TopSlot);
+  return slot ? createPortal(children, slot) : null;
+}
+
+export function Shell({
+  studyId,
+  active,
+  title,
+  children,
+}: {
+  studyId: string | null;
+  active: string;
+  title?: string;
+  children: ReactNode;
+}) {
+  const me = useMe();
+  const line = useLine(studyId ?? "");
+  const [slot, setSlot] = useState<HTMLElement | null>(null);
+  const rater = me.data?.role === "rater";
+  return (
+    <TopSlot.Provider value={slot}>
+      <div className="grid h-dvh min-h-0 grid-cols-[172px_minmax(0,1fr)] max-[640px]:grid-cols-1 max-[640px]:grid-rows-[auto_minmax(0,1fr)]">
+        <Rail
+          studyId={studyId}
+          line={line.data}
+          active={active}
+          rater={rater}
+          owner={me.data?.role === "owner"}
+        />
+        <div className="grid min-h-0 min-w-0 grid-rows-[48px_minmax(0,1fr)]">
+          <header className="flex min-w-0 items-center gap-3 border-b border-rule px-4">
+            <h1 className="truncate text-[17px] font-bold">{title ?? line.data?.title ?? "Crevlo"}</h1>
+            <div ref={setSlot} className="flex min-w-0 flex-1 items-center gap-2.5" />
+            {!rater && <Finder studyId={studyId} />}
+            <ThemeButton />
+            <SignOutButton name={me.data?.name ?? ""} />
+          </header>
+          <main className="min-h-0 min-w-0 overflow-auto p-3 px-4">{children}</main>
+        </div>
+      </div>
+    </TopSlot.Provider>
+  );
+}
+
+function ThemeButton() {
+  const [theme, toggle] = useTheme();
+  return (
+    <button
+      type="button"
+      className="chip !px-1.5"
+      onClick={toggle}
+      aria-label={theme === "light" ? "Late shift: dark" : "Daylight: light"}
+    >
+      {theme === "light" ? <Moon size={15} /> : <Sun size={15} />}
+    </button>
+  );
+}
+
+function SignOutButton({ name }: { name: string }) {
+  const client = useQueryClient();
+  const leave = async () => {
+    const me = await unwrap(api.DELETE("/api/session"));
+    setCsrf(me.csrf);
+    client.clear();
+    window.location.assign("/");
+  };
+  return (
+    <button
+      type="button"
+      className="chip !px-1.5"
+      onClick={() => void leave()}
+      aria-label={`Sign out ${name}`}
+      title={`Sign out ${name}`}
+    >
+      <SignOut size={15} />
+    </button>
+  );
+}

@@ -1,0 +1,102 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useEffect, useRef, useState } from "react";
+import { api, newId, setCsrf, unwrap } from "../api/client";
+import { useMe } from "../api/queries";
+import { Field, Trouble } from "../parts/bits";
+
+/** Signs in by the one-time token behind the #, which never reaches a server log. */
+export function LinkPage() {
+  const client = useQueryClient();
+  const me = useMe();
+  const [error, setError] = useState<Error | null>(null);
+  const used = useRef(false);
+  useEffect(() => {
+    if (!me.data || used.current) return;
+    used.current = true;
+    const token = window.location.hash.slice(1);
+    unwrap(api.POST("/api/session/link", { body: { token } }))
+      .then((next) => {
+        setCsrf(next.csrf);
+        client.setQueryData(["me"], next);
+        window.history.replaceState(null, "", "/");
+        window.location.replace("/");
+      })
+      .catch((e: Error) => (me.data.person_id ? window.location.replace("/") : setError(e)));
+  }, [me.data, client]);
+  return (
+    <Card title={error ? "This link does not work" : "Signing in …"}>
+      <Trouble error={error} />
+    </Card>
+  );
+}
+
+export function SignIn({ needsOwner }: { needsOwner: boolean }) {
+  const client = useQueryClient();
+  const [error, setError] = useState<Error | null>(null);
+  const submit = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    const email = String(form.get("email"));
+    const password = String(form.get("password"));
+    try {
+      if (needsOwner)
+        await unwrap(
+          api.POST("/api/owner", {
+            body: { id: newId(), name: String(form.get("name")), email, password, role: "owner" },
+          }),
+        );
+      else await unwrap(api.POST("/api/session", { body: { email, password } }));
+      await client.invalidateQueries();
+    } catch (e) {
+      setError(e as Error);
+    }
+  };
+  return (
+    <Card title={needsOwner ? "Make the owner account" : "Sign in"}>
+      {needsOwner && (
+        <p className="text-ink-2">
+          This installation is empty. The first account owns it and can add others.
+        </p>
+      )}
+      <form onSubmit={(e) => void submit(e)} className="grid gap-3">
+        {needsOwner && (
+          <Field label="Name or role">
+            <input className="input" name="name" required maxLength={80} defaultValue="Reviewer" />
+          </Field>
+        )}
+        <Field label="Address">
+          <input className="input" name="email" type="email" autoComplete="username" required />
+        </Field>
+        <Field label="Password" {...(needsOwner ? { hint: "At least 10 characters." } : {})}>
+          <input
+            className="input"
+            name="password"
+            type="password"
+            autoComplete={needsOwner ? "new-password" : "current-password"}
+            minLength={needsOwner ? 10 : 1}
+            required
+          />
+        </Field>
+        <Trouble error={error} />
+        <button type="submit" className="button primary">
+          {needsOwner ? "Make account" : "Sign in"}
+        </button>
+      </form>
+    </Card>
+  );
+}
+
+function Card({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <main className="grid min-h-dvh place-items-center p-4">
+      <div className="sheet grid w-[min(360px,100%)] gap-3 p-6">
+        <span className="text-[19px] font-extrabold [font-stretch:110%]">
+          Crevlo
+          <i className="ml-1 inline-block h-[7px] w-[26px] rounded bg-needle align-middle" />
+        </span>
+        <h1 className="text-[19px] font-bold">{title}</h1>
+        {children}
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,189 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, type ReactNode, useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../api/client";
+import { Field, Trouble } from "../parts/bits";
+
+/** Adds one thing to the library in place; `done` gets it, or null when left. */
+function AddForm<T>({
+  children,
+  send,
+  done,
+  action,
+}: {
+  children: ReactNode;
+  send: (form: FormData) => Promise<T>;
+  done: (made: T | null) => void;
+  action: string;
+}) {
+  const client = useQueryClient();
+  const [error, setError] = useState<Error | null>(null);
+  const submit = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    try {
+      const made = await send(new FormData(event.currentTarget));
+      await client.invalidateQueries({ queryKey: ["library"] });
+      done(made);
+    } catch (e) {
+      setError(e as Error);
+    }
+  };
+  return (
+    <form onSubmit={(e) => void submit(e)} className="mt-3 grid gap-2 rounded border border-rule p-3">
+      <div className="grid grid-cols-2 gap-2">{children}</div>
+      <Trouble error={error} />
+      <div className="flex gap-2">
+        <button type="submit" className="button primary">
+          {action}
+        </button>
+        <button type="button" className="button" onClick={() => done(null)}>
+          Back
+        </button>
+      </div>
+    </form>
+  );
+}
+
+function Text({ label, name, value = "" }: { label: string; name: string; value?: string }) {
+  return (
+    <Field label={label}>
+      <input className="input" name={name} defaultValue={value} required maxLength={80} />
+    </Field>
+  );
+}
+
+function Amount({
+  label,
+  name,
+  value,
+  optional = false,
+}: {
+  label: string;
+  name: string;
+  value?: number;
+  optional?: boolean;
+}) {
+  return (
+    <Field label={label}>
+      <input
+        className="input num"
+        name={name}
+        type="number"
+        step="any"
+        min={0}
+        defaultValue={value}
+        required={!optional}
+      />
+    </Field>
+  );
+}
+
+const amount = (form: FormData, name: string) => Number(form.get(name));
+
+export function ModelForm({ done }: { done: (made: Schemas["ModelOut"] | null) => void }) {
+  return (
+    <AddForm
+      action="Add the machine"
+      done={done}
+      send={(f) =>
+        unwrap(
+          api.POST("/api/models", {
+            body: {
+              id: newId(),
+              name: String(f.get("name")).trim(),
+              bed_x_mm: amount(f, "x"),
+              bed_y_mm: amount(f, "y"),
+              height_mm: amount(f, "z"),
+              list_price: f.get("price") ? amount(f, "price") : null,
+            },
+          }),
+        )
+      }
+    >
+      <Text label="Name" name="name" />
+      <Amount label="List price" name="price" optional />
+      <Amount label="Bed X, mm" name="x" value={220} />
+      <Amount label="Bed Y, mm" name="y" value={220} />
+      <Amount label="Height, mm" name="z" value={250} />
+    </AddForm>
+  );
+}
+
+export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) => void }) {
+  return (
+    <AddForm
+      action="Add the spool"
+      done={done}
+      send={(f) =>
+        unwrap(
+          api.POST("/api/spools", {
+            body: {
+              id: newId(),
+              code: String(f.get("code")).trim(),
+              maker: String(f.get("maker")),
+              material: String(f.get("material")),
+              colour: String(f.get("colour")),
+              density_g_cm3: amount(f, "density"),
+              price_per_kg: amount(f, "price"),
+              diameter_mm: amount(f, "diameter"),
+              dried_on: String(f.get("dried")) || null,
+            },
+          }),
+        )
+      }
+    >
+      <Text label="Code on the spool" name="code" />
+      <Text label="Maker" name="maker" />
+      <Text label="Material" name="material" value="PLA" />
+      <Text label="Colour" name="colour" />
+      <Amount label="Density, g/cm³" name="density" value={1.24} />
+      <Amount label="Diameter, mm" name="diameter" value={1.75} />
+      <Amount label="Price per kg" name="price" value={20} />
+      <Field label="Dried on">
+        <input className="input" type="date" name="dried" />
+      </Field>
+    </AddForm>
+  );
+}
+
+const KINDS = ["caliper", "gauge", "scale", "power meter", "sound meter", "thermometer"] as const;
+
+export function InstrumentForm({ done }: { done: (made: Schemas["InstrumentOut"] | null) => void }) {
+  return (
+    <AddForm
+      action="Add the instrument"
+      done={done}
+      send={(f) =>
+        unwrap(
+          api.POST("/api/instruments", {
+            body: {
+              id: newId(),
+              code: String(f.get("code")).trim(),
+              kind: String(f.get("kind")) as (typeof KINDS)[number],
+              unit: String(f.get("unit")),
+              resolution: amount(f, "resolution"),
+              u_calibration: amount(f, "u"),
+              repeatability: amount(f, "repeatability"),
+              calibrated_on: String(f.get("calibrated")) || null,
+            },
+          }),
+        )
+      }
+    >
+      <Text label="Code" name="code" />
+      <Field label="Kind">
+        <select className="input" name="kind">
+          {KINDS.map((k) => (
+            <option key={k}>{k}</option>
+          ))}
+        </select>
+      </Field>
+      <Text label="Unit" name="unit" value="mm" />
+      <Amount label="Resolution" name="resolution" value={0.01} />
+      <Amount label="Calibration u (standard)" name="u" value={0.015} />
+      <Amount label="Repeatability s" name="repeatability" value={0.01} />
+      <Field label="Calibrated on">
+        <input className="input" type="date" name="calibrated" />
+      </Field>
+    </AddForm>
+  );
+}

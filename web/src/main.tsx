@@ -1,0 +1,124 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import {
+  createRootRoute,
+  createRoute,
+  createRouter,
+  lazyRouteComponent,
+  Outlet,
+  RouterProvider,
+  useParams,
+} from "@tanstack/react-router";
+import { type ComponentType, lazy, StrictMode, Suspense } from "react";
+import { createRoot } from "react-dom/client";
+import { Refusal } from "./api/client";
+import { useMe } from "./api/queries";
+import { KeyBoard } from "./app/keys";
+import { Shell } from "./app/shell";
+import { LinkPage, SignIn } from "./app/sign-in";
+import { RATER_STATIONS, type StationId } from "./app/stations";
+import { StudiesPage } from "./app/studies";
+import { Empty, Skeleton } from "./parts/bits";
+import { SourceDrawer } from "./parts/source-drawer";
+import "./theme.css";
+
+type Screen = ComponentType<{ studyId: string }>;
+const screen = (load: () => Promise<{ default: Screen }>) => lazy(load);
+const SCREENS: Record<StationId, Screen> = {
+  plan: screen(() => import("./stations/plan")),
+  receive: screen(() => import("./stations/receive")),
+  print: screen(() => import("./stations/print")),
+  measure: screen(() => import("./stations/measure")),
+  inspect: screen(() => import("./stations/inspect")),
+  cost: screen(() => import("./stations/cost")),
+  rank: screen(() => import("./stations/rank")),
+  publish: screen(() => import("./stations/publish")),
+};
+
+function Root() {
+  const me = useMe();
+  if (window.location.pathname === "/link") return <Outlet />;
+  if (me.isPending) return null;
+  if (me.isError)
+    return (
+      <Empty title="The server does not answer">
+        <p>Nothing was lost. This page tries again when you reload it.</p>
+      </Empty>
+    );
+  if (!me.data.person_id) return <SignIn needsOwner={me.data.needs_owner} />;
+  return (
+    <KeyBoard>
+      <SourceDrawer>
+        <Outlet />
+      </SourceDrawer>
+    </KeyBoard>
+  );
+}
+
+function Station() {
+  const { studyId, station } = useParams({ from: "/study/$studyId/$station" });
+  const me = useMe();
+  const Body = SCREENS[station as StationId];
+  const closed = me.data?.role === "rater" && !RATER_STATIONS.includes(station as StationId);
+  return (
+    <Shell studyId={studyId} active={station}>
+      {!Body || closed ? (
+        <Empty title={closed ? "Not open to raters" : "There is no such station"}>
+          <p>
+            {closed
+              ? "Machines stay hidden while the study is blind."
+              : "Choose one of the eight on the left."}
+          </p>
+        </Empty>
+      ) : (
+        <Suspense fallback={<Skeleton className="h-full" />}>
+          <Body studyId={studyId} />
+        </Suspense>
+      )}
+    </Shell>
+  );
+}
+
+const root = createRootRoute({ component: Root });
+const routes = root.addChildren([
+  createRoute({ getParentRoute: () => root, path: "/", component: StudiesPage }),
+  createRoute({ getParentRoute: () => root, path: "/link", component: LinkPage }),
+  createRoute({ getParentRoute: () => root, path: "/study/$studyId/$station", component: Station }),
+  createRoute({
+    getParentRoute: () => root,
+    path: "/library/$kind",
+    component: lazyRouteComponent(() => import("./library"), "LibraryPage"),
+  }),
+  createRoute({
+    getParentRoute: () => root,
+    path: "/people",
+    component: lazyRouteComponent(() => import("./app/people"), "PeoplePage"),
+  }),
+  createRoute({
+    getParentRoute: () => root,
+    path: "/api-docs",
+    component: lazyRouteComponent(() => import("./app/api-docs"), "ApiDocsPage"),
+  }),
+]);
+const router = createRouter({ routeTree: routes, defaultPreload: "intent" });
+declare module "@tanstack/react-router" {
+  interface Register {
+    router: typeof router;
+  }
+}
+
+const client = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (count, error) => !(error instanceof Refusal) && count < 2,
+      staleTime: 2_000,
+    },
+  },
+});
+
+createRoot(document.getElementById("root")!).render(
+  <StrictMode>
+    <QueryClientProvider client={client}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>
+  </StrictMode>,
+);

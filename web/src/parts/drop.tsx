@@ -1,0 +1,90 @@
+import { UploadSimple } from "@phosphor-icons/react/dist/csr/UploadSimple";
+import { type DragEvent, type ReactNode, useId, useRef, useState } from "react";
+import { sendFile } from "../api/client";
+import { Trouble } from "./bits";
+
+/** Takes one file by dropping or choosing, sends it with progress, and can be cancelled. */
+export function DropZone<T>({
+  label,
+  hint,
+  accept,
+  path,
+  took,
+  small = false,
+}: {
+  label: string;
+  hint?: ReactNode;
+  accept: string;
+  path: (name: string) => string;
+  took: (answer: T) => void;
+  small?: boolean;
+}) {
+  const id = useId();
+  const [over, setOver] = useState(false);
+  const [share, setShare] = useState<number | null>(null);
+  const [error, setError] = useState<Error | null>(null);
+  const cancel = useRef<AbortController | null>(null);
+  const send = async (file: File | undefined) => {
+    if (!file || cancel.current) return;
+    cancel.current = new AbortController();
+    setError(null);
+    setShare(0);
+    try {
+      took(await sendFile<T>(path(file.name), file, setShare, cancel.current.signal));
+    } catch (e) {
+      setError(e as Error);
+    } finally {
+      cancel.current = null;
+      setShare(null);
+    }
+  };
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    void send(event.dataTransfer.files[0]);
+  };
+  return (
+    <div className="grid gap-1.5">
+      <label
+        htmlFor={id}
+        onDragOver={(e) => {
+          e.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={drop}
+        className={`grid cursor-pointer place-items-center gap-1 rounded-[6px] border-2 border-dashed text-center has-focus-visible:outline-2 has-focus-visible:outline-needle ${small ? "min-h-[44px] p-2" : "min-h-[120px] p-5"} ${over ? "border-needle bg-needle-wash" : "border-[var(--ink-3)]"}`}
+      >
+        <span className={`inline-flex items-center gap-2 font-semibold ${small ? "" : "text-[16px]"}`}>
+          <UploadSimple size={small ? 15 : 20} /> {label}
+        </span>
+        {hint && <span className="text-[12.5px] text-ink-2">{hint}</span>}
+        <input
+          id={id}
+          type="file"
+          accept={accept}
+          className="sr-only"
+          onChange={(e) => {
+            void send(e.target.files?.[0]);
+            e.target.value = "";
+          }}
+        />
+      </label>
+      {share !== null && (
+        <div className="flex items-center gap-2 text-[12.5px]">
+          <progress
+            className="h-2 flex-1"
+            value={share}
+            max={1}
+            aria-label={share < 1 ? "Sending" : "Reading"}
+          />
+          <span>{share < 1 ? `Sending, ${Math.round(100 * share)} %` : "Reading the file …"}</span>
+          <button type="button" className="button !min-h-[28px]" onClick={() => cancel.current?.abort()}>
+            Cancel
+          </button>
+        </div>
+      )}
+      <Trouble error={error} />
+    </div>
+  );
+}

@@ -1,0 +1,153 @@
+import { X } from "@phosphor-icons/react/dist/csr/X";
+import { useQuery } from "@tanstack/react-query";
+import { Dialog } from "radix-ui";
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from "react";
+import { api, type Schemas, unwrap } from "../api/client";
+import { day } from "./bits";
+
+/** Names a figure: where its source can be asked for. */
+export type Figure =
+  | { station: "measure"; specimen: string; feature?: string }
+  | { station: "cost"; study: string; unit: string; part: string }
+  | { station: "rank"; study: string; unit: string; criterion: string };
+
+const Open = createContext<(figure: Figure) => void>(() => {});
+export const useSource = () => useContext(Open);
+
+function ask(figure: Figure): Promise<Schemas["Source"]> {
+  if (figure.station === "measure")
+    return unwrap(
+      api.GET("/api/specimens/{specimen_id}/source", {
+        params: {
+          path: { specimen_id: figure.specimen },
+          query: figure.feature ? { feature: figure.feature } : {},
+        },
+      }),
+    );
+  const path = { study_id: figure.study, unit_id: figure.unit };
+  if (figure.station === "cost")
+    return unwrap(
+      api.GET("/api/studies/{study_id}/units/{unit_id}/cost-source", {
+        params: { path, query: { part: figure.part } },
+      }),
+    );
+  return unwrap(
+    api.GET("/api/studies/{study_id}/units/{unit_id}/rank-source", {
+      params: { path, query: { criterion: figure.criterion } },
+    }),
+  );
+}
+
+/** A figure with its dotted underline: click, Enter or “.” opens how it was made. */
+export function Sourced({
+  figure,
+  children,
+  label,
+}: {
+  figure: Figure;
+  children: ReactNode;
+  label?: string;
+}) {
+  const open = useSource();
+  return (
+    <button
+      type="button"
+      className="sourced"
+      data-figure={JSON.stringify(figure)}
+      aria-label={label}
+      onClick={() => open(figure)}
+    >
+      {children}
+    </button>
+  );
+}
+
+export function SourceDrawer({ children }: { children: ReactNode }) {
+  const [figure, setFigure] = useState<Figure | null>(null);
+  const open = useCallback((next: Figure) => setFigure(next), []);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== "." || event.ctrlKey || event.metaKey) return;
+      const focused = document.activeElement;
+      const holder = focused instanceof HTMLElement ? focused.closest<HTMLElement>("[data-figure]") : null;
+      if (!holder?.dataset.figure) return;
+      event.preventDefault();
+      setFigure(JSON.parse(holder.dataset.figure) as Figure);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  const source = useQuery({
+    queryKey: ["source", figure],
+    queryFn: () => ask(figure!),
+    enabled: figure !== null,
+    staleTime: 0,
+  });
+  return (
+    <Open.Provider value={open}>
+      {children}
+      <Dialog.Root open={figure !== null} onOpenChange={(is) => !is && setFigure(null)}>
+        <Dialog.Portal>
+          <Dialog.Overlay className="fixed inset-0 bg-black/20" />
+          <Dialog.Content
+            aria-describedby={undefined}
+            className="fixed inset-y-0 right-0 z-20 flex w-[min(440px,100vw)] flex-col overflow-y-auto border-l border-rule bg-sheet p-5"
+          >
+            <div className="flex items-start justify-between gap-3">
+              <div>
+                <span className="lab">How it was made</span>
+                <Dialog.Title className="text-[19px] font-bold leading-tight [font-stretch:92%]">
+                  {source.data?.title ?? "Source"}
+                </Dialog.Title>
+                {source.data?.amount && <p className="num mt-1 text-[15px]">{source.data.amount}</p>}
+              </div>
+              <Dialog.Close className="button !min-h-[32px] !px-2" aria-label="Close">
+                <X size={16} />
+              </Dialog.Close>
+            </div>
+            {source.isError && <p className="trouble mt-3">{source.error.message}</p>}
+            {source.data && <SourceBody source={source.data} />}
+          </Dialog.Content>
+        </Dialog.Portal>
+      </Dialog.Root>
+    </Open.Provider>
+  );
+}
+
+function SourceBody({ source }: { source: Schemas["Source"] }) {
+  return (
+    <>
+      <p className="mt-3 border-l-3 border-enamel pl-3 text-[13px] text-ink-2">{source.rule}</p>
+      {source.inputs.length > 0 && (
+        <dl className="mt-4 grid gap-1.5">
+          {source.inputs.map((input, i) => (
+            <div key={i} className="grid grid-cols-[1fr_auto] gap-x-3 border-b border-rule-2 pb-1.5">
+              <dt>{input.name}</dt>
+              <dd className="num text-[12px] font-semibold">{input.amount}</dd>
+              {input.note && <dd className="col-span-2 text-[12px] text-ink-2">{input.note}</dd>}
+            </div>
+          ))}
+        </dl>
+      )}
+      {source.entries.length > 0 && (
+        <>
+          <h3 className="lab mt-5 mb-1">Entries, {source.entries.length}</h3>
+          <ul className="grid">
+            {source.entries.map((entry, i) => (
+              <li
+                key={i}
+                className={`grid grid-cols-[1fr_auto] gap-x-3 border-b border-rule-2 py-1.5 text-[12.5px] ${entry.struck ? "text-ink-2 line-through" : ""}`}
+              >
+                <span>{entry.what}</span>
+                <span className="num font-semibold">{entry.amount}</span>
+                <span className="col-span-2 text-[11.5px] text-ink-2">
+                  {[entry.by, entry.using, day(entry.at), entry.note].filter(Boolean).join(" · ")}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </>
+  );
+}

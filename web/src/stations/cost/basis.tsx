@@ -1,0 +1,100 @@
+import { type FormEvent, useState } from "react";
+import { api, type Schemas, unwrap } from "../../api/client";
+import { useChange } from "../../api/queries";
+import { Field, Trouble } from "../../parts/bits";
+import { Conflict } from "../../parts/conflict";
+import { text } from "./text";
+
+type BasisField = keyof typeof text.fields;
+const FIELDS = Object.keys(text.fields) as BasisField[];
+
+function typedFrom(basis: Schemas["CostBasis"]): Record<BasisField, string> {
+  return Object.fromEntries(FIELDS.map((f) => [f, String(basis[f])])) as Record<BasisField, string>;
+}
+
+/** What the whole study's costs rest on; a change recomputes every machine. */
+export function Basis({ studyId, view, may }: { studyId: string; view: Schemas["CostView"]; may: boolean }) {
+  const [typed, setTyped] = useState(() => typedFrom(view.basis));
+  const [undo, setUndo] = useState<Schemas["CostBasis"] | null>(null);
+  const changed = FIELDS.some((f) => Number(typed[f]) !== view.basis[f]);
+  const save = useChange(studyId, ["study", studyId, "cost"], (body: Schemas["CostBasis"]) =>
+    unwrap(api.PUT("/api/studies/{study_id}/cost", { params: { path: { study_id: studyId } }, body })),
+  );
+  const send = (values: Record<BasisField, number>, version: number) =>
+    save.mutate(
+      { ...values, version },
+      {
+        onSuccess: (next) => {
+          setUndo(view.basis);
+          setTyped(typedFrom(next.basis));
+        },
+      },
+    );
+  const mine = () =>
+    Object.fromEntries(FIELDS.map((f) => [f, Number(typed[f])])) as Record<BasisField, number>;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (changed) send(mine(), view.basis.version);
+  };
+  const conflict = save.error && "theirs" in save.error && save.error.theirs;
+  const unit = (words: string) => (words.startsWith("per") ? `${view.currency} ${words}` : words);
+  return (
+    <section aria-label={text.basis} className="sheet min-h-0 overflow-y-auto p-4">
+      <h2 className="lab">{text.basis}</h2>
+      <form onSubmit={submit} className="mt-2 grid gap-2.5">
+        {FIELDS.map((f) => (
+          <Field key={f} label={`${text.fields[f][0]}, ${unit(text.fields[f][1])}`}>
+            <input
+              className="input num"
+              type="number"
+              step="any"
+              min={0}
+              max={f === "loss_fraction" ? 1 : undefined}
+              required
+              disabled={!may}
+              value={typed[f]}
+              onChange={(e) => setTyped({ ...typed, [f]: e.target.value })}
+            />
+          </Field>
+        ))}
+        {conflict ? (
+          <Conflict
+            error={save.error}
+            labels={Object.fromEntries(FIELDS.map((f) => [f, text.fields[f][0]]))}
+            mine={mine()}
+            keepMine={() => send(mine(), view.basis.version)}
+            takeTheirs={() => {
+              setTyped(typedFrom(view.basis));
+              save.reset();
+            }}
+          />
+        ) : (
+          <Trouble error={save.error} />
+        )}
+        {may && (
+          <button type="submit" className="button primary" disabled={!changed || save.isPending}>
+            Recompute with these
+          </button>
+        )}
+        {undo && !changed && (
+          <button
+            type="button"
+            className="button"
+            onClick={() => {
+              const { version: _, ...before } = undo;
+              send(before, view.basis.version);
+              setUndo(null);
+            }}
+          >
+            Undo the change
+          </button>
+        )}
+      </form>
+      {view.spool && view.material_per_kg !== null && (
+        <p className="pt-4 text-[12.5px] text-ink-2">
+          {text.spool(view.spool, `${view.material_per_kg.toFixed(2)} ${view.currency}`)}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,160 @@
+import type { Schemas } from "../../api/client";
+import { useCost, useMe } from "../../api/queries";
+import { BeadBar } from "../../parts/bead-bar";
+import { Empty, Skeleton, Trouble } from "../../parts/bits";
+import { Sourced, useSource } from "../../parts/source-drawer";
+import { UnitName } from "../../parts/unit-mark";
+import { Basis } from "./basis";
+import { text } from "./text";
+
+const COLOUR: Record<string, string> = {
+  material: "var(--c1)",
+  energy: "var(--c5)",
+  machine: "var(--c3)",
+  labour: "var(--c6)",
+  failures: "var(--needle)",
+};
+
+export default function Cost({ studyId }: { studyId: string }) {
+  const view = useCost(studyId);
+  const me = useMe();
+  if (view.isError) return <Trouble error={view.error} />;
+  if (!view.data) return <Skeleton className="h-full" />;
+  if (view.data.machines.length === 0)
+    return (
+      <Empty title={text.empty}>
+        <p>{text.emptyWhy}</p>
+      </Empty>
+    );
+  const may = me.data?.role === "owner" || me.data?.role === "reviewer";
+  return (
+    <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_270px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+      <div className="grid min-h-0 min-w-0 grid-rows-[auto_minmax(0,1fr)] gap-3">
+        <MakeUp view={view.data} studyId={studyId} />
+        <Inputs view={view.data} studyId={studyId} />
+      </div>
+      <Basis key={studyId} studyId={studyId} view={view.data} may={may} />
+    </div>
+  );
+}
+
+function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string }) {
+  const open = useSource();
+  const most = Math.max(...view.machines.map((m) => (m.total.value ?? 0) + (m.total.expanded ?? 0)), 0.01);
+  return (
+    <section aria-label={text.makeUp} className="sheet min-h-0 overflow-y-auto px-4 py-3">
+      <h2 className="lab">
+        {text.makeUp}, {view.currency}
+      </h2>
+      {view.sentence && (
+        <p className="mt-0.5 text-[18px] leading-snug font-bold [font-stretch:94%]">{view.sentence}</p>
+      )}
+      <p className="mt-1.5 flex flex-wrap gap-x-4 gap-y-1 text-[12px] text-ink-2">
+        {Object.entries(text.parts).map(([part, name]) => (
+          <span key={part} className="inline-flex items-center gap-1.5">
+            <i className="block h-2.5 w-5 rounded-full" style={{ background: COLOUR[part] }} />
+            {name}
+          </span>
+        ))}
+      </p>
+      <ol className="mt-2">
+        {view.machines.map((m) => (
+          <li
+            key={m.machine.unit_id}
+            className="grid grid-cols-[176px_minmax(0,1fr)_92px] items-center gap-x-3 border-t border-rule-2 py-2 max-[640px]:grid-cols-[1fr_92px]"
+          >
+            <span className="font-semibold">
+              <UnitName mark={m.machine.mark} name={m.machine.name} />
+              {m.machine.is_control && <span className="lab ml-2">control</span>}
+            </span>
+            {m.total.value === null ? (
+              <span className="text-[12.5px] text-ink-2 max-[640px]:col-span-2 max-[640px]:row-start-2">
+                not determined: needs {m.total.needs}
+              </span>
+            ) : (
+              <div className="max-[640px]:col-span-2 max-[640px]:row-start-2">
+                <BeadBar
+                  label={`${m.machine.name}, cost by what it goes on`}
+                  full={most}
+                  beads={m.parts.map((p) => ({
+                    key: p.name,
+                    width: p.amount,
+                    colour: COLOUR[p.name]!,
+                    title: `${text.parts[p.name]}: ${p.amount.toFixed(3)} ${view.currency}, source`,
+                  }))}
+                  figureOf={(part) => ({ station: "cost", study: studyId, unit: m.machine.unit_id, part })}
+                  whisker={{
+                    low: m.total.value - (m.total.expanded ?? 0),
+                    high: m.total.value + (m.total.expanded ?? 0),
+                  }}
+                  onBead={(part) => open({ station: "cost", study: studyId, unit: m.machine.unit_id, part })}
+                />
+              </div>
+            )}
+            <span className="num text-right text-[17px] font-semibold">
+              {m.total.value !== null && (
+                <>
+                  <Sourced
+                    figure={{ station: "cost", study: studyId, unit: m.machine.unit_id, part: "total" }}
+                    label={`${m.machine.name}: ${m.total.value.toFixed(2)} ${view.currency} per good part, source`}
+                  >
+                    {m.total.value.toFixed(2)}
+                  </Sourced>
+                  <small className="block text-[10.5px] font-normal text-ink-2">
+                    ± {m.total.expanded?.toFixed(2)}
+                  </small>
+                </>
+              )}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function Inputs({ view, studyId }: { view: Schemas["CostView"]; studyId: string }) {
+  const cell = (m: Schemas["MachineCost"], part: string, shown: string | null, unit: string) =>
+    shown === null ? (
+      <span className="text-ink-2">–</span>
+    ) : (
+      <Sourced
+        figure={{ station: "cost", study: studyId, unit: m.machine.unit_id, part }}
+        label={`${m.machine.name}: ${shown} ${unit}, source`}
+      >
+        {shown}
+      </Sourced>
+    );
+  return (
+    <section aria-label={text.inputs} className="sheet min-h-0 overflow-auto px-4 py-3">
+      <h2 className="lab pb-1">{text.inputs}</h2>
+      <table className="table">
+        <thead>
+          <tr>
+            <th scope="col">Machine</th>
+            <th scope="col">Filament, g</th>
+            <th scope="col">Energy, kWh</th>
+            <th scope="col">Time, h</th>
+            <th scope="col">All in, {view.currency}</th>
+            <th scope="col">Good of tried</th>
+          </tr>
+        </thead>
+        <tbody className="num">
+          {view.machines.map((m) => (
+            <tr key={m.machine.unit_id}>
+              <td className="!font-sans">
+                <UnitName mark={m.machine.mark} name={m.machine.name} />
+              </td>
+              <td>{cell(m, "material", m.part_g?.toFixed(2) ?? null, "g")}</td>
+              <td>{cell(m, "energy", m.energy_kwh?.toFixed(3) ?? null, "kWh")}</td>
+              <td>{cell(m, "machine", m.hours?.toFixed(2) ?? null, "h")}</td>
+              <td>{cell(m, "machine", m.all_in.value?.toFixed(0) ?? null, view.currency)}</td>
+              <td>{cell(m, "failures", m.tries ? `${m.good}/${m.tries}` : null, "attempts")}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="pt-2 text-[12px] text-ink-2">{text.onePerPlate}</p>
+    </section>
+  );
+}

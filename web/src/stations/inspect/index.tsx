@@ -1,0 +1,317 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { useChange, useInspect, useMe } from "../../api/queries";
+import { useKeys } from "../../app/keys";
+import { Top } from "../../app/shell";
+import { BlindTag, Empty, Field, Key, Skeleton, Trouble } from "../../parts/bits";
+import { UnitName } from "../../parts/unit-mark";
+import { text } from "./text";
+
+export default function Inspect({ studyId }: { studyId: string }) {
+  const view = useInspect(studyId);
+  if (view.isError) return <Trouble error={view.error} />;
+  if (!view.data) return <Skeleton className="h-full" />;
+  if (view.data.specimens.length === 0)
+    return (
+      <Empty title={text.empty}>
+        <p>{text.emptyWhy}</p>
+      </Empty>
+    );
+  return <Scores studyId={studyId} view={view.data} />;
+}
+
+function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView"] }) {
+  const key = ["study", studyId, "inspect"];
+  const me = useMe();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [at, setAt] = useState(0);
+  const [change, setChange] = useState<{ severity: number; reason: string } | null>(null);
+  const open = view.specimens.filter((s) => !s.locked);
+  const done = view.specimens.filter((s) => s.locked);
+  const specimen = view.specimens.find((s) => s.id === chosen) ?? open[0] ?? view.specimens[0]!;
+  const defect = view.defects[at]!;
+  const own = specimen.scores.find((s) => s.defect === defect.code);
+  const path = { params: { path: { specimen_id: specimen.id } } };
+  const score = useChange(studyId, key, (body: Schemas["NewScore"]) =>
+    unwrap(api.POST("/api/specimens/{specimen_id}/scores", { ...path, body })),
+  );
+  const lock = useChange(studyId, key, () => unwrap(api.POST("/api/specimens/{specimen_id}/lock", path)));
+  const reveal = useChange(studyId, ["study", studyId, "revealed"], () =>
+    unwrap(api.POST("/api/studies/{study_id}/reveal", { params: { path: { study_id: studyId } } })),
+  );
+  const complete = view.defects.every((d) => specimen.scores.some((s) => s.defect === d.code));
+  const next = () => setAt((i) => Math.min(i + 1, view.defects.length - 1));
+  const give = (severity: number) => {
+    if (specimen.locked || score.isPending) return;
+    if (own && own.severity === severity) {
+      next();
+      return;
+    }
+    if (own) {
+      setChange({ severity, reason: "" });
+      return;
+    }
+    score.mutate({ id: newId(), defect: defect.code, severity }, { onSuccess: next });
+  };
+  const choose = (id: string) => {
+    setChosen(id);
+    setAt(0);
+    setChange(null);
+  };
+  const lockNow = () =>
+    lock.mutate(undefined, {
+      onSuccess: () => choose(open.find((s) => s.id !== specimen.id)?.id ?? specimen.id),
+    });
+  useKeys([
+    // Severity keys shadow the station keys here: the hand stays on the digits while the eye is on the part.
+    ...[0, 1, 2, 3, 4, 5].map((n) => ({
+      key: String(n),
+      does: n === 0 ? "0 to 5: severity of the defect shown" : "",
+      run: () => give(n),
+    })),
+    { key: "ArrowDown", does: "next defect", run: next },
+    { key: "ArrowUp", does: "previous defect", run: () => setAt((i) => Math.max(i - 1, 0)) },
+    {
+      key: "l",
+      does: "lock the scores of this specimen",
+      run: () => complete && !specimen.locked && lockNow(),
+    },
+  ]);
+  return (
+    <div className="grid h-full min-h-0 grid-cols-[176px_minmax(0,1fr)_300px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+      <Top>
+        <span className="chip">
+          Specimen <BlindTag code={specimen.blind_code} />
+        </span>
+        <span className={view.revealed_at ? "chip" : "chip border-[var(--brass)] bg-brass-wash"}>
+          {view.revealed_at ? text.shown : text.blind}
+        </span>
+      </Top>
+      <section aria-label="Queue" className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40">
+        <h2 className="lab px-3 pt-2 pb-1">{text.toInspect(open.length)}</h2>
+        <List lines={open} of={view.defects.length} active={specimen.id} choose={choose} />
+        {done.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.locked(done.length)}</h2>}
+        <List lines={done} of={view.defects.length} active={specimen.id} choose={choose} />
+      </section>
+      <section aria-label="Severity" className="sheet flex min-h-0 flex-col overflow-y-auto p-5">
+        <div className="flex items-baseline justify-between gap-4">
+          <h2 className="text-[26px] leading-tight font-extrabold [font-stretch:88%]">{defect.name}</h2>
+          <span className="lab">
+            {at + 1} of {view.defects.length}
+          </span>
+        </div>
+        <p className="mt-0.5 text-[14px] text-ink-2">
+          {defect.look}
+          {defect.structural && " A 5 here rejects the part."}
+        </p>
+        <ol className="mt-3 grid gap-1.5" aria-label={`Severity of ${defect.name.toLowerCase()}`}>
+          {defect.anchors.map((anchor, severity) => {
+            const on = own?.severity === severity;
+            return (
+              <li key={severity}>
+                <button
+                  type="button"
+                  disabled={specimen.locked}
+                  aria-pressed={on}
+                  onClick={() => give(severity)}
+                  className={`grid min-h-[46px] w-full grid-cols-[44px_1fr] items-center rounded-[5px] border text-left text-[14px] ${on ? "border-enamel bg-enamel font-semibold text-on-enamel" : "border-rule hover:border-ink-3"}`}
+                >
+                  <span className="num text-center text-[20px] font-semibold">{severity}</span>
+                  <span className="py-1.5 pr-3">{anchor}</span>
+                </button>
+              </li>
+            );
+          })}
+        </ol>
+        {change && (
+          <form
+            className="mt-3 grid gap-2"
+            onSubmit={(e) => {
+              e.preventDefault();
+              score.mutate(
+                {
+                  id: newId(),
+                  defect: defect.code,
+                  severity: change.severity,
+                  supersedes_id: own!.id,
+                  reason: change.reason,
+                },
+                {
+                  onSuccess: () => {
+                    setChange(null);
+                    next();
+                  },
+                },
+              );
+            }}
+          >
+            <Field
+              label={`Why ${change.severity} instead of ${own?.severity}; the old score stays on record`}
+            >
+              <input
+                className="input"
+                autoFocus
+                required
+                maxLength={300}
+                value={change.reason}
+                onChange={(e) => setChange({ ...change, reason: e.target.value })}
+              />
+            </Field>
+            <div className="flex gap-2">
+              <button type="submit" className="button primary">
+                Change the score
+              </button>
+              <button type="button" className="button" onClick={() => setChange(null)}>
+                Leave it
+              </button>
+            </div>
+          </form>
+        )}
+        <Trouble error={score.error ?? lock.error} />
+        <p className="mt-auto pt-3 text-[12px] text-ink-2">
+          <Key>0</Key>–<Key>5</Key> score and go on · <Key>↑</Key> <Key>↓</Key> between defects · <Key>L</Key>{" "}
+          lock
+        </p>
+      </section>
+      <section aria-label="Scores" className="sheet flex min-h-0 flex-col overflow-y-auto p-3.5">
+        <h2 className="lab pb-1">Scores of {specimen.blind_code}</h2>
+        <ul>
+          {view.defects.map((d, i) => {
+            const given = specimen.scores.find((s) => s.defect === d.code);
+            return (
+              <li key={d.code}>
+                <button
+                  type="button"
+                  onClick={() => setAt(i)}
+                  className={`grid w-full grid-cols-[1fr_auto_20px] items-center gap-2 border-b border-rule-2 px-1.5 py-1.5 text-left ${i === at ? "bg-needle-wash" : "hover:bg-station-on"}`}
+                >
+                  <span>{d.name}</span>
+                  <span className="flex gap-[3px]" aria-hidden="true">
+                    {[1, 2, 3, 4, 5].map((n) => (
+                      <i
+                        key={n}
+                        className="block h-2 w-3 rounded-full"
+                        style={{ background: given && given.severity >= n ? "var(--c4)" : "var(--rule-2)" }}
+                      />
+                    ))}
+                  </span>
+                  <b className="num text-right text-[12px]">{given?.severity ?? "·"}</b>
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+        {specimen.quality !== null && (
+          <p className="mt-3">
+            Quality <b className="num">{specimen.quality.toFixed(1)}</b> of 100
+            {specimen.rejected_by && (
+              <span className="text-needle-ink"> · rejected: {specimen.rejected_by}</span>
+            )}
+          </p>
+        )}
+        {!specimen.locked && (
+          <button
+            type="button"
+            className="button primary mt-3"
+            disabled={!complete || lock.isPending}
+            onClick={lockNow}
+          >
+            {text.lock}
+          </button>
+        )}
+        <p className="mt-2 text-[12px] text-ink-2">{text.lockHint}</p>
+        <Reveal
+          studyId={studyId}
+          view={view}
+          may={me.data?.role === "owner" || me.data?.role === "reviewer"}
+          reveal={() => reveal.mutate(undefined)}
+          error={reveal.error}
+        />
+        <p className="caution mt-auto">{text.caution}</p>
+      </section>
+    </div>
+  );
+}
+
+function Reveal({
+  studyId,
+  view,
+  may,
+  reveal,
+  error,
+}: {
+  studyId: string;
+  view: Schemas["InspectView"];
+  may: boolean;
+  reveal: () => void;
+  error: Error | null;
+}) {
+  const me = useMe();
+  const revealed = useQuery({
+    queryKey: ["study", studyId, "revealed"],
+    queryFn: () =>
+      unwrap(api.GET("/api/studies/{study_id}/revealed", { params: { path: { study_id: studyId } } })),
+    enabled: view.revealed_at !== null && me.data?.role !== "rater",
+  });
+  if (view.revealed_at)
+    return (
+      <div className="mt-4">
+        <h2 className="lab pb-1">{text.shown}</h2>
+        <ul className="text-[12.5px]">
+          {revealed.data?.specimens.map((r) => (
+            <li
+              key={r.blind_code}
+              className="grid grid-cols-[40px_1fr_auto] gap-2 border-b border-rule-2 py-1"
+            >
+              <BlindTag code={r.blind_code} />
+              <UnitName mark={r.machine.mark} name={r.machine.name} />
+              <span className="num">{r.quality?.toFixed(1)}</span>
+            </li>
+          ))}
+        </ul>
+      </div>
+    );
+  if (!may) return null;
+  return (
+    <div className="mt-4 grid gap-1.5">
+      <button type="button" className="button" disabled={!view.may_reveal} onClick={reveal}>
+        {text.reveal}
+      </button>
+      {view.reveal_needs && <p className="text-[12px] text-ink-2">{view.reveal_needs}</p>}
+      <Trouble error={error} />
+    </div>
+  );
+}
+
+function List({
+  lines,
+  of,
+  active,
+  choose,
+}: {
+  lines: Schemas["SpecimenScores"][];
+  of: number;
+  active: string;
+  choose: (id: string) => void;
+}) {
+  return (
+    <ul>
+      {lines.map((s) => (
+        <li key={s.id}>
+          <button
+            type="button"
+            onClick={() => choose(s.id)}
+            aria-current={s.id === active ? "true" : undefined}
+            className={`flex w-full justify-between border-b border-rule-2 px-3 py-1.5 text-left text-[12.5px] ${s.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
+          >
+            <BlindTag code={s.blind_code} />
+            <span className="num text-[11px] text-ink-2">
+              {s.locked ? "locked" : `${s.scores.length}/${of}`}
+            </span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,420 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { addReading, dropPending, sendPending, usePending } from "../../api/pending";
+import { useChange, useMeasure, useSpecimen } from "../../api/queries";
+import { useKeys } from "../../app/keys";
+import { Top } from "../../app/shell";
+import { BlindTag, Empty, Key, Skeleton, Trouble } from "../../parts/bits";
+import { Dial } from "../../parts/dial";
+import { ArtifactDrawing } from "../../parts/drawing";
+import { CantPanel, CorrectPanel, ZeroPanel } from "./panels";
+import { ReadingTable } from "./readings";
+import { Says } from "./says";
+import { text } from "./text";
+
+/** A place for one reading: a face and which of its repeats. */
+export type Slot = { featureId: string; code: string; nominal: number; repeat: number };
+type Mode = "read" | "cant" | "zero" | { correct: Schemas["ReadingOut"]; slot: Slot };
+
+export default function Measure({ studyId }: { studyId: string }) {
+  const queue = useMeasure(studyId);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const specimenId =
+    chosen ?? queue.data?.queue.find((q) => q.done < q.due)?.id ?? queue.data?.queue[0]?.id ?? null;
+  if (queue.isError) return <Trouble error={queue.error} />;
+  if (!queue.data) return <Skeleton className="h-full" />;
+  if (!specimenId || !queue.data.artifact)
+    return (
+      <Empty title={text.empty}>
+        <p>{text.emptyWhy}</p>
+      </Empty>
+    );
+  return <Bench studyId={studyId} queue={queue.data} specimenId={specimenId} choose={setChosen} />;
+}
+
+function Bench({
+  studyId,
+  queue,
+  specimenId,
+  choose,
+}: {
+  studyId: string;
+  queue: Schemas["MeasureQueue"];
+  specimenId: string;
+  choose: (id: string) => void;
+}) {
+  const client = useQueryClient();
+  const specimen = useSpecimen(specimenId);
+  const pending = usePending();
+  const [mode, setMode] = useState<Mode>("read");
+  const [typed, setTyped] = useState("");
+  const [wrong, setWrong] = useState("");
+  const [back, setBack] = useState<Slot | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const caliper = queue.calipers[0];
+  const artifact = queue.artifact!;
+
+  const own = pending.filter((p) => p.specimenId === specimenId);
+  const slots = useMemo<Slot[]>(
+    () =>
+      artifact.features.flatMap((f) =>
+        Array.from({ length: queue.repeats }, (_, r) => ({
+          featureId: f.id,
+          code: f.code,
+          nominal: f.nominal_mm,
+          repeat: r + 1,
+        })),
+      ),
+    [artifact, queue.repeats],
+  );
+  const filled = useCallback(
+    (s: Slot) =>
+      specimen.data?.features
+        .find((f) => f.feature_id === s.featureId)
+        ?.readings.find((r) => r.repeat === s.repeat),
+    [specimen.data],
+  );
+  const waiting = (s: Slot) =>
+    own.find((p) => p.reading.feature_id === s.featureId && p.reading.repeat === s.repeat);
+  const next = specimen.data ? slots.find((s) => !filled(s) && !waiting(s)) : undefined;
+  const slot = back ?? next;
+  const line = specimen.data?.features.find((f) => f.feature_id === slot?.featureId);
+
+  const took = useCallback(
+    (view: Schemas["SpecimenView"]) => {
+      client.setQueryData(["specimen", view.id], view);
+      client.setQueryData<Schemas["MeasureQueue"]>(
+        ["study", studyId, "measure"],
+        (old) =>
+          old && { ...old, queue: old.queue.map((q) => (q.id === view.id ? { ...q, done: view.done } : q)) },
+      );
+      void client.invalidateQueries({ queryKey: ["study", studyId, "line"] });
+    },
+    [client, studyId],
+  );
+  useEffect(() => {
+    const send = () => void sendPending(took);
+    send();
+    const timer = setInterval(send, 4000);
+    window.addEventListener("online", send);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener("online", send);
+    };
+  }, [took]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the caliper types into whichever face comes next
+  useEffect(() => {
+    if (mode === "read") input.current?.focus();
+  }, [mode, specimenId, slot?.code, slot?.repeat]);
+
+  const correct = useChange(studyId, ["specimen", specimenId], (body: Schemas["Correction"]) =>
+    unwrap(
+      api.POST("/api/specimens/{specimen_id}/corrections", {
+        params: { path: { specimen_id: specimenId } },
+        body,
+      }),
+    ),
+  );
+  const zero = useChange(studyId, ["study", studyId, "measure"], (value: number) =>
+    unwrap(
+      api.POST("/api/studies/{study_id}/zero-checks", {
+        params: { path: { study_id: studyId } },
+        body: { id: newId(), instrument_id: caliper!.id, value, taken_at: new Date().toISOString() },
+      }),
+    ),
+  );
+
+  const keep = (reading: { value_mm?: number; cannot_because?: string }) => {
+    if (!slot || !caliper) return;
+    addReading(specimenId, slot.code, {
+      id: newId(),
+      feature_id: slot.featureId,
+      repeat: slot.repeat,
+      instrument_id: caliper.id,
+      taken_at: new Date().toISOString(),
+      ...reading,
+    });
+    setTyped("");
+    setWrong("");
+    setMode("read");
+    void sendPending(took);
+  };
+  const enter = () => {
+    const value = Number(typed.replace(",", "."));
+    if (!typed.trim() || !Number.isFinite(value)) {
+      setWrong(text.wrong);
+      return;
+    }
+    const before = slot && filled(slot);
+    if (slot && before) setMode({ correct: { ...before, value_mm: value }, slot });
+    else keep({ value_mm: value });
+  };
+  const goBack = () => {
+    const at = slot ? slots.findIndex((s) => s.code === slot.code && s.repeat === slot.repeat) : slots.length;
+    const previous = slots[at - 1];
+    if (previous) {
+      setBack(previous);
+      setTyped(filled(previous)?.value_mm?.toFixed(2) ?? "");
+    }
+  };
+  const choose_ = (id: string) => {
+    choose(id);
+    setBack(null);
+    setTyped("");
+    setMode("read");
+  };
+  useKeys([
+    { key: "ArrowUp", does: "back one reading", run: goBack, typing: true },
+    {
+      key: "x",
+      does: "this face can't be measured, say why",
+      run: () => slot && setMode("cant"),
+      typing: mode === "read",
+    },
+    { key: "z", does: "caliper zero check", run: () => setMode("zero"), typing: mode === "read" },
+    {
+      key: "n",
+      does: "next specimen in the queue",
+      typing: mode === "read",
+      run: () => {
+        const open = queue.queue.filter((q) => q.done < q.due && q.id !== specimenId);
+        if (open[0]) choose_(open[0].id);
+      },
+    },
+  ]);
+  const leave = () => {
+    setMode("read");
+    setBack(null);
+    setTyped("");
+  };
+
+  const preview = Number(typed.replace(",", "."));
+  const shown =
+    slot && typed && Number.isFinite(preview) ? preview - slot.nominal : (line?.off.value ?? null);
+  const kept = line?.readings.filter((r) => r.value_mm !== null).map((r) => r.value_mm as number) ?? [];
+  const spread = kept.length > 1 ? Math.max(...kept) - Math.min(...kept) : null;
+  const todo = queue.queue.filter((q) => q.done < q.due);
+  const finished = queue.queue.filter((q) => q.done >= q.due);
+  return (
+    <div className="grid h-full min-h-0 grid-cols-[176px_minmax(0,1fr)_330px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+      <Top>
+        <span className="chip">
+          Specimen <BlindTag code={specimen.data?.blind_code ?? "···"} />
+        </span>
+        <span className="chip border-[var(--brass)] bg-brass-wash max-[1100px]:hidden">Machine hidden</span>
+        <span className="flex-1" />
+        {pending.length > 0 && (
+          <span role="status" className="chip border-[var(--needle)] text-needle-ink" title={text.offline}>
+            {text.notSent(pending.length)}
+          </span>
+        )}
+        {caliper && (
+          <span className="chip max-[860px]:hidden">
+            Caliper <b className="num">{caliper.code}</b> · {zeroed(caliper, queue.now)}
+          </span>
+        )}
+      </Top>
+      <section aria-label="Queue" className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40">
+        <h2 className="lab px-3 pt-2 pb-1">{text.toMeasure(todo.length)}</h2>
+        <QueueList lines={todo} active={specimenId} choose={choose_} />
+        {finished.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.done(finished.length)}</h2>}
+        <QueueList lines={finished} active={specimenId} choose={choose_} />
+      </section>
+      <div className="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_auto] gap-3 max-[1020px]:grid-rows-[300px_auto]">
+        <section
+          aria-label="Where to measure"
+          className="sheet relative flex min-h-0 flex-col px-4 pt-3 pb-2"
+        >
+          <p className="text-ink-2">
+            {artifact.features.find((f) => f.code === slot?.code)?.method ?? text.allDone}
+          </p>
+          <div className="min-h-0 flex-1">
+            <ArtifactDrawing
+              artifact={artifact}
+              active={slot?.code}
+              done={
+                specimen.data?.features
+                  .filter((f) => f.readings.length >= queue.repeats)
+                  .map((f) => f.code) ?? []
+              }
+            />
+          </div>
+          <p className="text-[12.5px] text-ink-2">{artifact.note}</p>
+        </section>
+        <section
+          aria-label="Reading"
+          className="sheet grid min-h-[216px] grid-cols-[214px_minmax(0,1fr)] gap-3 p-3 max-[560px]:grid-cols-1"
+        >
+          <div className="grid place-items-center max-[560px]:hidden">
+            <Dial value={shown} reach={0.4} tolerance={0.1} caption="mm from nominal" />
+          </div>
+          <div className="min-w-0 pt-1">
+            {mode === "cant" && slot && (
+              <CantPanel code={slot.code} keep={(why) => keep({ cannot_because: why })} leave={leave} />
+            )}
+            {mode === "zero" && caliper && (
+              <ZeroPanel
+                code={caliper.code}
+                error={zero.error}
+                keep={(v) => zero.mutate(v, { onSuccess: leave })}
+                leave={leave}
+              />
+            )}
+            {typeof mode === "object" && (
+              <CorrectPanel
+                slot={mode.slot}
+                value={mode.correct.value_mm ?? 0}
+                error={correct.error}
+                leave={leave}
+                keep={(reason) =>
+                  correct.mutate(
+                    {
+                      id: newId(),
+                      supersedes_id: mode.correct.id,
+                      value_mm: mode.correct.value_mm,
+                      reason,
+                      instrument_id: caliper!.id,
+                      taken_at: new Date().toISOString(),
+                    },
+                    { onSuccess: leave },
+                  )
+                }
+              />
+            )}
+            {mode === "read" && !caliper && <p className="trouble">{text.noCaliper}</p>}
+            {mode === "read" && caliper && (
+              <>
+                <label className="lab block" htmlFor="reading">
+                  {slot ? `${slot.code} · reading ${slot.repeat} of ${queue.repeats}` : text.allDone}
+                  {back && " · correcting"}
+                </label>
+                <input
+                  id="reading"
+                  ref={input}
+                  className="num w-full min-w-0 border-0 border-b-3 border-[var(--needle)] bg-transparent text-[50px] leading-[1.15] font-medium caret-[var(--needle)] outline-none disabled:opacity-40"
+                  inputMode="decimal"
+                  autoComplete="off"
+                  disabled={!slot}
+                  value={typed}
+                  placeholder={slot ? slot.nominal.toFixed(2).replace(/\d/g, "·") : "✓"}
+                  onChange={(e) => {
+                    // X, Z and N are keys of this screen, not part of a number.
+                    setTyped(e.target.value.replace(/[^\d.,-]/g, ""));
+                    setWrong("");
+                  }}
+                  onKeyDown={(e) => {
+                    if (e.key === "Enter") {
+                      e.preventDefault();
+                      enter();
+                    } else if (e.key === "Escape") leave();
+                  }}
+                />
+                <div className="flex flex-wrap gap-x-4 pt-1.5 text-ink-2">
+                  {kept[0] !== undefined && (
+                    <span>
+                      first <b className="num text-ink">{kept[0].toFixed(2)}</b>
+                    </span>
+                  )}
+                  {spread !== null && (
+                    <span>
+                      spread <b className="num text-ink">{spread.toFixed(2)}</b>
+                    </span>
+                  )}
+                  {line?.grade && (
+                    <span>
+                      grade <b className="num text-ink">{line.grade}</b>
+                    </span>
+                  )}
+                </div>
+                {wrong && (
+                  <p role="alert" className="trouble mt-1.5">
+                    {wrong}
+                  </p>
+                )}
+                {own
+                  .filter((p) => p.refusedBecause)
+                  .map((p) => (
+                    <p key={p.writeId} role="alert" className="trouble mt-1.5">
+                      {p.featureCode}: {p.refusedBecause}{" "}
+                      <button type="button" className="underline" onClick={() => dropPending(p.writeId)}>
+                        Take it back and measure again
+                      </button>
+                    </p>
+                  ))}
+                <div className="grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-2 gap-y-1.5 pt-3 text-[12px] text-ink-2 max-[560px]:hidden">
+                  <Key>Enter</Key>
+                  <span>{back ? "correct it" : "keep, next face"}</span>
+                  <Key>↑</Key>
+                  <span>back one</span>
+                  <Key>X</Key>
+                  <span>can't be measured</span>
+                  <Key>Z</Key>
+                  <span>zero check</span>
+                </div>
+              </>
+            )}
+          </div>
+        </section>
+      </div>
+      <section aria-label="Readings" className="sheet min-h-0 overflow-y-auto px-3 py-2.5">
+        {specimen.data && (
+          <>
+            <ReadingTable
+              specimen={specimen.data}
+              repeats={queue.repeats}
+              active={slot?.code}
+              pending={own}
+              pick={(s, r) => {
+                setBack(s);
+                setTyped(r.value_mm?.toFixed(2) ?? "");
+                setMode("read");
+                input.current?.focus();
+              }}
+            />
+            <Says specimen={specimen.data} />
+          </>
+        )}
+      </section>
+    </div>
+  );
+}
+
+function QueueList({
+  lines,
+  active,
+  choose,
+}: {
+  lines: Schemas["QueueLine"][];
+  active: string;
+  choose: (id: string) => void;
+}) {
+  return (
+    <ul>
+      {lines.map((q) => (
+        <li key={q.id}>
+          <button
+            type="button"
+            onClick={() => choose(q.id)}
+            aria-current={q.id === active ? "true" : undefined}
+            className={`grid w-full grid-cols-[42px_1fr_auto] items-baseline gap-x-1.5 border-b border-rule-2 px-3 py-1.5 text-left text-[12.5px] ${q.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
+          >
+            <BlindTag code={q.blind_code} />
+            <span className="truncate">{q.artifact}</span>
+            <span className="num text-[11px] text-ink-2">
+              {q.done}/{q.due}
+            </span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function zeroed(caliper: Schemas["InstrumentNow"], now: string): string {
+  if (!caliper.zero_at) return "not zeroed yet";
+  const minutes = Math.round((Date.parse(now) - Date.parse(caliper.zero_at)) / 60000);
+  if (minutes < 90) return `zeroed ${minutes} min ago`;
+  if (minutes < 48 * 60) return `zeroed ${Math.round(minutes / 60)} h ago`;
+  return `zeroed ${Math.round(minutes / 1440)} days ago`;
+}

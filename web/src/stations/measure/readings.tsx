@@ -1,0 +1,95 @@
+import type { Schemas } from "../../api/client";
+import type { PendingReading } from "../../api/pending";
+import { signed } from "../../parts/bits";
+import { Sourced } from "../../parts/source-drawer";
+import type { Slot } from "./index";
+
+export function ReadingTable({
+  specimen,
+  repeats,
+  active,
+  pending,
+  pick,
+}: {
+  specimen: Schemas["SpecimenView"];
+  repeats: number;
+  active: string | undefined;
+  pending: PendingReading[];
+  pick: (slot: Slot, reading: Schemas["ReadingOut"]) => void;
+}) {
+  const columns = Array.from({ length: repeats }, (_, i) => i + 1);
+  return (
+    <>
+      <div className="flex justify-between">
+        <h2 className="lab">Readings</h2>
+        <span className="lab">mm</span>
+      </div>
+      <table className="table mt-1">
+        <thead>
+          <tr>
+            <th scope="col">Face</th>
+            <th scope="col">Nominal</th>
+            {columns.map((c) => (
+              <th key={c} scope="col">
+                {c}
+              </th>
+            ))}
+            <th scope="col">Off</th>
+          </tr>
+        </thead>
+        <tbody className="num">
+          {specimen.features.map((f) => (
+            <tr key={f.feature_id} className={f.code === active ? "bg-needle-wash" : ""}>
+              <td>{f.code}</td>
+              <td>{f.nominal_mm.toFixed(2)}</td>
+              {columns.map((repeat) => {
+                const reading = f.readings.find((r) => r.repeat === repeat);
+                const unsent = pending.find(
+                  (p) => p.reading.feature_id === f.feature_id && p.reading.repeat === repeat,
+                );
+                if (reading)
+                  return (
+                    <td key={repeat}>
+                      <button
+                        type="button"
+                        className="hover:underline"
+                        aria-label={`Correct ${f.code} reading ${repeat}`}
+                        title={
+                          reading.cannot_because ??
+                          (reading.corrected ? "Corrected; source shows the old one" : "Correct")
+                        }
+                        onClick={() =>
+                          pick(
+                            { featureId: f.feature_id, code: f.code, nominal: f.nominal_mm, repeat },
+                            reading,
+                          )
+                        }
+                      >
+                        {reading.value_mm === null ? "✕" : reading.value_mm.toFixed(2)}
+                        {reading.corrected && <sup>c</sup>}
+                      </button>
+                    </td>
+                  );
+                return (
+                  <td key={repeat} className="text-ink-2">
+                    {unsent ? <i title="not sent yet">{unsent.reading.value_mm?.toFixed(2) ?? "✕"}</i> : "·"}
+                  </td>
+                );
+              })}
+              <td className="font-semibold">
+                {f.off.value !== null && (
+                  <Sourced
+                    figure={{ station: "measure", specimen: specimen.id, feature: f.code }}
+                    label={`${f.code} off nominal ${signed(f.off.value, 2)} mm, source`}
+                  >
+                    {signed(f.off.value, 2)}
+                  </Sourced>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}

@@ -1,0 +1,46 @@
+import type { Schemas } from "../../api/client";
+import { day, duration } from "../../parts/bits";
+import { text } from "./text";
+
+/** Every try at this print, failed ones too, newest first. */
+export function Attempts({ job }: { job: Schemas["JobView"] }) {
+  if (job.runs.length === 0) return null;
+  return (
+    <>
+      <h2 className="lab pt-4 pb-1">
+        Attempts, {job.runs.length} of {job.most_attempts} allowed
+      </h2>
+      <ol>
+        {[...job.runs].reverse().map((run) => (
+          <li key={run.id} className="border-b border-rule-2 py-1.5 text-[12.5px]">
+            <p className="flex justify-between gap-2">
+              <b>
+                {run.attempt}.{" "}
+                {run.outcome === null ? (
+                  "printing"
+                ) : run.outcome === "failed" ? (
+                  <span className="text-needle-ink">
+                    failed{run.failed_at_percent !== null && ` at ${run.failed_at_percent.toFixed(0)} %`},{" "}
+                    {text.causes[run.cause!]}
+                  </span>
+                ) : (
+                  text.outcomes[run.outcome].toLowerCase()
+                )}
+              </b>
+              <span className="num text-[11.5px]">{run.took_s !== null && duration(run.took_s)}</span>
+            </p>
+            <p className="text-ink-2">
+              {day(run.started_at)}
+              {run.unattended && " · unattended"}
+              {run.of_estimate !== null &&
+                run.outcome === "done" &&
+                ` · ${(100 * run.of_estimate).toFixed(0)} % of the estimate`}
+            </p>
+            {run.changed && <p className="text-ink-2">Changed: {run.changed}</p>}
+            {run.note && <p className="text-ink-2">{run.note}</p>}
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}

@@ -1,0 +1,139 @@
+import { newId, type Schemas } from "../../api/client";
+import { useTake } from "../../api/queries";
+import { duration } from "../../parts/bits";
+import { DropZone } from "../../parts/drop";
+import { text } from "./text";
+
+/** Where a job's sliced file is dropped. */
+export function FileDrop({
+  studyId,
+  jobId,
+  small = false,
+}: {
+  studyId: string;
+  jobId: string;
+  small?: boolean;
+}) {
+  const took = useTake(studyId, ["job", jobId]);
+  return (
+    <DropZone<Schemas["JobView"]>
+      label={small ? "Drop another file instead" : text.dropFile}
+      hint={small ? undefined : text.dropHint}
+      accept=".gcode,.gco,.g,.nc,text/plain"
+      small={small}
+      path={(name) => `/api/jobs/${jobId}/file?id=${newId()}&name=${encodeURIComponent(name)}`}
+      took={took}
+    />
+  );
+}
+
+/** What the sliced file says of itself, read and not retyped. */
+export function SlicedFile({
+  studyId,
+  job,
+  may,
+}: {
+  studyId: string;
+  job: Schemas["JobView"];
+  may: boolean;
+}) {
+  const file = job.file;
+  const settled = job.runs.some((r) => r.outcome === null || r.outcome === "done");
+  if (!file)
+    return (
+      <>
+        <h2 className="lab">Sliced file</h2>
+        <p className="pt-1 text-[12.5px] text-ink-2">
+          None yet. Its time, filament and settings appear here.
+        </p>
+      </>
+    );
+  return (
+    <>
+      <h2 className="lab">Sliced file</h2>
+      <p className="truncate pt-1 text-[14px] font-semibold" title={file.name}>
+        {file.name}
+      </p>
+      <p className="text-[12px] text-ink-2">
+        {(file.size_bytes / 1e6).toFixed(1)} MB · {file.lines.toLocaleString("en").replaceAll(",", " ")} lines
+        {file.partial && <b className="text-brass-ink"> · read in part</b>}
+      </p>
+      <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 text-[12.5px]">
+        <Fact
+          name="Time estimate"
+          value={file.time_s === null ? null : duration(file.time_s)}
+          needs={file.time_needs}
+          from={file.time_from}
+        />
+        <Fact
+          name="Filament"
+          value={file.mass_g === null ? null : `${file.mass_g.toFixed(2)} g`}
+          needs="density and diameter in the file"
+          from={file.tools[0]?.mass_from ?? ""}
+        />
+        {file.tools.map((t) => (
+          <Fact
+            key={t.tool}
+            name={file.tools.length > 1 ? `Length, tool ${t.tool + 1}` : "Length"}
+            value={`${(t.length_mm / 1000).toFixed(3)} m`}
+            from={t.length_from}
+          />
+        ))}
+        <Fact
+          name="Layers"
+          value={file.layers === null ? null : String(file.layers)}
+          needs={file.layers_need}
+          from=""
+        />
+        {file.tool_changes > 0 && <Fact name="Tool changes" value={String(file.tool_changes)} from="" />}
+      </dl>
+      {file.deviations.length > 0 && (
+        <div className="mt-3 border-l-3 border-brass bg-brass-wash px-2.5 py-1.5 text-[12.5px]">
+          <b>{text.deviates}</b>
+          <ul>
+            {file.deviations.map((d) => (
+              <li key={d.setting}>
+                {d.setting}: {d.found} instead of {d.wanted} {d.unit}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {file.deviations.length === 0 && (
+        <p className="mt-2 text-[12.5px] text-ok-ink">Settings agree with the protocol.</p>
+      )}
+      {file.silent.length > 0 && <p className="mt-1 text-[12px] text-ink-2">{text.silent(file.silent)}</p>}
+      {file.warnings.map((w) => (
+        <p key={w} className="mt-1 text-[12px] text-brass-ink">
+          {w}
+        </p>
+      ))}
+      {may && !settled && (
+        <div className="mt-3">
+          <FileDrop studyId={studyId} jobId={job.id} small />
+        </div>
+      )}
+    </>
+  );
+}
+
+function Fact({
+  name,
+  value,
+  needs,
+  from,
+}: {
+  name: string;
+  value: string | null;
+  needs?: string | null;
+  from: string;
+}) {
+  return (
+    <>
+      <dt className="text-ink-2">{name}</dt>
+      <dd className="num text-right text-[12px] font-semibold" title={from && `from ${from}`}>
+        {value ?? <span className="font-normal text-ink-2">needs {needs}</span>}
+      </dd>
+    </>
+  );
+}

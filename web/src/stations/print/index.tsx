@@ -1,0 +1,122 @@
+import { useLocation } from "@tanstack/react-router";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { useJob, useMe, usePrint } from "../../api/queries";
+import { useKeys } from "../../app/keys";
+import { Top } from "../../app/shell";
+import { duration, Empty, Skeleton, Trouble } from "../../parts/bits";
+import { UnitName } from "../../parts/unit-mark";
+import { Attempts } from "./attempts";
+import { SlicedFile } from "./file";
+import { Meters } from "./meters";
+import { text } from "./text";
+import { Timer } from "./timer";
+
+export default function Print({ studyId }: { studyId: string }) {
+  const view = usePrint(studyId);
+  const hash = useLocation({ select: (l) => l.hash });
+  const [chosen, setChosen] = useState<string | null>(hash || null);
+  const jobs = view.data?.jobs ?? [];
+  const most = view.data?.most_attempts ?? 1;
+  const current =
+    jobs.find((j) => j.id === chosen) ??
+    jobs.find((j) => j.state === "printing") ??
+    jobs.find((j) => j.state === "failed" && j.attempts < most) ??
+    jobs.find((j) => j.state === "planned") ??
+    jobs[0];
+  const step = (by: number) => {
+    const at = current ? jobs.indexOf(current) : -1;
+    const next = jobs[Math.max(0, Math.min(jobs.length - 1, at + by))];
+    if (next) setChosen(next.id);
+  };
+  useKeys([
+    { key: "ArrowDown", does: "next print in the order", run: () => step(1) },
+    { key: "ArrowUp", does: "previous print", run: () => step(-1) },
+  ]);
+  if (view.isError) return <Trouble error={view.error} />;
+  if (!view.data) return <Skeleton className="h-full" />;
+  if (!current)
+    return (
+      <Empty title={text.empty}>
+        <p>{text.emptyWhy}</p>
+      </Empty>
+    );
+  return (
+    <div className="grid h-full min-h-0 grid-cols-[204px_minmax(0,1fr)_300px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+      <section
+        aria-label="Prints"
+        className="sheet min-h-0 overflow-y-auto max-[1020px]:order-last max-[1020px]:max-h-72"
+      >
+        <h2 className="lab px-3 pt-2 pb-1">
+          {text.jobs(jobs.filter((j) => j.state === "done").length, jobs.length)}
+        </h2>
+        <ol>
+          {jobs.map((j) => (
+            <li key={j.id}>
+              <button
+                type="button"
+                onClick={() => setChosen(j.id)}
+                aria-current={j === current ? "true" : undefined}
+                className={`grid min-h-[40px] w-full grid-cols-[22px_1fr_auto] items-center gap-x-1.5 border-b border-rule-2 px-2.5 py-1 text-left text-[12.5px] ${j === current ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
+              >
+                <span className="num text-[10px] text-ink-2">{j.position + 1}</span>
+                <span className="truncate">
+                  <UnitName mark={j.machine.mark} name={j.machine.name} />
+                </span>
+                <JobState job={j} />
+              </button>
+            </li>
+          ))}
+        </ol>
+      </section>
+      <Job key={current.id} studyId={studyId} jobId={current.id} />
+    </div>
+  );
+}
+
+function JobState({ job }: { job: Schemas["JobLine"] }) {
+  if (job.state === "printing") return <b className="text-[11.5px] text-needle-ink">printing</b>;
+  if (job.state === "failed") return <b className="text-[11.5px] text-needle-ink">failed</b>;
+  if (job.state === "done")
+    return (
+      <span className="text-[11.5px] text-ok-ink">
+        {job.attempts > 1 ? `good, try ${job.attempts}` : "good"}
+      </span>
+    );
+  return (
+    <span className="text-[11.5px] text-ink-2">
+      {job.has_file ? (job.estimate_s ? duration(job.estimate_s) : "sliced") : `copy ${job.copy_number}`}
+    </span>
+  );
+}
+
+function Job({ studyId, jobId }: { studyId: string; jobId: string }) {
+  const job = useJob(jobId);
+  const me = useMe();
+  if (job.isError) return <Trouble error={job.error} />;
+  if (!job.data) return <Skeleton className="col-span-2 h-full" />;
+  const may = me.data?.role === "owner" || me.data?.role === "reviewer";
+  // The server's clock counts: two screens show the same time whatever their own clocks say.
+  const ahead = Date.parse(job.data.now) - job.dataUpdatedAt;
+  const run = job.data.runs.at(-1);
+  return (
+    <>
+      <Top>
+        <span className="chip max-[760px]:hidden">
+          <UnitName mark={job.data.machine.mark} name={job.data.machine.name} />
+          <span className="text-ink-2">copy {job.data.copy_number}</span>
+        </span>
+        <span className="chip max-[1180px]:hidden">{job.data.spool}</span>
+      </Top>
+      <div className="flex min-h-0 min-w-0 flex-col gap-3">
+        <Timer studyId={studyId} job={job.data} ahead={ahead} may={may} />
+        {run && <Meters key={run.id} studyId={studyId} jobId={jobId} run={run} may={may} />}
+        <p className="caution mt-auto max-[1020px]:mt-0">{text.caution}</p>
+      </div>
+      <section aria-label="Sliced file and attempts" className="sheet min-h-0 overflow-y-auto p-3.5">
+        <SlicedFile studyId={studyId} job={job.data} may={may} />
+        <Attempts job={job.data} />
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,202 @@
+import { type FormEvent, useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { useChange, useTake } from "../../api/queries";
+import { Field, Trouble } from "../../parts/bits";
+import { DropZone } from "../../parts/drop";
+import { text } from "./text";
+
+type Props = { studyId: string; jobId: string; run: Schemas["RunOut"]; may: boolean };
+
+/** Energy and noise of the run at hand. */
+export function Meters(props: Props) {
+  return (
+    <div className="grid grid-cols-2 gap-3 max-[560px]:grid-cols-1">
+      <EnergyPanel {...props} />
+      <NoisePanel {...props} />
+    </div>
+  );
+}
+
+function EnergyPanel({ studyId, jobId, run, may }: Props) {
+  const took = useTake(studyId, ["job", jobId]);
+  const type = useChange(studyId, ["job", jobId], (energy_wh: number) =>
+    unwrap(
+      api.PUT("/api/runs/{run_id}/energy", {
+        params: { path: { run_id: run.id } },
+        body: { version: run.version, energy_wh },
+      }),
+    ),
+  );
+  const submit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = event.currentTarget;
+    type.mutate(Number(new FormData(form).get("wh")), { onSuccess: () => form.reset() });
+  };
+  const gap =
+    run.energy_from === "trace" && run.energy_low_kwh !== null && run.energy_high_kwh !== run.energy_low_kwh;
+  return (
+    <section aria-label="Energy" className="sheet p-3.5">
+      <h2 className="lab">Energy</h2>
+      <p className="mt-0.5 min-h-[42px]">
+        {run.energy_kwh === null ? (
+          <span className="text-ink-2">Not read yet.</span>
+        ) : (
+          <>
+            <b className="num text-[19px]">{(1000 * run.energy_kwh).toFixed(0)} Wh</b>{" "}
+            <span className="text-ink-2">
+              {run.energy_from === "trace" ? "from the power log" : "read off the meter"}
+            </span>
+            {gap && (
+              <small className="block text-[12px] text-brass-ink">
+                The log has gaps: between {(1000 * run.energy_low_kwh!).toFixed(1)} and{" "}
+                {(1000 * run.energy_high_kwh!).toFixed(1)} Wh.
+              </small>
+            )}
+          </>
+        )}
+      </p>
+      {may && (
+        <>
+          <form onSubmit={submit} className="flex items-end gap-2">
+            <Field label={run.energy_kwh === null ? "Meter, Wh" : "Meter again, Wh"}>
+              <input className="input num" name="wh" type="number" min={0} step="any" required />
+            </Field>
+            <button type="submit" className="button" disabled={type.isPending}>
+              Keep
+            </button>
+          </form>
+          <div className="mt-2">
+            <DropZone<Schemas["JobView"]>
+              small
+              label={text.dropTrace}
+              accept=".csv,text/csv,text/plain"
+              path={() => `/api/runs/${run.id}/trace?version=${run.version}`}
+              took={took}
+            />
+          </div>
+          <Trouble error={type.error} />
+        </>
+      )}
+    </section>
+  );
+}
+
+function NoisePanel({ studyId, jobId, run, may }: Props) {
+  const [correcting, setCorrecting] = useState<Schemas["NoiseOut"] | null>(null);
+  const record = useChange(studyId, ["job", jobId], (body: Schemas["NewNoise"]) =>
+    unwrap(api.POST("/api/runs/{run_id}/noise", { params: { path: { run_id: run.id } }, body })),
+  );
+  const submit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = event.currentTarget;
+    const given = new FormData(form);
+    record.mutate(
+      {
+        id: newId(),
+        level_db: Number(given.get("level")),
+        background_db: given.get("background") ? Number(given.get("background")) : null,
+        distance_m: Number(given.get("distance")),
+        door_shut: given.get("door") === "on",
+        ...(correcting ? { supersedes_id: correcting.id, reason: String(given.get("reason")) } : {}),
+      },
+      {
+        onSuccess: () => {
+          form.reset();
+          setCorrecting(null);
+        },
+      },
+    );
+  };
+  return (
+    <section aria-label="Noise" className="sheet p-3.5">
+      <h2 className="lab">Noise</h2>
+      <ul className="mt-0.5 min-h-[42px]">
+        {run.noise.length === 0 && <li className="text-ink-2">Not read yet.</li>}
+        {run.noise.map((n) => (
+          <li key={n.id} className="flex flex-wrap items-baseline gap-x-2">
+            {n.at_1_m_db === null ? (
+              <span className="text-[12.5px] text-brass-ink">
+                {n.level_db.toFixed(1)} dB read; not determined: needs {n.needs}
+              </span>
+            ) : (
+              <>
+                <b className="num text-[19px]">{n.at_1_m_db.toFixed(1)} dB</b>
+                <span className="text-[12px] text-ink-2">
+                  at 1 m{n.distance_m !== 1 && ", free-field estimate"}; read {n.level_db.toFixed(1)} at{" "}
+                  {n.distance_m} m, {n.door_shut ? "door shut" : "door open"}
+                  {n.background_db !== null && `, background ${n.background_db.toFixed(1)}`}
+                  {n.corrected && ", corrected"}
+                </span>
+              </>
+            )}
+            {may && (
+              <button type="button" className="text-[12px] underline" onClick={() => setCorrecting(n)}>
+                Correct
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {may && (
+        <form key={correcting?.id ?? "new"} onSubmit={submit} className="grid gap-2">
+          <div className="grid grid-cols-3 items-end gap-2">
+            <Field label="Level, dB">
+              <input
+                className="input num"
+                name="level"
+                type="number"
+                min={0}
+                max={198}
+                step="any"
+                required
+                defaultValue={correcting?.level_db}
+              />
+            </Field>
+            <Field label="Background, dB">
+              <input
+                className="input num"
+                name="background"
+                type="number"
+                min={0}
+                max={198}
+                step="any"
+                defaultValue={correcting?.background_db ?? undefined}
+              />
+            </Field>
+            <Field label="Distance, m">
+              <input
+                className="input num"
+                name="distance"
+                type="number"
+                min={0.01}
+                max={100}
+                step="any"
+                required
+                defaultValue={correcting?.distance_m ?? 1}
+              />
+            </Field>
+          </div>
+          {correcting && (
+            <Field label="Why it is corrected; the old reading stays on record">
+              <input className="input" name="reason" required maxLength={300} />
+            </Field>
+          )}
+          <div className="flex items-center gap-3">
+            <label className="flex items-center gap-1.5">
+              <input type="checkbox" name="door" defaultChecked={correcting?.door_shut ?? true} /> door shut
+            </label>
+            <button type="submit" className="button ml-auto" disabled={record.isPending}>
+              {correcting ? "Correct it" : "Keep"}
+            </button>
+            {correcting && (
+              <button type="button" className="button" onClick={() => setCorrecting(null)}>
+                Back
+              </button>
+            )}
+          </div>
+          <Trouble error={record.error} />
+        </form>
+      )}
+    </section>
+  );
+}

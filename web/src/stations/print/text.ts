@@ -1,0 +1,35 @@
+export const text = {
+  jobs: (done: number, of: number) => `Prints, ${done} of ${of} good`,
+  empty: "Nothing to print yet",
+  emptyWhy: "Freezing the protocol at station 1 makes the prints and shuffles their order.",
+  dropFile: "Drop the sliced file",
+  dropHint: "G-code as text, up to 64 MB. Time, filament, layers and settings are read from it.",
+  dropTrace: "or drop a power log, CSV",
+  start: "Start the print",
+  stop: "Stop the timer",
+  deviates: "This file departs from the protocol",
+  reason: "Reason to print it all the same",
+  changed: "What changed since the last attempt",
+  silent: (names: string[]) => `The file does not say its ${names.join(", ")}; not compared.`,
+  unattended: "Leave it running unattended",
+  bag: (code: string) => `Write ${code} on the bag. From here on the part goes by this code alone.`,
+  used: (n: number) => `All ${n} attempts of the protocol are used.`,
+  caution:
+    "Nozzle, bed and fresh prints burn; moving axes pinch. Scrapers slip: work away from the hand, wear eye protection. Ventilate; the filament's data sheet says what it needs.",
+  unattendedCaution:
+    "Only with a working smoke alarm and clear surroundings, and where the maker and local rules allow it.",
+  outcomes: { done: "Good", failed: "Failed", stopped: "Stopped by me" },
+  outcomeHints: {
+    done: "The part came off whole.",
+    failed: "Counts by its cause, as the protocol says.",
+    stopped: "For a reason outside the print; does not count.",
+  },
+  causes: {
+    machine: "machine",
+    profile: "slicing profile",
+    material: "filament",
+    operator: "operator",
+    power: "power cut",
+    unknown: "unknown",
+  },
+} as const;

@@ -1,0 +1,352 @@
+import { Play } from "@phosphor-icons/react/dist/csr/Play";
+import { Stop } from "@phosphor-icons/react/dist/csr/Stop";
+import { type FormEvent, useEffect, useRef, useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { useChange } from "../../api/queries";
+import { useKeys } from "../../app/keys";
+import { clock, duration, Field, Trouble } from "../../parts/bits";
+import { FileDrop } from "./file";
+import { text } from "./text";
+
+type Job = Schemas["JobView"];
+type Run = Schemas["RunOut"];
+
+/** The run's clock: from a dropped file to start, stop and outcome. `ahead` is the server's clock less this one, ms. */
+export function Timer({
+  studyId,
+  job,
+  ahead,
+  may,
+}: {
+  studyId: string;
+  job: Job;
+  ahead: number;
+  may: boolean;
+}) {
+  const last = job.runs.at(-1);
+  const live = last?.outcome === null ? last : undefined;
+  return (
+    <section
+      aria-label="Timer"
+      className="sheet flex min-h-[300px] flex-1 flex-col overflow-y-auto p-5 max-[560px]:p-3.5"
+    >
+      {live ? (
+        <Running studyId={studyId} job={job} run={live} ahead={ahead} may={may} />
+      ) : last?.outcome === "done" ? (
+        <Done run={last} estimate={job.file?.time_s ?? null} />
+      ) : (
+        <Ready studyId={studyId} job={job} ahead={ahead} may={may} />
+      )}
+    </section>
+  );
+}
+
+function Ready({ studyId, job, ahead, may }: { studyId: string; job: Job; ahead: number; may: boolean }) {
+  const button = useRef<HTMLButtonElement>(null);
+  const [unattended, setUnattended] = useState(false);
+  const [changed, setChanged] = useState("");
+  const [reason, setReason] = useState("");
+  // The first press counts, however often it has to be sent.
+  const pressed = useRef<{ id: string; at: string } | null>(null);
+  const start = useChange(studyId, ["job", job.id], () => {
+    pressed.current ??= { id: newId(), at: new Date(Date.now() + ahead).toISOString() };
+    return unwrap(
+      api.POST("/api/jobs/{job_id}/runs", {
+        params: { path: { job_id: job.id } },
+        headers: { "X-Write-Id": pressed.current.id },
+        body: {
+          id: pressed.current.id,
+          started_at: pressed.current.at,
+          unattended,
+          changed,
+          deviation_reason: reason,
+        },
+      }),
+    );
+  });
+  const failed = job.runs.length > 0;
+  const used = job.runs.length >= job.most_attempts;
+  const deviates = (job.file?.deviations.length ?? 0) > 0;
+  const ready = !!job.file && (!failed || changed.trim() !== "") && (!deviates || reason.trim() !== "");
+  const go = () => {
+    if (may && ready && !used && !start.isPending)
+      start.mutate(undefined, {
+        onError: (e) => {
+          if ("status" in e) pressed.current = null; // refused, not lost: the next press is a new start
+        },
+      });
+  };
+  useKeys([{ key: " ", does: "start the print", run: go }]);
+  useEffect(() => {
+    if (ready) button.current?.focus();
+  }, [ready]);
+  if (used) return <p className="m-auto text-[19px] font-semibold">{text.used(job.most_attempts)}</p>;
+  if (!job.file)
+    return (
+      <div className="grid h-full content-center gap-4">
+        <p className="text-[22px] leading-tight font-bold [font-stretch:92%]">
+          Slice {job.artifact.toLowerCase()} for {job.machine.name}, then drop the file here.
+        </p>
+        {may && <FileDrop studyId={studyId} jobId={job.id} />}
+      </div>
+    );
+  return (
+    <form
+      className="flex h-full flex-col justify-center gap-3"
+      onSubmit={(e: FormEvent) => {
+        e.preventDefault();
+        go();
+      }}
+    >
+      <p className="lab">{failed ? `Attempt ${job.runs.length + 1}` : "Ready"}</p>
+      <p className="num text-[64px] leading-none font-medium text-ink-2 max-[560px]:text-[48px]">0:00:00</p>
+      <p className="text-ink-2">
+        {job.file.time_s === null
+          ? "The file gives no time estimate."
+          : `The file expects ${duration(job.file.time_s)}, without heat-up.`}
+      </p>
+      {failed && (
+        <Field label={text.changed}>
+          <input
+            className="input"
+            value={changed}
+            required
+            maxLength={500}
+            onChange={(e) => setChanged(e.target.value)}
+          />
+        </Field>
+      )}
+      {deviates && (
+        <Field label={text.reason} hint="Recorded as a deviation and shown in the report.">
+          <input
+            className="input"
+            value={reason}
+            required
+            maxLength={500}
+            onChange={(e) => setReason(e.target.value)}
+          />
+        </Field>
+      )}
+      <label className="flex items-baseline gap-2">
+        <input
+          type="checkbox"
+          checked={unattended}
+          disabled={!may || !job.may_run_unattended}
+          onChange={(e) => setUnattended(e.target.checked)}
+        />
+        <span>
+          {text.unattended}
+          <small className="block text-[12px] text-ink-2">
+            {job.may_run_unattended ? text.unattendedCaution : job.unattended_refusal}
+          </small>
+        </span>
+      </label>
+      <Trouble error={start.error} />
+      {may && (
+        <button
+          ref={button}
+          type="submit"
+          className="button now big self-start"
+          disabled={!ready || start.isPending}
+        >
+          <Play size={18} weight="fill" />{" "}
+          {start.error && pressed.current ? "Send the start again" : text.start}
+        </button>
+      )}
+    </form>
+  );
+}
+
+function stopKey(run: Run): string {
+  return `crevlo.stopped.${run.id}`;
+}
+
+function Running({
+  studyId,
+  job,
+  run,
+  ahead,
+  may,
+}: {
+  studyId: string;
+  job: Job;
+  run: Run;
+  ahead: number;
+  may: boolean;
+}) {
+  const [now, setNow] = useState(() => Date.now() + ahead);
+  // The moment of stopping is kept on this device while the outcome is being written.
+  const [stopped, setStopped] = useState<string | null>(() => localStorage.getItem(stopKey(run)));
+  const button = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now() + ahead), 250);
+    return () => clearInterval(timer);
+  }, [ahead]);
+  useEffect(() => {
+    if (!stopped) button.current?.focus();
+  }, [stopped]);
+  const halt = (at: string | null) => {
+    if (at) localStorage.setItem(stopKey(run), at);
+    else localStorage.removeItem(stopKey(run));
+    setStopped(at);
+  };
+  const stopNow = () => may && !stopped && halt(new Date(Date.now() + ahead).toISOString());
+  useKeys([{ key: " ", does: "stop the timer", run: stopNow }]);
+  const elapsed = ((stopped ? Date.parse(stopped) : now) - Date.parse(run.started_at)) / 1000;
+  const estimate = job.file?.time_s ?? null;
+  return (
+    <div className="flex h-full flex-col justify-center gap-2.5">
+      <p className="lab">
+        {stopped ? "Stopped, how did it end?" : `Printing, attempt ${run.attempt}`}
+        {run.unattended && " · unattended"}
+      </p>
+      <p
+        role="timer"
+        aria-label={`${duration(elapsed)} since the start`}
+        className={`num leading-none font-medium ${stopped ? "text-[40px]" : "text-[84px] max-[560px]:text-[56px]"}`}
+      >
+        {clock(elapsed)}
+      </p>
+      {estimate !== null && <Progress elapsed={elapsed} estimate={estimate} />}
+      {may && !stopped && (
+        <button ref={button} type="button" className="button now big self-start" onClick={stopNow}>
+          <Stop size={18} weight="fill" /> {text.stop}
+        </button>
+      )}
+      {stopped && (
+        <Outcome studyId={studyId} jobId={job.id} run={run} stopped={stopped} leave={() => halt(null)} />
+      )}
+    </div>
+  );
+}
+
+function Progress({ elapsed, estimate }: { elapsed: number; estimate: number }) {
+  const share = Math.min(1, elapsed / estimate);
+  const left = estimate - elapsed;
+  return (
+    <>
+      <div className="h-3.5 w-full rounded-full bg-[var(--track)]" aria-hidden="true">
+        <i className="block h-full rounded-full bg-needle" style={{ width: `${100 * share}%` }} />
+      </div>
+      <p className="text-ink-2">
+        {left >= 0
+          ? `${duration(left)} left of the file's ${duration(estimate)}, which leaves out heat-up`
+          : `${duration(-left)} past the file's ${duration(estimate)}, which leaves out heat-up`}
+      </p>
+    </>
+  );
+}
+
+function Outcome({
+  studyId,
+  jobId,
+  run,
+  stopped,
+  leave,
+}: {
+  studyId: string;
+  jobId: string;
+  run: Run;
+  stopped: string;
+  leave: () => void;
+}) {
+  const [outcome, setOutcome] = useState<Schemas["EndRun"]["outcome"]>("done");
+  const end = useChange(studyId, ["job", jobId], (body: Schemas["EndRun"]) =>
+    unwrap(api.POST("/api/runs/{run_id}/end", { params: { path: { run_id: run.id } }, body })),
+  );
+  const submit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    const failed = outcome === "failed";
+    end.mutate(
+      {
+        version: run.version,
+        outcome,
+        ended_at: stopped,
+        note: String(form.get("note") ?? "").trim(),
+        cause: failed ? (String(form.get("cause")) as Schemas["Cause"]) : null,
+        failed_at_percent: failed && form.get("percent") ? Number(form.get("percent")) : null,
+      },
+      { onSuccess: () => localStorage.removeItem(stopKey(run)) },
+    );
+  };
+  return (
+    <form onSubmit={submit} className="grid gap-2.5">
+      <fieldset className="grid grid-cols-3 gap-2">
+        <legend className="sr-only">Outcome</legend>
+        {(["done", "failed", "stopped"] as const).map((o, i) => (
+          <label
+            key={o}
+            className={`grid min-h-[56px] cursor-pointer content-center rounded border px-3 has-focus-visible:outline-2 has-focus-visible:outline-needle ${outcome === o ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
+          >
+            <input
+              type="radio"
+              name="outcome"
+              autoFocus={i === 0}
+              checked={outcome === o}
+              onChange={() => setOutcome(o)}
+              className="sr-only"
+            />
+            <b className="text-[15px]">{text.outcomes[o]}</b>
+            <small className={outcome === o ? "" : "text-ink-2"}>{text.outcomeHints[o]}</small>
+          </label>
+        ))}
+      </fieldset>
+      {outcome === "failed" && (
+        <div className="grid grid-cols-2 gap-2">
+          <Field label="Cause">
+            <select className="input" name="cause" required defaultValue="">
+              <option value="" disabled>
+                Choose one
+              </option>
+              {Object.entries(text.causes).map(([value, name]) => (
+                <option key={value} value={value}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </Field>
+          <Field label="At percent of the print, if known">
+            <input className="input num" name="percent" type="number" min={0} max={100} step="any" />
+          </Field>
+        </div>
+      )}
+      <Field label={outcome === "failed" ? "How it was seen" : "Remark, if any"}>
+        <input className="input" name="note" maxLength={1000} />
+      </Field>
+      <Trouble error={end.error} />
+      <div className="flex gap-2">
+        <button type="submit" className="button now big" disabled={end.isPending}>
+          Record the outcome
+        </button>
+        <button type="button" className="button" onClick={leave}>
+          Not stopped, go on
+        </button>
+      </div>
+    </form>
+  );
+}
+
+function Done({ run, estimate }: { run: Run; estimate: number | null }) {
+  return (
+    <div className="grid h-full content-center gap-2">
+      <p className="lab">Good on attempt {run.attempt}</p>
+      <p className="num text-[64px] leading-none font-medium">{clock(run.took_s ?? 0)}</p>
+      {run.of_estimate !== null && estimate !== null && (
+        <p className="text-ink-2">
+          {(100 * run.of_estimate).toFixed(0)} % of the file's {duration(estimate)}; the clock counts heat-up,
+          the file does not.
+        </p>
+      )}
+      {run.bag_code && (
+        <p className="mt-2 flex items-center gap-3 border-l-3 border-needle pl-3 text-[15px]">
+          <b className="num text-[30px]">{run.bag_code}</b>
+          <span>{text.bag(run.bag_code)}</span>
+        </p>
+      )}
+      {!run.bag_code && (
+        <p className="text-ink-2">Bagged; its code is hidden while it is measured and inspected.</p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,114 @@
+import { type FormEvent, useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { useChange, useMe } from "../../api/queries";
+import { day, Field, Trouble } from "../../parts/bits";
+import { text } from "./text";
+
+/** One safety check: what to look for, its caution, what was found last, and recording a new result. */
+export function CheckCard({
+  studyId,
+  unitId,
+  words,
+  last,
+  may,
+}: {
+  studyId: string;
+  unitId: string;
+  words: Schemas["CheckText"];
+  last: Schemas["CheckOut"];
+  may: boolean;
+}) {
+  const me = useMe();
+  const [giving, setGiving] = useState<"pass" | "fail" | null>(null);
+  const record = useChange(studyId, ["study", studyId, "receive"], (body: Schemas["NewCheck"]) =>
+    unwrap(
+      api.POST("/api/studies/{study_id}/units/{unit_id}/checks", {
+        params: { path: { study_id: studyId, unit_id: unitId } },
+        body,
+      }),
+    ),
+  );
+  const submit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    record.mutate(
+      {
+        id: newId(),
+        kind: words.kind,
+        result: giving!,
+        done_by: String(form.get("done_by")).trim(),
+        note: String(form.get("note")).trim(),
+      },
+      { onSuccess: () => setGiving(null) },
+    );
+  };
+  return (
+    <article aria-label={words.title} className="rounded border border-rule p-3">
+      <div className="flex items-baseline justify-between gap-3">
+        <h3 className="text-[15px] font-bold">{words.title}</h3>
+        <b
+          className={
+            last.result === "pass"
+              ? "text-ok-ink"
+              : last.result === "fail"
+                ? "text-needle-ink"
+                : "text-brass-ink"
+          }
+        >
+          {last.result === "pass" ? "Passed" : last.result === "fail" ? "Failed" : "Not done"}
+        </b>
+      </div>
+      <p className="text-[12.5px]">{words.look}</p>
+      {last.result && (
+        <p className="text-[12px] text-ink-2">
+          {last.done_by}, {day(last.done_at!)}
+          {last.times_done > 1 && ` · ${last.times_done} times on record`}
+          {last.note && ` · ${last.note}`}
+        </p>
+      )}
+      <p className="caution mt-2">{words.caution}</p>
+      {may && !giving && (
+        <div className="mt-2 flex gap-2">
+          <button type="button" className="button" onClick={() => setGiving("pass")}>
+            {last.result ? "Re-check passed" : "Passed"}
+          </button>
+          <button type="button" className="button" onClick={() => setGiving("fail")}>
+            {last.result ? "Re-check failed" : "Failed"}
+          </button>
+        </div>
+      )}
+      {giving && (
+        <form onSubmit={submit} className="mt-2 grid gap-2">
+          <div className="grid grid-cols-2 gap-2">
+            <Field label={text.doneBy}>
+              <input
+                className="input"
+                name="done_by"
+                required
+                maxLength={120}
+                defaultValue={words.kind === "mains" ? "" : (me.data?.name ?? "")}
+                placeholder={words.kind === "mains" ? "a competent person" : ""}
+              />
+            </Field>
+            <Field label={giving === "fail" ? text.failNote : text.passNote}>
+              <input className="input" name="note" required={giving === "fail"} maxLength={500} autoFocus />
+            </Field>
+          </div>
+          <Trouble error={record.error} />
+          <div className="flex gap-2">
+            <button
+              type="submit"
+              className={`button ${giving === "fail" ? "now" : "primary"}`}
+              disabled={record.isPending}
+            >
+              Record it as {giving === "fail" ? "failed" : "passed"}
+            </button>
+            <button type="button" className="button" onClick={() => setGiving(null)}>
+              Back
+            </button>
+          </div>
+        </form>
+      )}
+    </article>
+  );
+}

@@ -1,0 +1,163 @@
+import { useRef, useState } from "react";
+import { api, type Schemas, unwrap } from "../../api/client";
+import { useChange } from "../../api/queries";
+import { Field, Trouble } from "../../parts/bits";
+import { Conflict } from "../../parts/conflict";
+import { text } from "./text";
+
+type Obtained = keyof typeof text.obtained;
+
+/** How one unit came and what it cost; its disclosure sentence as the report will print it. */
+export function Intake({
+  studyId,
+  unit,
+  currency,
+  may,
+  takeTheirs,
+}: {
+  studyId: string;
+  unit: Schemas["UnitOut"];
+  currency: string;
+  may: boolean;
+  takeTheirs: () => void;
+}) {
+  const [obtained, setObtained] = useState<Obtained | null>(unit.obtained);
+  const [saved, setSaved] = useState(false);
+  const save = useChange(studyId, ["study", studyId, "receive"], (body: Schemas["UnitChange"]) =>
+    unwrap(
+      api.PUT("/api/studies/{study_id}/units/{unit_id}", {
+        params: { path: { study_id: studyId, unit_id: unit.machine.unit_id } },
+        body,
+      }),
+    ),
+  );
+  const form = useRef<HTMLFormElement>(null);
+  const typed = (): Omit<Schemas["UnitChange"], "version"> => {
+    const given = new FormData(form.current!);
+    const money = (name: string) => (given.get(name) ? Number(given.get(name)) : null);
+    return {
+      serial: String(given.get("serial")).trim() || null,
+      price_paid: money("price_paid"),
+      upgrades: money("upgrades") ?? 0,
+      residual: money("residual") ?? 0,
+      obtained,
+      obtained_from: String(given.get("obtained_from")).trim() || null,
+      received_on: String(given.get("received_on")) || null,
+    };
+  };
+  const send = () => save.mutate({ version: unit.version, ...typed() }, { onSuccess: () => setSaved(true) });
+  const conflict = save.error && "theirs" in save.error && save.error.theirs;
+  const money = (label: string, name: string, value: number | null, hint?: string) => (
+    <Field label={`${label}, ${currency}`} {...(hint ? { hint } : {})}>
+      <input
+        className="input num"
+        type="number"
+        step="any"
+        min={0}
+        name={name}
+        defaultValue={value ?? ""}
+        disabled={!may}
+      />
+    </Field>
+  );
+  return (
+    <section aria-label={text.intake} className="sheet min-h-0 overflow-y-auto p-4">
+      <h2 className="lab">{text.intake}</h2>
+      <p className="mt-1 text-[12.5px] text-ink-2">
+        Bed {unit.bed_x_mm.toFixed(0)} × {unit.bed_y_mm.toFixed(0)} mm, height {unit.height_mm.toFixed(0)} mm
+        by its sheet · nozzle {unit.nozzle_mm} mm · firmware {unit.firmware}
+      </p>
+      <form
+        ref={form}
+        onSubmit={(e) => {
+          e.preventDefault();
+          send();
+        }}
+        onChange={() => setSaved(false)}
+        className="mt-3 grid gap-3"
+      >
+        <fieldset className="flex gap-1.5" disabled={!may}>
+          <legend className="pb-1 text-[12px] text-ink-2">How it was obtained</legend>
+          {(Object.keys(text.obtained) as Obtained[]).map((way) => (
+            <label
+              key={way}
+              className={`flex min-h-[36px] flex-1 cursor-pointer items-center justify-center rounded border font-semibold has-focus-visible:outline-2 has-focus-visible:outline-needle ${obtained === way ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
+            >
+              <input
+                type="radio"
+                name="obtained"
+                value={way}
+                checked={obtained === way}
+                onChange={() => setObtained(way)}
+                className="sr-only"
+              />
+              {text.obtained[way]}
+            </label>
+          ))}
+        </fieldset>
+        <Field label={obtained === "bought" ? "Bought from" : "By whom"}>
+          <input
+            className="input"
+            name="obtained_from"
+            maxLength={120}
+            defaultValue={unit.obtained_from ?? ""}
+            disabled={!may}
+          />
+        </Field>
+        <div className="grid grid-cols-2 gap-3">
+          {money(
+            "Price paid",
+            "price_paid",
+            unit.price_paid,
+            unit.list_price === null ? undefined : `List price ${unit.list_price.toFixed(0)} ${currency}`,
+          )}
+          {money("To make it usable", "upgrades", unit.upgrades, "Upgrades and spares")}
+          {money("Worth at the end of its life", "residual", unit.residual)}
+          <Field label="Received on">
+            <input
+              className="input"
+              type="date"
+              name="received_on"
+              defaultValue={unit.received_on ?? ""}
+              disabled={!may}
+            />
+          </Field>
+          <Field label="Serial number">
+            <input
+              className="input num"
+              name="serial"
+              maxLength={80}
+              defaultValue={unit.serial ?? ""}
+              disabled={!may}
+            />
+          </Field>
+        </div>
+        {conflict ? (
+          <Conflict
+            error={save.error}
+            labels={text.fields}
+            mine={typed()}
+            keepMine={send}
+            takeTheirs={takeTheirs}
+          />
+        ) : (
+          <Trouble error={save.error} />
+        )}
+        {may && !conflict && (
+          <div className="flex items-center gap-3">
+            <button type="submit" className="button primary" disabled={save.isPending}>
+              Save the intake
+            </button>
+            <span role="status" className="text-[12.5px] text-ok-ink">
+              {saved && "Saved."}
+            </span>
+          </div>
+        )}
+      </form>
+      <h3 className="lab pt-5">{text.disclosure}</h3>
+      <p className={`mt-1 text-[15px] ${unit.disclosure ? "" : "text-ink-2"}`}>
+        {unit.disclosure ?? text.noDisclosure}
+      </p>
+    </section>
+  );
+}
