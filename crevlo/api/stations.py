@@ -33,6 +33,7 @@ from crevlo.stations.publish import report
 from crevlo.stations.rank import ranking
 from crevlo.stations.receive import unit
 from crevlo.stations.shape import Shape
+from crevlo.store.person import Role
 
 
 def _station(name: str) -> APIBlueprint:
@@ -77,7 +78,8 @@ def create_study(body: study.NewStudy) -> study.PlanView:
 @plan.get("/studies/<uuid:study_id>/line", responses={200: Line})
 @reads(EVERYONE)
 def study_line(path: StudyPath) -> Line:
-    return line(db(), path.study_id)
+    """How far each station has come; what is printing now is left out for a rater."""
+    return line(db(), path.study_id, blind=current_user.role is Role.RATER)
 
 
 @plan.get("/studies/<uuid:study_id>/plan", responses={200: study.PlanView})
@@ -94,8 +96,8 @@ def save_draft(path: StudyPath, body: study.Draft) -> study.PlanView:
 
 @plan.post("/studies/<uuid:study_id>/freeze", responses={200: study.PlanView})
 @writes(REVIEW)
-def freeze(path: StudyPath) -> study.PlanView:
-    return study.freeze(db(), path.study_id, current_user.id)
+def freeze(path: StudyPath, body: study.Freeze) -> study.PlanView:
+    return study.freeze(db(), path.study_id, body, current_user.id)
 
 
 @plan.post("/studies/<uuid:study_id>/deviations", responses={200: study.PlanView})

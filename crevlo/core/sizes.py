@@ -140,6 +140,18 @@ def say_sizes(fit: SizeFit) -> list[Finding]:
         Axis.Z: "Screw pitch or steps on Z, not the material.",
     }
     for axis, scale in fit.scale.items():
+        if isinstance(scale, NotDetermined) and axis in fit.percent_off:
+            off = fit.percent_off[axis]
+            found.append(
+                Finding(
+                    f"percent {axis}",
+                    f"{axis} is off by",
+                    f"{off:+.2f} %".replace("-", "−"),
+                    "",
+                    "One length cannot tell scale from offset: needs another.",
+                )
+            )
+            continue
         if isinstance(scale, NotDetermined):
             waiting.setdefault(scale.needs, []).append(axis.value)
             continue
@@ -183,9 +195,8 @@ def say_sizes(fit: SizeFit) -> list[Finding]:
         )
     for needs, who in waiting.items():
         names = " and ".join(who)
-        found.append(
-            Finding("waiting", f"{names[:1].upper()}{names[1:]}", "", "", f"Not determined yet: needs {needs}.")
-        )
+        verb = "need" if len(who) > 1 or names == "walls" else "needs"
+        found.append(Finding("waiting", f"{names[:1].upper()}{names[1:]}", "", "", f"{verb} {needs}."))
     return found
 
 

@@ -52,6 +52,10 @@ class Demo:
         self._receive()
         say("printing")
         self._print(leave_open)
+        jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
+        self.reviewer.send("POST", f"/api/studies/{self.study}/deviations", {
+            "id": _new(), "job_id": jobs[4]["id"], "what": "Room at 17 °C instead of 20 to 24 °C",
+            "reason": "The heating was off that evening; the print was kept, because nothing else differed."})  # fmt: skip
         say("measuring")
         self._measure(leave_open)
         say("inspecting")
@@ -89,7 +93,8 @@ class Demo:
             "candidates": [
                 {"model_id": models[t.name], "copies": copies, "is_control": t.is_control} for t in self.machines.values()
             ]})  # fmt: skip
-        send("POST", f"/api/studies/{self.study}/freeze")
+        frozen = datetime.now(UTC) - timedelta(days=24)
+        send("POST", f"/api/studies/{self.study}/freeze", {"frozen_at": frozen.isoformat()})
 
     def _receive(self) -> None:
         send = self.reviewer.send

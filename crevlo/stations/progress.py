@@ -1,6 +1,7 @@
 """The line: how far a study has come at each of the eight stations."""
 
 import uuid
+from datetime import UTC, datetime
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
@@ -9,7 +10,7 @@ from crevlo.stations.bench import current_protocol, get_study, latest_safety, sa
 from crevlo.stations.shape import Shape
 from crevlo.store.reading import InspectionLock, Reading
 from crevlo.store.run import Outcome, Run, Specimen
-from crevlo.store.study import Job, ReportRevision
+from crevlo.store.study import Job, ReportRevision, Study
 
 
 class StationProgress(Shape):
@@ -19,23 +20,30 @@ class StationProgress(Shape):
     trouble: bool
 
 
+class PrintingNow(Shape):
+    job_id: uuid.UUID
+    machine: str
+    started_at: datetime
+
+
 class Line(Shape):
     study_id: uuid.UUID
     title: str
     frozen: bool
     revealed: bool
-    printing: int
+    now: datetime
+    printing: list[PrintingNow]
     stations: list[StationProgress]
 
 
-def line(session: Session, study_id: uuid.UUID) -> Line:
+def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
     study = get_study(session, study_id)
     protocol = current_protocol(session, study_id)
     frozen = bool(protocol and protocol.frozen_at)
     jobs = session.scalar(select(func.count()).where(Job.study_id == study_id)) or 0
     tried = select(Run).join(Job, Job.id == Run.job_id).where(Job.study_id == study_id).subquery()
     done = session.scalar(select(func.count()).where(tried.c.outcome == Outcome.DONE.value)) or 0
-    live = session.scalar(select(func.count()).where(tried.c.ended_at.is_(None), tried.c.id.is_not(None))) or 0
+    live = [] if blind else _printing(session, study)
     failed_open = session.scalar(
         select(func.count(func.distinct(tried.c.job_id))).where(
             tried.c.outcome == Outcome.FAILED.value,
@@ -79,6 +87,17 @@ def line(session: Session, study_id: uuid.UUID) -> Line:
         StationProgress(station="publish", count=f"rev {revisions}" if revisions else "draft", share=1.0 if revisions else 0.1, trouble=False),
     ]  # fmt: skip
     return Line(
-        study_id=study.id, title=study.title, frozen=frozen, revealed=study.revealed_at is not None, printing=live,
-        stations=stations,
+        study_id=study.id, title=study.title, frozen=frozen, revealed=study.revealed_at is not None,
+        now=datetime.now(UTC), printing=live, stations=stations,
     )  # fmt: skip
+
+
+def _printing(session: Session, study: Study) -> list[PrintingNow]:
+    rows = session.execute(
+        select(Run.job_id, Job.unit_id, Run.started_at)
+        .join(Job, Job.id == Run.job_id)
+        .where(Job.study_id == study.id, Run.ended_at.is_(None))
+        .order_by(Run.started_at)
+    )
+    names = {u.unit_id: u.unit.model.name for u in study.units}
+    return [PrintingNow(job_id=job, machine=names[unit], started_at=at) for job, unit, at in rows]

@@ -6,6 +6,7 @@ from enum import StrEnum
 from typing import Any
 
 from sqlalchemy import CheckConstraint, ForeignKey, Index, LargeBinary, UniqueConstraint, text
+from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, deferred, mapped_column, relationship
 
 from crevlo.core.success import Cause
@@ -43,6 +44,7 @@ class SlicedFile(Identified, Base):
     sha256: Mapped[str] = mapped_column(ForeignKey("upload.sha256"))
     name: Mapped[str]
     facts: Mapped[dict[str, Any]]
+    settings: Mapped[dict[str, Any]] = deferred(mapped_column(JSONB))
     deviations: Mapped[list[Any]]
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     received_at: Mapped[datetime] = recorded_at()

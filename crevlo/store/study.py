@@ -72,6 +72,7 @@ class ProtocolVersion(Editable, Base):
     policies: Mapped[dict[str, Any]]
     frozen_at: Mapped[datetime | None]
     frozen_by: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("person.id"))
+    freeze_recorded_at: Mapped[datetime | None]
     artifact: Mapped[ArtifactVersion] = relationship(lazy="joined")
     spool: Mapped[Spool | None] = relationship(lazy="joined")
     __table_args__ = (

@@ -64,9 +64,7 @@ def test_the_size_of_the_chunks_changes_nothing(size: int) -> None:
 
 
 def test_keys_met_in_the_wild() -> None:
-    read = facts(
-        ";TIME:3661\n;Filament used: 1.5m, 0.25m\n;Layer height: 0.2\n;LAYER_COUNT:40\n;LAYER:0\nG1 X1 E1\n"
-    )
+    read = facts(";TIME:3661\n;Filament used: 1.5m, 0.25m\n;Layer height: 0.2\n;LAYER_COUNT:40\n;LAYER:0\nG1 X1 E1\n")
     assert (read.time_s, read.layers, [t.length_mm for t in read.tools]) == (3661, 40, [1500, 250])
     other = facts(
         "; model printing time: 50m 1s; total estimated time: 1h 2m 3s\n; total layer number: 12\nG1 X1 E1\n"
@@ -155,9 +153,7 @@ def test_deviations_from_the_protocol() -> None:
         "filament_type": "PLA;PLA",
         "temperature": "215,215",
     }
-    wanted = Wanted(
-        layer_height_mm=0.2, infill_percent=20, walls=2, nozzle_c=210, material="pla", nozzle_mm=0.4
-    )
+    wanted = Wanted(layer_height_mm=0.2, infill_percent=20, walls=2, nozzle_c=210, material="pla", nozzle_mm=0.4)
     differ, silent = deviations(settings, wanted)
     assert [(d.setting, d.wanted, d.found) for d in differ] == [
         ("Infill", "20", "15"),

@@ -61,9 +61,7 @@ def test_a_better_figure_never_gets_fewer_points(x: float, y: float) -> None:
 
 
 def test_value_functions() -> None:
-    assert value_of(linear(0.3, 0.02), [0.3, 0.16, 0.02, 0.5, 0]).tolist() == pytest.approx(
-        [0, 50, 100, 0, 100]
-    )
+    assert value_of(linear(0.3, 0.02), [0.3, 0.16, 0.02, 0.5, 0]).tolist() == pytest.approx([0, 50, 100, 0, 100])
     steps = value_function(Shape.THRESHOLDS, [(0, 0), (5, 50), (8, 100)])
     assert value_of(steps, [4.9, 5, 9]).tolist() == [0, 50, 100]
     log = value_function(Shape.LOGARITHMIC, [(1, 100), (100, 0)])

@@ -53,11 +53,12 @@ def isometric(artifact: Artifact) -> Drawing:
         turn = [2 * math.pi * i / _HOLE_POINTS for i in range(_HOLE_POINTS)]
         ring = tuple(project((h.x + h.radius * math.cos(a), h.y + h.radius * math.sin(a), h.top)) for a in turn)
         faces.append(Face("hole", ring))
-    callouts = tuple(_callout(f.code, f.ends) for f in artifact.features)
     points = [p for face in faces for p in face.outline]
-    margin = 16.0
+    crown = min(p[1] for p in points)
+    callouts = tuple(_callout(f.code, f.ends, crown) for f in artifact.features)
+    margin = 18.0
     left, right = min(p[0] for p in points) - margin, max(p[0] for p in points) + margin
-    top, bottom = min(p[1] for p in points) - 8, max(p[1] for p in points) + 6
+    top, bottom = crown - 8, max(p[1] for p in points) + 6
     return Drawing(tuple(faces), callouts, (left, top, right - left, bottom - top))
 
 
@@ -72,13 +73,14 @@ def _box_faces(b: Box) -> list[Face]:
     ]
 
 
-def _callout(code: str, ends: tuple[Point, Point]) -> Callout:
+def _callout(code: str, ends: tuple[Point, Point], crown: float) -> Callout:
+    """Labels stand clear of the edges: X left of the part, Y right of it, Z on the right face, holes above `crown`."""
     a, b = project(ends[0]), project(ends[1])
-    middle = ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)
     if code.startswith("X"):
-        return Callout(code, (a, b), (middle[0] - 9, middle[1] + 6), "end")
+        return Callout(code, (a, b), (a[0] - 2, a[1] + 4), "end")
     if code.startswith("Y"):
-        return Callout(code, (a, b), (middle[0] + 9, middle[1] + 6), "start")
+        return Callout(code, (a, b), (b[0] + 2, b[1] + 4), "start")
     if code.startswith("Z"):
-        return Callout(code, (a, b), (b[0] + 9, b[1] + 3), "start")
-    return Callout(code, (a, b), (a[0], a[1] - 6), "end" if code.endswith("X") else "start")
+        return Callout(code, (a, b), (b[0] + 1, b[1] + 4.5), "start")
+    left = code.endswith("X")
+    return Callout(code, (a, b), (-1.5 if left else 1.5, crown - 2), "end" if left else "start")

@@ -34,6 +34,13 @@ def draw(figure: Estimate | Counted, draws: int, rng: np.random.Generator) -> np
         return draw_success(figure.good, figure.tries, draws, rng)
     if figure.u == 0:
         return np.full(draws, figure.value)
+    drawn = rng.standard_normal(draws, dtype=np.float32)
     if np.isfinite(figure.dof):
-        return figure.value + figure.u * rng.standard_t(max(figure.dof, 1.0), draws)
-    return figure.value + figure.u * rng.standard_normal(draws)
+        # Student's t as normal over root of a scaled chi-square: single precision is twice as fast as standard_t.
+        half = max(figure.dof, 1.0) / 2
+        spread = rng.standard_gamma(half, draws, dtype=np.float32)
+        spread /= np.float32(half)
+        drawn /= np.sqrt(spread, out=spread)
+    drawn *= np.float32(figure.u)
+    drawn += np.float32(figure.value)
+    return drawn

@@ -46,7 +46,7 @@ def value_function(shape: Shape, points: Sequence[tuple[float, float]]) -> Value
 
 def value_of(function: ValueFunction, raw: np.ndarray | float) -> np.ndarray:
     """Values 0..100 of raw figures of any shape, clamped beyond the anchors."""
-    x: np.ndarray = np.asarray(raw, float)
+    x: np.ndarray = np.asarray(raw)
     raws = np.array([p[0] for p in function.points])
     values = np.array([p[1] for p in function.points])
     if function.shape is Shape.THRESHOLDS:
@@ -55,6 +55,12 @@ def value_of(function: ValueFunction, raw: np.ndarray | float) -> np.ndarray:
         return stepped
     if function.shape is Shape.LOGARITHMIC:
         x, raws = np.log(np.maximum(x, raws[0])), np.log(raws)
+    if len(raws) == 2:
+        (low, high), (at_low, at_high) = raws, values
+        straight: np.ndarray = np.clip(
+            (x - low) * ((at_high - at_low) / (high - low)) + at_low, *sorted((at_low, at_high))
+        )
+        return straight
     between: np.ndarray = np.interp(x, raws, values)
     return between
 

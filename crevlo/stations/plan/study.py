@@ -14,6 +14,7 @@ from crevlo.core.gcode.facts import Wanted
 from crevlo.core.scoring.gate import GateKind
 from crevlo.core.scoring.value import Shape as ValueShape
 from crevlo.stations.bench import Bench, current_protocol, get_study, load_bench
+from crevlo.stations.clock import stated_time
 from crevlo.stations.library import ArtifactOut, SpoolOut, artifact_out, built_in_artifact, change, first_unit
 from crevlo.stations.rank.criteria import CRITERIA
 from crevlo.stations.shape import Conflict, Missing, Refused, Shape
@@ -95,6 +96,12 @@ class StudyCard(Shape):
     frozen: bool
 
 
+class Freeze(Shape):
+    """When the protocol was frozen, where that was before it is entered here; both times are kept."""
+
+    frozen_at: datetime | None = None
+
+
 class CellLayer(Shape):
     """One copy of one machine on the coverage sheet: how far it has come."""
 
@@ -127,6 +134,7 @@ class PlanView(Shape):
     version: int
     protocol_number: int
     frozen_at: datetime | None
+    freeze_recorded_at: datetime | None
     candidates: list[Candidate]
     spool: SpoolOut | None
     repeats: int
@@ -181,7 +189,9 @@ def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
     if draft.spool_id and session.get(Spool, draft.spool_id) is None:
         raise Missing("There is no such spool.")
     if study.version != draft.version:
-        raise Conflict(view_plan(session, study_id).model_dump(mode="json", include=set(Draft.model_fields) | {"spool"}))
+        raise Conflict(
+            view_plan(session, study_id).model_dump(mode="json", include=set(Draft.model_fields) | {"spool"})
+        )
     change(session, study, draft.version, {"question": draft.question})
     for row in list(study.units):
         session.delete(row)
@@ -202,7 +212,7 @@ def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
     return view_plan(session, study_id)
 
 
-def freeze(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> PlanView:
+def freeze(session: Session, study_id: uuid.UUID, given: Freeze, person_id: uuid.UUID) -> PlanView:
     """Freezes the protocol and makes the jobs, shuffled within each round of copies."""
     study, protocol = _open_draft(session, study_id)
     if len(study.units) < 2:
@@ -218,7 +228,8 @@ def freeze(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> PlanV
                 copy=copy, position=position,
             )
         )  # fmt: skip
-    protocol.frozen_at = datetime.now(UTC)
+    protocol.frozen_at = stated_time(given.frozen_at)
+    protocol.freeze_recorded_at = datetime.now(UTC)
     protocol.frozen_by = person_id
     session.flush()
     return view_plan(session, study_id)
@@ -266,6 +277,7 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
     return PlanView(
         id=study.id, title=study.title, question=study.question, currency=study.currency, seed=study.seed,
         version=study.version, protocol_number=protocol.number, frozen_at=protocol.frozen_at,
+        freeze_recorded_at=protocol.freeze_recorded_at,
         candidates=[
             Candidate(model_id=u.unit.model_id, copies=u.copies, is_control=u.is_control) for u in bench.units
         ],

@@ -234,7 +234,7 @@ def take_file(
     session.add(
         SlicedFile(
             id=file_id, job_id=job.id, sha256=keep_upload(session, content), name=_file_name(name),
-            facts=_stored_facts(facts, silent), deviations=[DeviationFound.model_validate(d).model_dump() for d in differ],
+            facts=_stored_facts(facts, silent), settings=dict(facts.settings), deviations=[DeviationFound.model_validate(d).model_dump() for d in differ],
             person_id=person_id,
         )
     )  # fmt: skip
@@ -259,6 +259,10 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
         open_gate, refusal = may_run_unattended(session, job.unit_id, policies.unattended)
         if not open_gate:
             raise Refused(refusal)
+    started = stated_time(given.started_at)
+    protocol = current_protocol(session, job.study_id)
+    if protocol is None or protocol.frozen_at is None or started < protocol.frozen_at:
+        raise Refused("A print cannot start before the protocol was frozen.")
     file = session.scalar(
         select(SlicedFile).where(SlicedFile.job_id == job_id).order_by(SlicedFile.received_at.desc()).limit(1)
     )
@@ -283,7 +287,7 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
         Run(
             id=given.id, job_id=job_id, attempt=len(tries) + 1, configuration_id=configuration_of(session, job.unit_id).id,
             sliced_file_id=file.id, unattended=given.unattended, changed=given.changed.strip(),
-            started_at=stated_time(given.started_at), person_id=person_id,
+            started_at=started, person_id=person_id,
         )
     )  # fmt: skip
     session.flush()
@@ -380,8 +384,7 @@ def keep_upload(session: Session, content: bytes) -> str:
 
 
 def file_out(file: SlicedFile) -> FileOut:
-    facts = {k: v for k, v in file.facts.items() if k != "settings"}
-    return FileOut(id=file.id, name=file.name, deviations=file.deviations, received_at=file.received_at, **facts)
+    return FileOut(id=file.id, name=file.name, deviations=file.deviations, received_at=file.received_at, **file.facts)
 
 
 def _stored_facts(facts: GcodeFacts, silent: list[str]) -> dict[str, Any]:
@@ -400,7 +403,6 @@ def _stored_facts(facts: GcodeFacts, silent: list[str]) -> dict[str, Any]:
             for t in facts.tools
         ],
         "silent": silent, "partial": facts.partial, "skipped": dict(facts.skipped), "warnings": list(facts.warnings),
-        "settings": dict(facts.settings),
     }  # fmt: skip
 
 
@@ -420,7 +422,7 @@ def _run_out(run: Run, noise: list[NoiseReading], bag_code: str | None, estimate
             )
         )  # fmt: skip
     took_s = (run.ended_at - run.started_at).total_seconds() if run.ended_at else None
-    made = {"noise": levels, "bag_code": bag_code, "took_s": took_s,
+    made: dict[str, Any] = {"noise": levels, "bag_code": bag_code, "took_s": took_s,
             "of_estimate": took_s / estimate_s if took_s and estimate_s else None}  # fmt: skip
     return RunOut(**made, **{name: getattr(run, name) for name in RunOut.model_fields if name not in made})
 

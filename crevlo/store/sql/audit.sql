@@ -1,8 +1,8 @@
 -- Every change of every noun leaves who, when, before and after. Secrets and file contents stay out.
 CREATE FUNCTION write_audit() RETURNS trigger LANGUAGE plpgsql AS $$
 DECLARE
-    old_row jsonb := CASE WHEN TG_OP <> 'INSERT' THEN to_jsonb(OLD) - ARRAY['password_hash', 'html', 'content', 'facts', 'data'] END;
-    new_row jsonb := CASE WHEN TG_OP <> 'DELETE' THEN to_jsonb(NEW) - ARRAY['password_hash', 'html', 'content', 'facts', 'data'] END;
+    old_row jsonb := CASE WHEN TG_OP <> 'INSERT' THEN to_jsonb(OLD) - ARRAY['password_hash', 'html', 'content', 'facts', 'settings', 'data'] END;
+    new_row jsonb := CASE WHEN TG_OP <> 'DELETE' THEN to_jsonb(NEW) - ARRAY['password_hash', 'html', 'content', 'facts', 'settings', 'data'] END;
 BEGIN
     INSERT INTO audit_entry (table_name, row_id, action, before, after, person_id)
     VALUES (TG_TABLE_NAME, COALESCE(new_row->>'id', old_row->>'id', new_row->>'sha256'), lower(TG_OP), old_row, new_row,

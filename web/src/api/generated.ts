@@ -189,6 +189,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** How far each station has come; what is printing now is left out for a rater. */
         get: operations["plan_study_line_studies__uuid_study_id__line_get"];
         put?: never;
         post?: never;
@@ -1214,6 +1215,8 @@ export interface components {
             protocol_number: number;
             /** Frozen At */
             frozen_at: string | null;
+            /** Freeze Recorded At */
+            freeze_recorded_at: string | null;
             /** Candidates */
             candidates: components["schemas"]["Candidate"][];
             spool: components["schemas"]["SpoolOut"] | null;
@@ -1417,10 +1420,30 @@ export interface components {
             frozen: boolean;
             /** Revealed */
             revealed: boolean;
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
             /** Printing */
-            printing: number;
+            printing: components["schemas"]["PrintingNow"][];
             /** Stations */
             stations: components["schemas"]["StationProgress"][];
+        };
+        /** PrintingNow */
+        PrintingNow: {
+            /**
+             * Job Id
+             * Format: uuid
+             */
+            job_id: string;
+            /** Machine */
+            machine: string;
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
         };
         /** StationProgress */
         StationProgress: {
@@ -1447,6 +1470,17 @@ export interface components {
             repeats: number;
             conditions: components["schemas"]["Conditions"];
             policies: components["schemas"]["Policies"];
+        };
+        /**
+         * Freeze
+         * @description When the protocol was frozen, where that was before it is entered here; both times are kept.
+         */
+        Freeze: {
+            /**
+             * Frozen At
+             * @default null
+             */
+            frozen_at?: string | null;
         };
         /** NewDeviation */
         NewDeviation: {
@@ -3367,7 +3401,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Freeze"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

@@ -2,10 +2,12 @@ import { Moon } from "@phosphor-icons/react/dist/csr/Moon";
 import { SignOut } from "@phosphor-icons/react/dist/csr/SignOut";
 import { Sun } from "@phosphor-icons/react/dist/csr/Sun";
 import { useQueryClient } from "@tanstack/react-query";
+import { Link } from "@tanstack/react-router";
 import { createContext, type ReactNode, useContext, useState } from "react";
 import { createPortal } from "react-dom";
-import { api, setCsrf, unwrap } from "../api/client";
+import { api, type Schemas, setCsrf, unwrap } from "../api/client";
 import { useLine, useMe } from "../api/queries";
+import { duration } from "../parts/bits";
 import { Finder } from "./finder";
 import { Rail } from "./rail";
 import { useTheme } from "./theme";
@@ -47,6 +49,7 @@ export function Shell({
           <header className="flex min-w-0 items-center gap-3 border-b border-rule px-4">
             <h1 className="truncate text-[17px] font-bold">{title ?? line.data?.title ?? "Crevlo"}</h1>
             <div ref={setSlot} className="flex min-w-0 flex-1 items-center gap-2.5" />
+            {line.data && line.data.printing.length > 0 && <PrintingNow line={line.data} />}
             {!rater && <Finder studyId={studyId} />}
             <ThemeButton />
             <SignOutButton name={me.data?.name ?? ""} />
@@ -55,6 +58,30 @@ export function Shell({
         </div>
       </div>
     </TopSlot.Provider>
+  );
+}
+
+/** What runs at this moment, one press from anywhere. */
+function PrintingNow({ line }: { line: Schemas["Line"] }) {
+  const first = line.printing[0]!;
+  const elapsed = (Date.parse(line.now) - Date.parse(first.started_at)) / 1000;
+  return (
+    <Link
+      to="/study/$studyId/$station"
+      params={{ studyId: line.study_id, station: "print" }}
+      hash={first.job_id}
+      className="chip max-[1100px]:hidden"
+      aria-label={`Printing now: ${line.printing.map((p) => p.machine).join(", ")}`}
+    >
+      <i aria-hidden="true" className="size-2 rounded-full bg-needle" />
+      {line.printing.length === 1 ? (
+        <>
+          {first.machine} <span className="text-ink-2">{duration(elapsed)}</span>
+        </>
+      ) : (
+        `${line.printing.length} printing`
+      )}
+    </Link>
   );
 }
 

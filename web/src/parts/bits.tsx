@@ -62,7 +62,7 @@ export function clock(seconds: number): string {
 }
 
 export function day(iso: string): string {
-  return new Date(iso).toLocaleString(undefined, {
+  return new Date(iso).toLocaleString("en-GB", {
     day: "numeric",
     month: "short",
     hour: "2-digit",

@@ -236,6 +236,7 @@ def upgrade() -> None:
         sa.Column("policies", postgresql.JSONB(astext_type=sa.Text()), nullable=False),
         sa.Column("frozen_at", sa.DateTime(timezone=True), nullable=True),
         sa.Column("frozen_by", sa.Uuid(), nullable=True),
+        sa.Column("freeze_recorded_at", sa.DateTime(timezone=True), nullable=True),
         sa.Column("version", sa.Integer(), nullable=False),
         sa.Column("id", sa.Uuid(), nullable=False),
         sa.CheckConstraint("(frozen_at is null) = (frozen_by is null)", name=op.f("ck_protocol_frozen_by_someone")),
@@ -494,6 +495,7 @@ def upgrade() -> None:
         sa.Column("sha256", sa.String(), nullable=False),
         sa.Column("name", sa.String(), nullable=False),
         sa.Column("facts", postgresql.JSONB(astext_type=sa.Text()), nullable=False),
+        sa.Column("settings", postgresql.JSONB(astext_type=sa.Text()), nullable=False),
         sa.Column("deviations", postgresql.JSONB(astext_type=sa.Text()), nullable=False),
         sa.Column("person_id", sa.Uuid(), nullable=False),
         sa.Column(
@@ -597,9 +599,7 @@ def upgrade() -> None:
         sa.ForeignKeyConstraint(["instrument_id"], ["instrument.id"], name=op.f("fk_noise_reading_instrument_id")),
         sa.ForeignKeyConstraint(["person_id"], ["person.id"], name=op.f("fk_noise_reading_person_id")),
         sa.ForeignKeyConstraint(["run_id"], ["run.id"], name=op.f("fk_noise_reading_run_id")),
-        sa.ForeignKeyConstraint(
-            ["supersedes_id"], ["noise_reading.id"], name=op.f("fk_noise_reading_supersedes_id")
-        ),
+        sa.ForeignKeyConstraint(["supersedes_id"], ["noise_reading.id"], name=op.f("fk_noise_reading_supersedes_id")),
         sa.PrimaryKeyConstraint("id", name=op.f("pk_noise_reading")),
         sa.UniqueConstraint("supersedes_id", name=op.f("uq_noise_reading_supersedes_id")),
     )

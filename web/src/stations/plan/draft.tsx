@@ -52,7 +52,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
   const save = useChange(plan.id, key, put);
   const freeze = useChange(plan.id, key, async () => {
     client.setQueryData(key, await put());
-    return unwrap(api.POST("/api/studies/{study_id}/freeze", path));
+    return unwrap(api.POST("/api/studies/{study_id}/freeze", { ...path, body: {} }));
   });
   const conflict = save.error && "theirs" in save.error && save.error.theirs;
   const set = (part: Partial<Form>) => setForm((f) => ({ ...f, ...part }));
