@@ -41,10 +41,6 @@ class PartQuery(BaseModel):
     part: str = Field(default="total", max_length=20)
 
 
-class CriterionQuery(BaseModel):
-    criterion: str = Field(default="total", max_length=20)
-
-
 class ProfileQuery(BaseModel):
     profile_id: uuid.UUID | None = None
 

@@ -7,7 +7,6 @@ from flask_openapi3.blueprint import APIBlueprint
 from crevlo.api.errors import Problem
 from crevlo.api.guard import BENCH, EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import (
-    CriterionQuery,
     FeatureQuery,
     FileQuery,
     JobPath,
@@ -275,10 +274,11 @@ def change_gate(path: ProfilePath, body: ranking.GateChange) -> ranking.RankView
     return ranking.change_gate(db(), path.study_id, path.profile_id, body)
 
 
-@rank.get("/studies/<uuid:study_id>/units/<uuid:unit_id>/rank-source", responses={200: source.Source})
+@rank.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/rank-source", responses={200: source.Source})
 @reads(NOT_BLIND)
-def rank_source(path: StudyUnitPath, query: CriterionQuery) -> source.Source:
-    return source.rank_source(db(), path.study_id, path.unit_id, query.criterion)
+def rank_source(path: StudyUnitPath, body: source.RankFigure) -> source.Source:
+    """A figure of the ranking under any weights; nothing is saved."""
+    return source.rank_source(db(), path.study_id, path.unit_id, body)
 
 
 @publish.get("/studies/<uuid:study_id>/publish", responses={200: report.PublishView})

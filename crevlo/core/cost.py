@@ -3,7 +3,7 @@
 import math
 from dataclasses import dataclass, fields
 
-from crevlo.core.estimate import BadInput
+from crevlo.core.estimate import BadInput, Estimate
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,6 +66,14 @@ def cost_per_good_part(plate: CostInputs) -> CostPerPart:
     lost = plate.loss_fraction * (material + energy + machine) + plate.failed_labour_min / 60 * plate.wage_per_h
     failures = (1 - plate.success) / plate.success * lost
     return CostPerPart(material / n, energy / n, machine / n, labour / n, failures / n)
+
+
+def say_difference(a: Estimate, b: Estimate, unit: str) -> str:
+    """Whether two figures can be told apart: their difference against its expanded uncertainty, both independent."""
+    difference, expanded = abs(a.value - b.value), math.hypot(a.expanded, b.expanded)
+    if difference > expanded:
+        return f"The difference of {difference:.2f} {unit} is beyond its uncertainty of ± {expanded:.2f}."
+    return f"The difference of {difference:.2f} {unit} is within its uncertainty of ± {expanded:.2f}: not told apart yet."
 
 
 def say_ratio(name_a: str, a: float, name_b: str, b: float, verb: str = "costs") -> str:

@@ -2,6 +2,7 @@
 
 import uuid
 from datetime import datetime
+from typing import Literal
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
@@ -12,7 +13,7 @@ from crevlo.stations.bench import Bench, current_protocol, specimen_estimates
 from crevlo.stations.cost.part import PARTS
 from crevlo.stations.figures import MachineFigures, counted_causes
 from crevlo.stations.rank.criteria import BY_CODE
-from crevlo.stations.rank.ranking import WhatIf, load_inputs, view_rank
+from crevlo.stations.rank.ranking import RankView, StandingLine, WhatIf, load_inputs, view_rank
 from crevlo.stations.shape import Missing, Shape
 from crevlo.store.machine import Instrument
 from crevlo.store.person import Person
@@ -21,10 +22,24 @@ from crevlo.store.run import Outcome, Run, Specimen
 from crevlo.store.study import StudyUnit
 
 
+class Lead(Shape):
+    """Where an input has a source of its own: another figure of the same machine."""
+
+    station: Literal["cost", "rank"]
+    figure: str
+
+
 class Input(Shape):
     name: str
     amount: str
     note: str
+    lead: Lead | None = None
+
+
+class RankFigure(WhatIf):
+    """A figure of the ranking as it is shown: one criterion or the total, under the weights on screen."""
+
+    criterion: str
 
 
 class Entry(Shape):
@@ -135,7 +150,12 @@ def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part:
     if part == "total":
         rule = "Material + energy + machine time + labour + failures, per good part"
         shown = [
-            Input(name=p.capitalize(), amount=f"{getattr(made_up, p):.3f} {currency}", note=rules[p][0])
+            Input(
+                name=p.capitalize(),
+                amount=f"{getattr(made_up, p):.3f} {currency}",
+                note=rules[p][0],
+                lead=Lead(station="cost", figure=p),
+            )
             for p in PARTS
         ]
         amount = made_up.total
@@ -148,23 +168,26 @@ def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part:
     )  # fmt: skip
 
 
-def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, criterion: str) -> Source:
-    """How a machine's points on one criterion, or its total, came about."""
+def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked: RankFigure) -> Source:
+    """How a machine's points on one criterion, or its total, came about under the weights asked for."""
+    criterion = asked.criterion
+    if criterion != "total" and criterion not in BY_CODE:
+        raise Missing("There is no such criterion.")
+    view = view_rank(session, study_id, asked)
+    standing = next((s for s in view.standings if s.machine.unit_id == unit_id), None)
     inputs = load_inputs(session, study_id)
     bench = inputs.bench
     entry, figures = _unit(bench, inputs.figures, unit_id)
     name = entry.unit.model.name
     if criterion == "total":
-        view = view_rank(session, study_id, WhatIf(show_gated=True), draws=2_000)
-        standing = next((s for s in view.standings if s.machine.unit_id == unit_id), None)
         if standing is None:
             raise Missing("This machine has no line in the ranking.")
         return Source(
             title=f"Total, {name}", amount=f"{standing.total:.1f} ± {standing.expanded:.1f} points",
-            rule="Sum of weight share · value over the criteria. ± is the 95 % range of the draws of the readings, weights as set in the scheme.",
+            rule="Sum of weight share · value over the criteria. ± is the 95 % range of the draws of the readings, weights as on the screen.",
             inputs=[
                 Input(
-                    name=BY_CODE[c.code].name,
+                    name=BY_CODE[c.code].name, lead=Lead(station="rank", figure=c.code),
                     amount="not determined" if c.points is None else f"{c.points:.1f} points",
                     note=(c.raw.needs and f"needs {c.raw.needs}") or f"value {c.value:.0f} of 100",
                 )
@@ -172,12 +195,14 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, crite
             ],
             entries=[],
         )  # fmt: skip
-    if criterion not in BY_CODE:
-        raise Missing("There is no such criterion.")
     kind = BY_CODE[criterion]
     figure = figures.raw[criterion]
     unit = bench.study.currency if kind.unit == "money" else kind.unit
-    shown = []
+    shown = _points_inputs(view, standing, criterion, unit)
+    if criterion == "cost":
+        shown.append(
+            Input(name="Make-up", amount="material to failures", note="", lead=Lead(station="cost", figure="total"))
+        )
     if isinstance(figure, NotDetermined):
         amount = f"not determined: needs {figure.needs}"
     elif isinstance(figure, Counted):
@@ -207,6 +232,19 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, crite
         else _run_entries(session, bench, unit_id)
     )
     return Source(title=f"{kind.name}, {name}", amount=amount, rule=kind.rule, inputs=shown, entries=entries)
+
+
+def _points_inputs(view: RankView, standing: StandingLine | None, criterion: str, unit: str) -> list[Input]:
+    """From the raw figure to points: its place between the anchors, and the weight's share."""
+    kind = next(c for c in view.criteria if c.code == criterion)
+    given = next((c for c in standing.contributions if c.code == criterion), None) if standing else None
+    if given is None or given.value is None or given.points is None:
+        return []
+    share = 100 * kind.weight / sum(c.weight for c in view.criteria)
+    return [
+        Input(name="Value", amount=f"{given.value:.0f} of 100", note=f"0 at {kind.worst:g} {unit}, 100 at {kind.best:g} {unit}"),
+        Input(name="Weight", amount=f"{share:.0f} of 100", note=f"so {given.points:.1f} points of at most {share:.1f}"),
+    ]  # fmt: skip
 
 
 def _unit(

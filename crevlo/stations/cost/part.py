@@ -5,8 +5,8 @@ import uuid
 from pydantic import Field
 from sqlalchemy.orm import Session
 
-from crevlo.core.cost import say_ratio
-from crevlo.core.estimate import NotDetermined
+from crevlo.core.cost import say_difference, say_ratio
+from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.stations.bench import get_study, load_bench
 from crevlo.stations.figures import machine_figures
 from crevlo.stations.library import change
@@ -51,6 +51,7 @@ class CostView(Shape):
     spool: str | None
     machines: list[MachineCost]
     sentence: str
+    certainty: str
 
 
 def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
@@ -75,15 +76,18 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
         )  # fmt: skip
     machines.sort(key=lambda m: (m.total.value is None, m.total.value or 0.0))
     known = [m for m in machines if m.total.value]
-    sentence = ""
+    sentence = certainty = ""
     if len(known) > 1:
         a, b = known[0], known[-1]
         sentence = say_ratio(a.machine.name, a.total.value or 0, b.machine.name, b.total.value or 0)
+        low, high = (figures[m.machine.unit_id].raw["cost"] for m in (a, b))
+        if isinstance(low, Estimate) and isinstance(high, Estimate):
+            certainty = say_difference(low, high, currency)
     spool = bench.protocol.spool if bench.protocol else None
     return CostView(
         currency=currency, basis=CostBasis.model_validate(bench.study, extra="ignore"),
         material_per_kg=spool.price_per_kg if spool else None, spool=spool.code if spool else None, machines=machines,
-        sentence=sentence,
+        sentence=sentence, certainty=certainty,
     )  # fmt: skip
 
 

@@ -35,12 +35,13 @@ class ScoreOut(Shape):
 
 
 class SpecimenScores(Shape):
-    """One rater's own scores of a specimen; `quality` once locked."""
+    """One rater's own scores of a specimen; `quality` once locked; how many others have locked theirs."""
 
     id: uuid.UUID
     blind_code: str
     scores: list[ScoreOut]
     locked: bool
+    locked_by_others: int
     quality: float | None
     rejected_by: str | None
 
@@ -92,6 +93,7 @@ def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) ->
         lines.append(
             SpecimenScores(
                 id=specimen.id, blind_code=specimen.blind_code, locked=locked,
+                locked_by_others=len(locks.get(specimen.id, set()) - {person_id}),
                 scores=[
                     ScoreOut(id=s.id, defect=s.defect, severity=s.severity, corrected=s.supersedes_id is not None)
                     for s in own

@@ -38,8 +38,7 @@ CHECKS = (
     CheckText(
         kind=Check.STOP, title="Emergency stop and loose parts",
         look="Switch or stop reachable and working; grub screws, belts and plate clips tight; surroundings clear.",
-        caution="Nozzle and bed burn, moving axes pinch. Check at rest, cold and unplugged where the maker says so. "
-        "Over 25 kg, or by local rule, two people lift.",
+        caution="Nozzle and bed burn, moving axes pinch. Check at rest, cold and unplugged where the maker says so.",
     ),
 )  # fmt: skip
 

@@ -687,9 +687,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["rank_rank_source_studies__uuid_study_id__units__uuid_unit_id__rank_source_get"];
+        get?: never;
         put?: never;
-        post?: never;
+        /** A figure of the ranking under any weights; nothing is saved. */
+        post: operations["rank_rank_source_studies__uuid_study_id__units__uuid_unit_id__rank_source_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2279,6 +2280,21 @@ export interface components {
             amount: string;
             /** Note */
             note: string;
+            /** @default null */
+            lead: components["schemas"]["Lead"] | null;
+        };
+        /**
+         * Lead
+         * @description Where an input has a source of its own: another figure of the same machine.
+         */
+        Lead: {
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "cost" | "rank";
+            /** Figure */
+            figure: string;
         };
         /** InspectView */
         InspectView: {
@@ -2329,7 +2345,7 @@ export interface components {
         };
         /**
          * SpecimenScores
-         * @description One rater's own scores of a specimen; `quality` once locked.
+         * @description One rater's own scores of a specimen; `quality` once locked; how many others have locked theirs.
          */
         SpecimenScores: {
             /**
@@ -2343,6 +2359,8 @@ export interface components {
             scores: components["schemas"]["ScoreOut"][];
             /** Locked */
             locked: boolean;
+            /** Locked By Others */
+            locked_by_others: number;
             /** Quality */
             quality: number | null;
             /** Rejected By */
@@ -2403,6 +2421,8 @@ export interface components {
             machines: components["schemas"]["MachineCost"][];
             /** Sentence */
             sentence: string;
+            /** Certainty */
+            certainty: string;
         };
         /** CostBasis */
         CostBasis: {
@@ -2646,6 +2666,31 @@ export interface components {
             kind: components["schemas"]["GateKind"];
             /** Limit */
             limit: number | null;
+        };
+        /**
+         * RankFigure
+         * @description A figure of the ranking as it is shown: one criterion or the total, under the weights on screen.
+         */
+        RankFigure: {
+            /**
+             * Profile Id
+             * @default null
+             */
+            profile_id?: string | null;
+            /**
+             * Weights
+             * @default null
+             */
+            weights?: {
+                [key: string]: number;
+            } | null;
+            /**
+             * Show Gated
+             * @default false
+             */
+            show_gated?: boolean;
+            /** Criterion */
+            criterion: string;
         };
         /** PublishView */
         PublishView: {
@@ -4408,11 +4453,9 @@ export interface operations {
             };
         };
     };
-    rank_rank_source_studies__uuid_study_id__units__uuid_unit_id__rank_source_get: {
+    rank_rank_source_studies__uuid_study_id__units__uuid_unit_id__rank_source_post: {
         parameters: {
-            query?: {
-                criterion?: string;
-            };
+            query?: never;
             header?: never;
             path: {
                 study_id: string;
@@ -4420,7 +4463,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RankFigure"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

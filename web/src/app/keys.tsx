@@ -53,6 +53,8 @@ export function KeyBoard({ children }: { children: ReactNode }) {
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
       const typing = inField();
+      // A focused button keeps its own Space.
+      if (event.key === " " && document.activeElement instanceof HTMLButtonElement) return;
       if (event.key === "Escape" && typing) (document.activeElement as HTMLElement).blur();
       if (document.querySelector("[role=dialog]")) return;
       if (event.key === "?" && !typing) {

@@ -76,7 +76,9 @@ function PrintingNow({ line }: { line: Schemas["Line"] }) {
       <i aria-hidden="true" className="size-2 rounded-full bg-needle" />
       {line.printing.length === 1 ? (
         <>
-          {first.machine} <span className="text-ink-2">{duration(elapsed)}</span>
+          <span className="max-[1400px]:hidden">{first.machine}</span>
+          <span className="min-[1401px]:hidden">Printing</span>
+          <span className="text-ink-2">{duration(elapsed)}</span>
         </>
       ) : (
         `${line.printing.length} printing`

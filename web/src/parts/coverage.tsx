@@ -74,7 +74,7 @@ export function CoverageSheet({
                     )}
                     {layer.deviations > 0 && (
                       <span className="absolute -bottom-1.5 -right-1.5 rounded bg-brass-wash px-1 text-[10px] font-bold text-brass-ink">
-                        dev
+                        deviation
                       </span>
                     )}
                   </button>

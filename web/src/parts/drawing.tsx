@@ -12,10 +12,13 @@ export function ArtifactDrawing({
   artifact,
   active,
   done = [],
+  bare = false,
 }: {
   artifact: Schemas["ArtifactOut"];
   active?: string | undefined;
   done?: string[];
+  /** Small drawings leave out the callouts. */
+  bare?: boolean;
 }) {
   const { faces, callouts, view } = artifact.drawing;
   const nominal = new Map(artifact.features.map((f) => [f.code, f.nominal_mm]));
@@ -35,7 +38,7 @@ export function ArtifactDrawing({
       </g>
       <g fontSize={2.9} fill="var(--ink-2)">
         {callouts
-          .filter((c) => c.code !== active)
+          .filter((c) => !bare && c.code !== active)
           .map((c) => (
             <text
               key={c.code}

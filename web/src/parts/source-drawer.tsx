@@ -9,7 +9,7 @@ import { day } from "./bits";
 export type Figure =
   | { station: "measure"; specimen: string; feature?: string }
   | { station: "cost"; study: string; unit: string; part: string }
-  | { station: "rank"; study: string; unit: string; criterion: string };
+  | { station: "rank"; study: string; unit: string; criterion: string; shown: Schemas["WhatIf"] };
 
 const Open = createContext<(figure: Figure) => void>(() => {});
 export const useSource = () => useContext(Open);
@@ -32,8 +32,9 @@ function ask(figure: Figure): Promise<Schemas["Source"]> {
       }),
     );
   return unwrap(
-    api.GET("/api/studies/{study_id}/units/{unit_id}/rank-source", {
-      params: { path, query: { criterion: figure.criterion } },
+    api.POST("/api/studies/{study_id}/units/{unit_id}/rank-source", {
+      params: { path },
+      body: { ...figure.shown, criterion: figure.criterion },
     }),
   );
 }
@@ -63,8 +64,10 @@ export function Sourced({
 }
 
 export function SourceDrawer({ children }: { children: ReactNode }) {
-  const [figure, setFigure] = useState<Figure | null>(null);
-  const open = useCallback((next: Figure) => setFigure(next), []);
+  // The way taken from figure to figure; its end is shown.
+  const [way, setWay] = useState<Figure[]>([]);
+  const figure = way.at(-1) ?? null;
+  const open = useCallback((next: Figure) => setWay([next]), []);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key !== "." || event.ctrlKey || event.metaKey) return;
@@ -72,7 +75,7 @@ export function SourceDrawer({ children }: { children: ReactNode }) {
       const holder = focused instanceof HTMLElement ? focused.closest<HTMLElement>("[data-figure]") : null;
       if (!holder?.dataset.figure) return;
       event.preventDefault();
-      setFigure(JSON.parse(holder.dataset.figure) as Figure);
+      setWay([JSON.parse(holder.dataset.figure) as Figure]);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
@@ -86,7 +89,7 @@ export function SourceDrawer({ children }: { children: ReactNode }) {
   return (
     <Open.Provider value={open}>
       {children}
-      <Dialog.Root open={figure !== null} onOpenChange={(is) => !is && setFigure(null)}>
+      <Dialog.Root open={figure !== null} onOpenChange={(is) => !is && setWay([])}>
         <Dialog.Portal>
           <Dialog.Overlay className="fixed inset-0 bg-black/20" />
           <Dialog.Content
@@ -95,7 +98,17 @@ export function SourceDrawer({ children }: { children: ReactNode }) {
           >
             <div className="flex items-start justify-between gap-3">
               <div>
-                <span className="lab">How it was made</span>
+                {way.length > 1 ? (
+                  <button
+                    type="button"
+                    className="text-[12px] underline"
+                    onClick={() => setWay(way.slice(0, -1))}
+                  >
+                    Back to the figure before
+                  </button>
+                ) : (
+                  <span className="lab">How it was made</span>
+                )}
                 <Dialog.Title className="text-[19px] font-bold leading-tight [font-stretch:92%]">
                   {source.data?.title ?? "Source"}
                 </Dialog.Title>
@@ -106,7 +119,9 @@ export function SourceDrawer({ children }: { children: ReactNode }) {
               </Dialog.Close>
             </div>
             {source.isError && <p className="trouble mt-3">{source.error.message}</p>}
-            {source.data && <SourceBody source={source.data} />}
+            {source.data && figure && (
+              <SourceBody source={source.data} follow={(lead) => setWay([...way, leadFrom(figure, lead)])} />
+            )}
           </Dialog.Content>
         </Dialog.Portal>
       </Dialog.Root>
@@ -114,7 +129,22 @@ export function SourceDrawer({ children }: { children: ReactNode }) {
   );
 }
 
-function SourceBody({ source }: { source: Schemas["Source"] }) {
+/** Another figure of the same machine, seen under the same weights. */
+function leadFrom(figure: Figure, lead: Schemas["Lead"]): Figure {
+  if (figure.station === "measure") return figure;
+  const { study, unit } = figure;
+  if (lead.station === "cost") return { station: "cost", study, unit, part: lead.figure };
+  const shown = figure.station === "rank" ? figure.shown : {};
+  return { station: "rank", study, unit, criterion: lead.figure, shown };
+}
+
+function SourceBody({
+  source,
+  follow,
+}: {
+  source: Schemas["Source"];
+  follow: (lead: Schemas["Lead"]) => void;
+}) {
   return (
     <>
       <p className="mt-3 border-l-3 border-enamel pl-3 text-[13px] text-ink-2">{source.rule}</p>
@@ -122,7 +152,15 @@ function SourceBody({ source }: { source: Schemas["Source"] }) {
         <dl className="mt-4 grid gap-1.5">
           {source.inputs.map((input, i) => (
             <div key={i} className="grid grid-cols-[1fr_auto] gap-x-3 border-b border-rule-2 pb-1.5">
-              <dt>{input.name}</dt>
+              <dt>
+                {input.lead ? (
+                  <button type="button" className="sourced" onClick={() => follow(input.lead!)}>
+                    {input.name}
+                  </button>
+                ) : (
+                  input.name
+                )}
+              </dt>
               <dd className="num text-[12px] font-semibold">{input.amount}</dd>
               {input.note && <dd className="col-span-2 text-[12px] text-ink-2">{input.note}</dd>}
             </div>

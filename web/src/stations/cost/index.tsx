@@ -12,7 +12,7 @@ const COLOUR: Record<string, string> = {
   energy: "var(--c5)",
   machine: "var(--c3)",
   labour: "var(--c6)",
-  failures: "var(--needle)",
+  failures: "var(--c4)",
 };
 
 export default function Cost({ studyId }: { studyId: string }) {
@@ -49,6 +49,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
       {view.sentence && (
         <p className="mt-0.5 text-[18px] leading-snug font-bold [font-stretch:94%]">{view.sentence}</p>
       )}
+      {view.certainty && <p className="text-ink-2">{view.certainty}</p>}
       <p className="mt-1.5 flex flex-wrap gap-x-4 gap-y-1 text-[12px] text-ink-2">
         {Object.entries(text.parts).map(([part, name]) => (
           <span key={part} className="inline-flex items-center gap-1.5">
@@ -61,7 +62,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
         {view.machines.map((m) => (
           <li
             key={m.machine.unit_id}
-            className="grid grid-cols-[176px_minmax(0,1fr)_92px] items-center gap-x-3 border-t border-rule-2 py-2 max-[640px]:grid-cols-[1fr_92px]"
+            className="grid grid-cols-[168px_minmax(0,1fr)_112px] items-center gap-x-3 border-t border-rule-2 py-[5px] max-[640px]:grid-cols-[1fr_92px]"
           >
             <span className="font-semibold">
               <UnitName mark={m.machine.mark} name={m.machine.name} />
@@ -91,7 +92,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
                 />
               </div>
             )}
-            <span className="num text-right text-[17px] font-semibold">
+            <span className="num text-right text-[16px] font-semibold whitespace-nowrap">
               {m.total.value !== null && (
                 <>
                   <Sourced
@@ -100,7 +101,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
                   >
                     {m.total.value.toFixed(2)}
                   </Sourced>
-                  <small className="block text-[10.5px] font-normal text-ink-2">
+                  <small className="ml-1.5 text-[10.5px] font-normal text-ink-2">
                     ± {m.total.expanded?.toFixed(2)}
                   </small>
                 </>
@@ -128,7 +129,7 @@ function Inputs({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
   return (
     <section aria-label={text.inputs} className="sheet min-h-0 overflow-auto px-4 py-3">
       <h2 className="lab pb-1">{text.inputs}</h2>
-      <table className="table">
+      <table className="table [&_td]:!py-[3px]">
         <thead>
           <tr>
             <th scope="col">Machine</th>
@@ -142,7 +143,7 @@ function Inputs({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
         <tbody className="num">
           {view.machines.map((m) => (
             <tr key={m.machine.unit_id}>
-              <td className="!font-sans">
+              <td className="!font-sans [font-stretch:100%]">
                 <UnitName mark={m.machine.mark} name={m.machine.name} />
               </td>
               <td>{cell(m, "material", m.part_g?.toFixed(2) ?? null, "g")}</td>

@@ -27,7 +27,10 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
   const [chosen, setChosen] = useState<string | null>(null);
   const [at, setAt] = useState(0);
   const [change, setChange] = useState<{ severity: number; reason: string } | null>(null);
-  const open = view.specimens.filter((s) => !s.locked);
+  // Those nobody has locked come first; a second look at the rest is welcome.
+  const fresh = view.specimens.filter((s) => !s.locked && s.locked_by_others === 0);
+  const again = view.specimens.filter((s) => !s.locked && s.locked_by_others > 0);
+  const open = [...fresh, ...again];
   const done = view.specimens.filter((s) => s.locked);
   const specimen = view.specimens.find((s) => s.id === chosen) ?? open[0] ?? view.specimens[0]!;
   const defect = view.defects[at]!;
@@ -89,8 +92,10 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
         </span>
       </Top>
       <section aria-label="Queue" className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40">
-        <h2 className="lab px-3 pt-2 pb-1">{text.toInspect(open.length)}</h2>
-        <List lines={open} of={view.defects.length} active={specimen.id} choose={choose} />
+        <h2 className="lab px-3 pt-2 pb-1">{text.toInspect(fresh.length)}</h2>
+        <List lines={fresh} of={view.defects.length} active={specimen.id} choose={choose} />
+        {again.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.again(again.length)}</h2>}
+        <List lines={again} of={view.defects.length} active={specimen.id} choose={choose} />
         {done.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.locked(done.length)}</h2>}
         <List lines={done} of={view.defects.length} active={specimen.id} choose={choose} />
       </section>
@@ -105,7 +110,10 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
           {defect.look}
           {defect.structural && " A 5 here rejects the part."}
         </p>
-        <ol className="mt-3 grid gap-1.5" aria-label={`Severity of ${defect.name.toLowerCase()}`}>
+        <ol
+          className="mt-3 grid max-h-[520px] flex-1 auto-rows-fr gap-1.5"
+          aria-label={`Severity of ${defect.name.toLowerCase()}`}
+        >
           {defect.anchors.map((anchor, severity) => {
             const on = own?.severity === severity;
             return (
@@ -115,9 +123,9 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
                   disabled={specimen.locked}
                   aria-pressed={on}
                   onClick={() => give(severity)}
-                  className={`grid min-h-[46px] w-full grid-cols-[44px_1fr] items-center rounded-[5px] border text-left text-[14px] ${on ? "border-enamel bg-enamel font-semibold text-on-enamel" : "border-rule hover:border-ink-3"}`}
+                  className={`grid h-full min-h-[46px] w-full grid-cols-[56px_1fr] items-center rounded-[5px] border text-left text-[15px] ${on ? "border-enamel bg-enamel font-semibold text-on-enamel" : "border-rule hover:border-ink-3"}`}
                 >
-                  <span className="num text-center text-[20px] font-semibold">{severity}</span>
+                  <span className="num text-center text-[24px] font-semibold">{severity}</span>
                   <span className="py-1.5 pr-3">{anchor}</span>
                 </button>
               </li>

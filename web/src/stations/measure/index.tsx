@@ -210,9 +210,16 @@ function Bench({
           </span>
         )}
         {caliper && (
-          <span className="chip max-[860px]:hidden">
-            Caliper <b className="num">{caliper.code}</b> · {zeroed(caliper, queue.now)}
-          </span>
+          <button
+            type="button"
+            className={`chip max-[860px]:hidden ${stale(caliper, queue.now) ? "border-[var(--brass)] bg-brass-wash" : ""}`}
+            title={text.zeroHint}
+            onClick={() => setMode("zero")}
+          >
+            Caliper <b className="num">{caliper.code}</b>
+            <span className="num text-[11px]">U {(2 * caliper.u_calibration).toFixed(3)}</span> ·{" "}
+            {zeroed(caliper, queue.now)}
+          </button>
         )}
       </Top>
       <section aria-label="Queue" className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40">
@@ -297,7 +304,7 @@ function Bench({
                   autoComplete="off"
                   disabled={!slot}
                   value={typed}
-                  placeholder={slot ? slot.nominal.toFixed(2).replace(/\d/g, "·") : "✓"}
+                  placeholder={slot ? "mm" : "✓"}
                   onChange={(e) => {
                     // X, Z and N are keys of this screen, not part of a number.
                     setTyped(e.target.value.replace(/[^\d.,-]/g, ""));
@@ -409,6 +416,11 @@ function QueueList({
       ))}
     </ul>
   );
+}
+
+/** A day's work starts with a zero check. */
+function stale(caliper: Schemas["InstrumentNow"], now: string): boolean {
+  return !caliper.zero_at || Date.parse(now) - Date.parse(caliper.zero_at) > 12 * 3600_000;
 }
 
 function zeroed(caliper: Schemas["InstrumentNow"], now: string): string {

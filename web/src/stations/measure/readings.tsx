@@ -24,7 +24,7 @@ export function ReadingTable({
         <h2 className="lab">Readings</h2>
         <span className="lab">mm</span>
       </div>
-      <table className="table mt-1">
+      <table className="table mt-0.5 [&_td]:!py-[3px]">
         <thead>
           <tr>
             <th scope="col">Face</th>

@@ -9,9 +9,9 @@ export function Says({ specimen }: { specimen: Schemas["SpecimenView"] }) {
   const line = specimen.lines.find((l) => l.axis === axis);
   return (
     <section aria-label={text.says} aria-live="polite">
-      <h2 className="lab pt-3 pb-1">{text.says}</h2>
+      <h2 className="lab pt-2 pb-0.5">{text.says}</h2>
       {specimen.findings.length === 0 && <p className="text-[12.5px] text-ink-2">{text.nothingYet}</p>}
-      <div className="grid gap-1.5 text-[12.5px]">
+      <div className="grid gap-1 text-[12.5px] leading-[1.3]">
         {specimen.findings.map((f) => (
           <p key={f.about + f.headline}>
             <b>
@@ -37,7 +37,7 @@ export function Says({ specimen }: { specimen: Schemas["SpecimenView"] }) {
       </div>
       {specimen.points.length > 1 && (
         <>
-          <div className="mt-2 flex items-center gap-1" role="group" aria-label="Axis drawn">
+          <div className="mt-1.5 flex items-center gap-1" role="group" aria-label="Axis drawn">
             {(["X", "Y", "Z"] as const).map((a) => (
               <button
                 key={a}
@@ -59,13 +59,13 @@ export function Says({ specimen }: { specimen: Schemas["SpecimenView"] }) {
 }
 
 const W = 304;
-const H = 118;
+const H = 112;
 
 function FitChart({ points, line }: { points: Schemas["FitPoint"][]; line: Schemas["FitLine"] | undefined }) {
   const reach = Math.max(0.1, ...points.map((p) => Math.abs(p.deviation_mm) + 2 * p.u_mm)) * 1.1;
   const longest = 50;
   const x = (mm: number) => 30 + (mm / longest) * (W - 40);
-  const y = (mm: number) => H / 2 - 4 - (mm / reach) * (H / 2 - 12);
+  const y = (mm: number) => (H - 14) / 2 - (mm / reach) * ((H - 14) / 2 - 4);
   const trace = (points: Schemas["LinePoint"][], side: number) =>
     points.map((p) => `${x(p.length_mm)} ${y(p.deviation_mm + side * p.expanded_mm)}`).join("L");
   return (
@@ -80,15 +80,18 @@ function FitChart({ points, line }: { points: Schemas["FitPoint"][]; line: Schem
         <line x1={30} x2={W - 8} y1={y(-reach * 0.8)} y2={y(-reach * 0.8)} strokeDasharray="2 3" />
       </g>
       <line x1={30} x2={W - 8} y1={y(0)} y2={y(0)} stroke="var(--ink)" />
+      <clipPath id="fit-frame">
+        <rect x={30} y={0} width={W - 38} height={H - 14} />
+      </clipPath>
       {line && (
-        <>
+        <g clipPath="url(#fit-frame)">
           <path
             d={`M${trace(line.points, 1)}L${trace([...line.points].reverse(), -1)}Z`}
             fill="var(--needle)"
             opacity={0.13}
           />
           <path d={`M${trace(line.points, 0)}`} fill="none" stroke="var(--needle)" strokeWidth={2} />
-        </>
+        </g>
       )}
       {points.map((p) => (
         <g key={p.code}>

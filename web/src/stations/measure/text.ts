@@ -9,5 +9,6 @@ export const text = {
   allDone: "Every face of this specimen is measured.",
   notSent: (n: number) => `${n} not sent yet`,
   offline: "The server is away. Readings are kept on this device and sent, once, when it is back.",
+  zeroHint: "U is the calibration's expanded uncertainty, k = 2, in mm. Press to enter a zero check.",
   wrong: "A reading is a number in mm, such as 30.07.",
 };

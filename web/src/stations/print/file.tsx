@@ -62,13 +62,13 @@ export function SlicedFile({
         <Fact
           name="Time estimate"
           value={file.time_s === null ? null : duration(file.time_s)}
-          needs={file.time_needs}
+          needs={file.time_needs && "not stated"}
           from={file.time_from}
         />
         <Fact
           name="Filament"
           value={file.mass_g === null ? null : `${file.mass_g.toFixed(2)} g`}
-          needs="density and diameter in the file"
+          needs="needs density and diameter"
           from={file.tools[0]?.mass_from ?? ""}
         />
         {file.tools.map((t) => (
@@ -82,7 +82,7 @@ export function SlicedFile({
         <Fact
           name="Layers"
           value={file.layers === null ? null : String(file.layers)}
-          needs={file.layers_need}
+          needs={file.layers_need && "not stated"}
           from=""
         />
         {file.tool_changes > 0 && <Fact name="Tool changes" value={String(file.tool_changes)} from="" />}
@@ -132,7 +132,7 @@ function Fact({
     <>
       <dt className="text-ink-2">{name}</dt>
       <dd className="num text-right text-[12px] font-semibold" title={from && `from ${from}`}>
-        {value ?? <span className="font-normal text-ink-2">needs {needs}</span>}
+        {value ?? <span className="font-normal text-ink-2">{needs}</span>}
       </dd>
     </>
   );

@@ -1,5 +1,5 @@
 import { useLocation } from "@tanstack/react-router";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useJob, useMe, usePrint } from "../../api/queries";
 import { useKeys } from "../../app/keys";
@@ -29,6 +29,9 @@ export default function Print({ studyId }: { studyId: string }) {
     const next = jobs[Math.max(0, Math.min(jobs.length - 1, at + by))];
     if (next) setChosen(next.id);
   };
+  const shown = useRef<HTMLLIElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the chosen print is scrolled to when it changes
+  useEffect(() => shown.current?.scrollIntoView({ block: "nearest" }), [current?.id]);
   useKeys([
     { key: "ArrowDown", does: "next print in the order", run: () => step(1) },
     { key: "ArrowUp", does: "previous print", run: () => step(-1) },
@@ -42,7 +45,7 @@ export default function Print({ studyId }: { studyId: string }) {
       </Empty>
     );
   return (
-    <div className="grid h-full min-h-0 grid-cols-[204px_minmax(0,1fr)_300px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+    <div className="grid h-full min-h-0 grid-cols-[228px_minmax(0,1fr)_292px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <section
         aria-label="Prints"
         className="sheet min-h-0 overflow-y-auto max-[1020px]:order-last max-[1020px]:max-h-72"
@@ -52,7 +55,7 @@ export default function Print({ studyId }: { studyId: string }) {
         </h2>
         <ol>
           {jobs.map((j) => (
-            <li key={j.id}>
+            <li key={j.id} ref={j === current ? shown : undefined}>
               <button
                 type="button"
                 onClick={() => setChosen(j.id)}

@@ -139,7 +139,7 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
       </ul>
       {may && (
         <form key={correcting?.id ?? "new"} onSubmit={submit} className="grid gap-2">
-          <div className="grid grid-cols-3 items-end gap-2">
+          <div className="grid grid-cols-[1fr_1.35fr_1fr] items-end gap-2">
             <Field label="Level, dB">
               <input
                 className="input num"

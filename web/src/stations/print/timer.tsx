@@ -102,7 +102,7 @@ function Ready({ studyId, job, ahead, may }: { studyId: string; job: Job; ahead:
       <p className="num text-[64px] leading-none font-medium text-ink-2 max-[560px]:text-[48px]">0:00:00</p>
       <p className="text-ink-2">
         {job.file.time_s === null
-          ? "The file gives no time estimate."
+          ? text.noEstimate
           : `The file expects ${duration(job.file.time_s)}, without heat-up.`}
       </p>
       {failed && (
@@ -207,7 +207,11 @@ function Running({
       >
         {clock(elapsed)}
       </p>
-      {estimate !== null && <Progress elapsed={elapsed} estimate={estimate} />}
+      {estimate === null ? (
+        <p className="text-ink-2">{text.noEstimate}</p>
+      ) : (
+        <Progress elapsed={elapsed} estimate={estimate} />
+      )}
       {may && !stopped && (
         <button ref={button} type="button" className="button now big self-start" onClick={stopNow}>
           <Stop size={18} weight="fill" /> {text.stop}

@@ -3,7 +3,10 @@ import { type FormEvent, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { useChange, useMe, usePublish, useRank } from "../../api/queries";
 import { Top } from "../../app/shell";
+import { BeadBar } from "../../parts/bead-bar";
 import { day, Field, Skeleton, Trouble } from "../../parts/bits";
+import { UnitName } from "../../parts/unit-mark";
+import { criterionColour } from "../rank/weights";
 import { text } from "./text";
 
 export default function Publish({ studyId }: { studyId: string }) {
@@ -39,6 +42,7 @@ export default function Publish({ studyId }: { studyId: string }) {
           {view.data.headline}
         </h2>
         <p className="mt-1 max-w-[62ch] text-[15px] text-ink-2">{view.data.evidence}</p>
+        {rank.data && <Standings view={rank.data} />}
         <div className="mt-5 grid grid-cols-2 gap-x-8 gap-y-5 max-[760px]:grid-cols-1">
           <div>
             <h3 className="lab pb-1">{text.sample}</h3>
@@ -85,6 +89,44 @@ export default function Publish({ studyId }: { studyId: string }) {
       </section>
       <Revisions studyId={studyId} view={view.data} queryProfile={profileId} may={may} />
     </div>
+  );
+}
+
+function Standings({ view }: { view: Schemas["RankView"] }) {
+  return (
+    <ol aria-label={text.standings} className="mt-3 border-b border-rule-2">
+      {view.standings.map((s) => (
+        <li
+          key={s.machine.unit_id}
+          className="grid grid-cols-[24px_160px_minmax(0,1fr)_110px] items-center gap-x-2.5 border-t border-rule-2 py-[5px] max-[640px]:grid-cols-[24px_1fr_110px]"
+        >
+          <b className="text-[17px] [font-stretch:72%]">{s.rank ?? `${s.best_rank}–${s.worst_rank}`}</b>
+          <UnitName mark={s.machine.mark} name={s.machine.name} />
+          <span className="max-[640px]:hidden">
+            <BeadBar
+              label={`${s.machine.name}, points by criterion`}
+              full={100}
+              beads={s.contributions.flatMap((c, i) =>
+                (c.points ?? 0) > 0
+                  ? [
+                      {
+                        key: c.code,
+                        width: c.points ?? 0,
+                        colour: criterionColour(i),
+                        title: `${view.criteria[i]?.name}: ${c.points?.toFixed(1)} points`,
+                      },
+                    ]
+                  : [],
+              )}
+              whisker={{ low: s.total - s.expanded, high: s.total + s.expanded }}
+            />
+          </span>
+          <span className="num text-right text-[12px]">
+            <b>{s.total.toFixed(1)}</b> <span className="text-ink-2">± {s.expanded.toFixed(1)}</span>
+          </span>
+        </li>
+      ))}
+    </ol>
   );
 }
 

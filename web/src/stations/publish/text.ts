@@ -5,6 +5,7 @@ export const text = {
   frozen: "A published revision never changes. A later one says what changed.",
   revisions: (n: number) => `Revisions, ${n}`,
   none: "Nothing published yet. A revision is one file that opens anywhere, without a network.",
+  standings: "Standings",
   sample: "Sample",
   disclosure: "Disclosure",
   missing: (n: number) => (n ? `Still missing, ${n}` : "Nothing is missing"),

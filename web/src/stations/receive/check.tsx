@@ -43,7 +43,7 @@ export function CheckCard({
     );
   };
   return (
-    <article aria-label={words.title} className="rounded border border-rule p-3">
+    <article aria-label={words.title} className="rounded border border-rule px-3 py-2">
       <div className="flex items-baseline justify-between gap-3">
         <h3 className="text-[15px] font-bold">{words.title}</h3>
         <b
@@ -59,22 +59,23 @@ export function CheckCard({
         </b>
       </div>
       <p className="text-[12.5px]">{words.look}</p>
-      {last.result && (
-        <p className="text-[12px] text-ink-2">
-          {last.done_by}, {day(last.done_at!)}
-          {last.times_done > 1 && ` · ${last.times_done} times on record`}
-          {last.note && ` · ${last.note}`}
-        </p>
-      )}
-      <p className="caution mt-2">{words.caution}</p>
-      {may && !giving && (
-        <div className="mt-2 flex gap-2">
-          <button type="button" className="button" onClick={() => setGiving("pass")}>
-            {last.result ? "Re-check passed" : "Passed"}
-          </button>
-          <button type="button" className="button" onClick={() => setGiving("fail")}>
-            {last.result ? "Re-check failed" : "Failed"}
-          </button>
+      <p className="caution mt-1.5 !py-1 !text-[12px]">{words.caution}</p>
+      {!giving && (
+        <div className="mt-1.5 flex flex-wrap items-center gap-2">
+          <p className="min-w-0 flex-1 text-[12px] text-ink-2">
+            {last.result &&
+              `${last.done_by}, ${day(last.done_at!)}${last.times_done > 1 ? ` · ${last.times_done} times on record` : ""}${last.note && ` · ${last.note}`}`}
+          </p>
+          {may && (
+            <>
+              <button type="button" className="button" onClick={() => setGiving("pass")}>
+                {last.result ? "Re-check passed" : "Passed"}
+              </button>
+              <button type="button" className="button" onClick={() => setGiving("fail")}>
+                {last.result ? "Re-check failed" : "Failed"}
+              </button>
+            </>
+          )}
         </div>
       )}
       {giving && (

@@ -73,10 +73,10 @@ export default function Receive({ studyId }: { studyId: string }) {
         may={may}
         takeTheirs={() => setTaken((n) => n + 1)}
       />
-      <section aria-label={text.checks} className="sheet min-h-0 overflow-y-auto p-4">
+      <section aria-label={text.checks} className="sheet min-h-0 overflow-y-auto px-4 py-3">
         <h2 className="lab">{text.checks}</h2>
         <Gate unit={unit} />
-        <div className="mt-3 grid gap-3">
+        <div className="mt-2 grid gap-2">
           {view.data.checks.map((c) => (
             <CheckCard
               key={unit.machine.unit_id + c.kind}
@@ -88,7 +88,7 @@ export default function Receive({ studyId }: { studyId: string }) {
             />
           ))}
         </div>
-        <p className="caution mt-3">{text.lift}</p>
+        <p className="caution mt-2 !py-1 !text-[12px]">{text.lift}</p>
       </section>
     </div>
   );

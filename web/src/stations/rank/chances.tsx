@@ -1,0 +1,61 @@
+import type { Schemas } from "../../api/client";
+import { UnitName } from "../../parts/unit-mark";
+import { text } from "./text";
+
+/** Heat table: the chance of each place for each machine. */
+export function Chances({ view }: { view: Schemas["RankView"] }) {
+  const places = view.standings.map((_, i) => i);
+  return (
+    <section className="sheet min-h-0 px-3.5 py-2.5 max-[1020px]:mt-3">
+      <div className="flex justify-between gap-3">
+        <h2 className="lab">{text.chances(Math.round(100 * view.weight_spread))}</h2>
+        <span className="lab whitespace-nowrap">
+          {view.draws.toLocaleString("en").replaceAll(",", " ")} draws
+        </span>
+      </div>
+      <table className="mt-1 w-full border-separate border-spacing-[3px]">
+        <thead>
+          <tr>
+            <td className="w-[160px]" />
+            {places.map((i) => (
+              <th key={i} scope="col" className="lab text-center">
+                {i + 1}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {view.standings.map((s) => (
+            <tr key={s.machine.unit_id}>
+              <th scope="row" className="text-left font-normal">
+                <UnitName mark={s.machine.mark} name={s.machine.name} />
+              </th>
+              {s.rank_chances.map((p, i) => {
+                const share = Math.round(100 * p);
+                return (
+                  <td
+                    key={i}
+                    className="num h-[23px] rounded-[4px] text-center text-[10.5px]"
+                    style={heat(p)}
+                  >
+                    {share || (p > 0 ? "<1" : "·")}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** Shades jump where the ink turns, so that every figure keeps its contrast. */
+function heat(p: number) {
+  const dark = p >= 0.5;
+  const share = dark ? 72 + 18 * (2 * p - 1) : 3 + 60 * p;
+  return {
+    background: `color-mix(in srgb, var(--heat) ${share.toFixed(0)}%, var(--sheet))`,
+    color: dark ? "var(--heat-ink)" : "var(--ink)",
+  };
+}

@@ -1,0 +1,136 @@
+import type { Schemas } from "../../api/client";
+import { BeadBar } from "../../parts/bead-bar";
+import { Empty } from "../../parts/bits";
+import { Sourced, useSource } from "../../parts/source-drawer";
+import { Glyph, UnitName } from "../../parts/unit-mark";
+import { criterionColour as colour } from "./weights";
+
+/** Machines in order of points, each with its bead bar; below, who is left out and why. */
+export function Standings({
+  view,
+  studyId,
+  shown,
+  showGated,
+  setShowGated,
+  stale,
+}: {
+  view: Schemas["RankView"];
+  studyId: string;
+  /** What the ranking was asked for; sources are asked for the same. */
+  shown: Schemas["WhatIf"];
+  showGated: boolean;
+  setShowGated: (b: boolean) => void;
+  stale: boolean;
+}) {
+  const open = useSource();
+  if (view.standings.length === 0)
+    return (
+      <section className="sheet">
+        <Empty title={view.verdict.headline}>
+          <p>{view.verdict.evidence}</p>
+          <button type="button" className="button" onClick={() => setShowGated(true)}>
+            Show the machines left out
+          </button>
+        </Empty>
+      </section>
+    );
+  return (
+    <section aria-label="Ranking" aria-busy={stale} className="sheet min-h-0 overflow-y-auto">
+      <ol>
+        {view.standings.map((s) => {
+          const mid = s.total;
+          return (
+            <li
+              key={s.machine.unit_id}
+              className="grid grid-cols-[44px_1fr_96px] items-center gap-x-2.5 gap-y-1 border-b border-rule-2 px-3.5 py-2"
+            >
+              <span className="row-span-2 text-[30px] leading-none font-extrabold [font-stretch:70%]">
+                {s.rank ?? (
+                  <span className="text-[17px]" title="The missing figures leave this open">
+                    {s.best_rank}–{s.worst_rank}
+                  </span>
+                )}
+              </span>
+              <span className="flex items-baseline gap-2 text-[14.5px] font-semibold">
+                <UnitName mark={s.machine.mark} name={s.machine.name} />
+                <small className="text-[12px] font-normal text-ink-2">
+                  {s.all_in.value === null
+                    ? "price not recorded"
+                    : `${s.all_in.value.toFixed(0)} ${view.currency} all in`}
+                </small>
+              </span>
+              <span className="num text-right text-[17px] font-semibold">
+                <Sourced
+                  figure={{
+                    station: "rank",
+                    study: studyId,
+                    unit: s.machine.unit_id,
+                    criterion: "total",
+                    shown,
+                  }}
+                  label={`${s.machine.name}: ${mid.toFixed(1)} points, source`}
+                >
+                  {mid.toFixed(1)}
+                </Sourced>
+                <small className="block text-[10.5px] font-normal text-ink-2">
+                  ± {s.expanded.toFixed(1)}
+                  {s.missing > 0 && " (incomplete)"}
+                </small>
+              </span>
+              <BeadBar
+                label={`${s.machine.name}, points by criterion`}
+                full={100}
+                beads={s.contributions
+                  .map((c, i) => ({ c, i }))
+                  .filter(({ c }) => (c.points ?? 0) > 0)
+                  .map(({ c, i }) => ({
+                    key: c.code,
+                    width: c.points ?? 0,
+                    colour: colour(i),
+                    title: `${view.criteria[i]?.name}: ${c.points?.toFixed(1)} points, ${c.raw.value?.toFixed(c.raw.digits)} ± ${c.raw.expanded?.toFixed(c.raw.digits)} ${c.raw.unit}`,
+                  }))}
+                whisker={{ low: mid - s.expanded, high: mid + s.expanded }}
+                figureOf={(criterion) => ({
+                  station: "rank",
+                  study: studyId,
+                  unit: s.machine.unit_id,
+                  criterion,
+                  shown,
+                })}
+                onBead={(criterion) =>
+                  open({ station: "rank", study: studyId, unit: s.machine.unit_id, criterion, shown })
+                }
+              />
+              <span className="text-right text-[12px] text-ink-2">
+                <b className="num text-[11px] text-ink">{(100 * s.first_chance).toFixed(0)} %</b> first
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+      <div className="grid gap-1 px-3.5 py-2 text-[12.5px] text-ink-2">
+        {view.left_out.map((m) => (
+          <p key={m.machine.unit_id}>
+            <Glyph mark={m.machine.mark} muted /> <b>{m.machine.name}</b>{" "}
+            {m.is_control
+              ? `is the ${m.reason}${m.total === null ? "" : `: ${m.total.toFixed(1)} points for reference`}.`
+              : `is left out: ${m.reason}. `}
+            {!m.is_control && (
+              <button type="button" className="underline" onClick={() => setShowGated(true)}>
+                Show anyway
+              </button>
+            )}
+          </p>
+        ))}
+        {showGated && (
+          <p>
+            Machines that fail a must-have are shown.{" "}
+            <button type="button" className="underline" onClick={() => setShowGated(false)}>
+              Leave them out again
+            </button>
+          </p>
+        )}
+      </div>
+    </section>
+  );
+}

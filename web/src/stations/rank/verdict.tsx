@@ -1,0 +1,85 @@
+import type { Schemas } from "../../api/client";
+import { signed } from "../../parts/bits";
+import { text } from "./text";
+
+/** The sentence first, then what would flip it and what it rests on. */
+export function Verdict({ view }: { view: Schemas["RankView"] }) {
+  const [first, second] = view.standings;
+  const most = Math.max(1, ...view.reasons.map((r) => Math.abs(r.points)));
+  return (
+    <section aria-label="Verdict" className="sheet min-h-0 overflow-y-auto p-3.5">
+      <p className="lab">
+        {text.verdictFor} {view.profile.name}
+      </p>
+      <h2
+        aria-live="polite"
+        className="mt-0.5 mb-1.5 text-[21px] leading-[1.12] font-bold [font-stretch:92%]"
+      >
+        {view.verdict.headline}
+      </h2>
+      <p className="text-ink-2">{view.verdict.evidence}</p>
+      <h3 className="lab pt-3 pb-1">{text.flip}</h3>
+      {view.flips.length === 0 && <p className="text-[12.5px] text-ink-2">{text.noFlip}</p>}
+      {view.flips.map((f) => (
+        <div
+          key={f.criterion}
+          className="grid grid-cols-[1fr_auto] gap-x-2 border-t border-rule-2 py-1.5 text-[12.5px]"
+        >
+          <span>
+            {f.name} {f.direction}
+          </span>
+          <b className="num text-[12px]">
+            {f.points.toFixed(0)} → {f.becomes.split(" ").at(-1)}
+          </b>
+        </div>
+      ))}
+      {first && second && (
+        <>
+          <h3 className="lab pt-3 pb-1.5">{text.why(short(first), short(second))}</h3>
+          <ul className="grid gap-1">
+            {view.reasons.map((r) => {
+              const share = (46 * Math.abs(r.points)) / most;
+              const ahead = r.points >= 0;
+              return (
+                <li
+                  key={r.code}
+                  className="grid grid-cols-[84px_1fr_34px] items-center text-[11.5px] text-ink-2"
+                >
+                  <span>{r.name}</span>
+                  <span className="relative h-3 border-rule before:absolute before:inset-y-0 before:left-1/2 before:border-l before:border-rule">
+                    <i
+                      className="absolute top-[1px] h-2.5 rounded-full"
+                      style={{
+                        left: ahead ? "50%" : `${50 - share}%`,
+                        width: `${share}%`,
+                        background: `var(--u${(ahead ? first : second).machine.mark % 7})`,
+                      }}
+                    />
+                  </span>
+                  <span className="num text-right text-[10.5px]">{signed(r.points, 1)}</span>
+                </li>
+              );
+            })}
+          </ul>
+        </>
+      )}
+      <p className="mt-3 border-t border-rule-2 pt-2 text-[12px] text-ink-2">
+        {text.missing(view.missing_cells, view.cells)}
+      </p>
+      {view.standings.map((s) =>
+        s.contributions
+          .filter((c) => c.raw.needs)
+          .map((c) => (
+            <p key={s.machine.unit_id + c.code} className="text-[12px] text-ink-2">
+              {s.machine.name}, {view.criteria.find((k) => k.code === c.code)?.name.toLowerCase()}: needs{" "}
+              {c.raw.needs}.
+            </p>
+          )),
+      )}
+    </section>
+  );
+}
+
+function short(s: Schemas["StandingLine"]): string {
+  return s.machine.name.split(" ").at(-1) ?? s.machine.name;
+}
