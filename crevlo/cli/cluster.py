@@ -51,16 +51,19 @@ class Cluster:
         cluster.port = cluster._running_port()
         return cluster.url
 
-    def start(self) -> bool:
-        """Starts the server, making the cluster on first use; False where one ran on this folder already."""
+    def prepare(self) -> None:
+        """Makes the cluster on first use and settles its port, so that its address is known before it runs."""
         self.folder.mkdir(parents=True, exist_ok=True)
         if not (self.data / "PG_VERSION").exists():
             self._initialise()
-        running = self._running_port()
-        if running:
-            self.port = running
+        self.port = self._running_port() or free_port(55432)
+
+    def start(self) -> bool:
+        """Starts the server, making the cluster on first use; False where one ran on this folder already."""
+        if not self.port:
+            self.prepare()
+        if self._running_port():
             return False
-        self.port = free_port(55432)
         options = f"-p {self.port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=60"
         self._run(
             "pg_ctl",
@@ -75,7 +78,9 @@ class Cluster:
             options,
             "start",
         )
-        self._create_database()
+        if not (self.folder / "made").exists():
+            self._create_database()
+            (self.folder / "made").touch()
         return True
 
     def stop(self) -> None:

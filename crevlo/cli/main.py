@@ -6,8 +6,6 @@ import os
 import sys
 from pathlib import Path
 
-from crevlo.core.estimate import BadInput, NotDetermined
-
 STATE = Path(os.environ.get("CREVLO_STATE", Path(__file__).resolve().parents[2] / ".crevlo"))
 
 
@@ -17,8 +15,6 @@ def main(argv: list[str] | None = None) -> int:
     given = parser.parse_args(argv)
     try:
         return int(given.run(given) or 0)
-    except (BadInput, NotDetermined) as error:
-        return _fail(str(error))
     except FileNotFoundError as error:
         return _fail(f"{error.filename}: no such file")
     except BrokenPipeError:
@@ -26,9 +22,13 @@ def main(argv: list[str] | None = None) -> int:
     except KeyboardInterrupt:
         return 130
     except Exception as error:
-        if type(error).__name__ in ("ClusterError", "ArchiveError", "OperationalError", "ProgrammingError"):
+        # By name: importing the core and the database here would slow down every command's start.
+        if type(error).__name__ in _TOLD:
             return _fail(str(error).strip())
         raise
+
+
+_TOLD = {"BadInput", "NotDetermined", "ClusterError", "ArchiveError", "OperationalError", "ProgrammingError"}
 
 
 def _parser() -> argparse.ArgumentParser:
@@ -113,6 +113,7 @@ def _calc(given: argparse.Namespace) -> int:
 
 def _gcode(given: argparse.Namespace) -> int:
     from crevlo.cli.calc import plain
+    from crevlo.core.estimate import NotDetermined
     from crevlo.core.gcode.facts import read_facts
 
     with given.file.open("rb") as file:
@@ -164,18 +165,14 @@ def _migrate(given: argparse.Namespace) -> int:
 
 
 def _link(given: argparse.Namespace) -> int:
-    from sqlalchemy import func, select
-
+    from crevlo.cli.link import sign_in_link
     from crevlo.cli.up import reachable
-    from crevlo.stations.people import make_link
-    from crevlo.store.database import connect, sessions
-    from crevlo.store.person import Person
 
-    with reachable(_folder(given)) as url, sessions(connect(url)).begin() as session:
-        person = session.scalar(select(Person).where(func.lower(Person.email) == given.email.lower()))
-        if person is None:
-            return _fail(f"nobody has the address {given.email}")
-        print(f"/link#{make_link(session, person.id)}")
+    with reachable(_folder(given)) as url:
+        link = sign_in_link(url, given.email)
+    if link is None:
+        return _fail(f"nobody has the address {given.email}")
+    print(f"/{link}")
     return 0
 
 

@@ -5,7 +5,6 @@ import secrets
 import signal
 import subprocess
 import sys
-import time
 import urllib.request
 import uuid
 from collections.abc import Callable, Iterator
@@ -14,6 +13,7 @@ from pathlib import Path
 from types import FrameType
 
 from crevlo.cli.cluster import Cluster, free_port
+from crevlo.cli.revision import newest
 
 OWNER = "reviewer@bench.example"
 RATER = "rater@bench.example"
@@ -31,35 +31,43 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
     folder.mkdir(parents=True, exist_ok=True)
     running = _already_up(folder)
     if running:
-        link = _owner_link(Cluster.running_url(folder / "pg")) if demo else ""
+        link = ""
+        if demo:
+            from crevlo.cli.link import sign_in_link
+
+            link = sign_in_link(os.environ.get("DATABASE_URL") or Cluster.running_url(folder / "pg"), OWNER) or ""
         print(f"Crevlo is already running at http://127.0.0.1:{running}/{link}", flush=True)
         return 0
     cluster, web = None, None
     try:
-        url = os.environ.get("DATABASE_URL")
-        if not url:
+        given = os.environ.get("DATABASE_URL")
+        url = given or ""
+        if not given:
             cluster = Cluster(folder / "pg")
-            if demo and not (folder / "loaded").exists():
+            if demo and not (folder / "ready").exists():
                 cluster.destroy()  # what an interrupted first start left behind
-            cluster.start()
+            cluster.prepare()
             url = cluster.url
-        from crevlo.store.database import connect, migrate
-
-        engine = connect(url)
-        migrate(engine)
-        engine.dispose()
         secret = _secret(folder)
-        if demo:
-            load_demo(url, secret, lambda step: print(f"demo: {step} …", flush=True))
-            (folder / "loaded").touch()
         chosen = free_port(port)
         if chosen != port:
             print(f"Port {port} is taken; using {chosen}.", flush=True)
-        web = _web(url, secret, chosen)
-        _wait_ready(web, chosen)
+        ready = folder / "ready"
+        if not given and ready.exists() and ready.read_text() == newest():
+            web = _web(url, secret, chosen, demo)  # loads while the database starts
+        if cluster is not None:
+            cluster.start()
+        if web is None:
+            from crevlo.store.database import connect, migrate
+
+            engine = connect(url)
+            migrate(engine)
+            engine.dispose()
+            if demo:
+                load_demo(url, secret, lambda step: print(f"demo: {step} …", flush=True))
+            ready.write_text(newest())
+            web = _web(url, secret, chosen, demo)
         (folder / "up").write_text(f"{os.getpid()} {chosen}\n")
-        link = _owner_link(url) if demo else ""
-        print(f"Crevlo is running at http://127.0.0.1:{chosen}/{link}   (Ctrl-C stops it)", flush=True)
         return web.wait()
     except _Stop:
         return 0
@@ -170,37 +178,15 @@ def _secret(folder: Path) -> str:
     return path.read_text()
 
 
-def _owner_link(url: str) -> str:
-    from sqlalchemy import select
-
-    from crevlo.stations.people import make_link
-    from crevlo.store.database import connect, sessions
-    from crevlo.store.person import Person
-
-    with sessions(connect(url)).begin() as session:
-        person = session.scalar(select(Person.id).where(Person.email == OWNER))
-        return f"link#{make_link(session, person)}" if person else ""
-
-
-def _web(url: str, secret: str, port: int) -> subprocess.Popen[bytes]:
-    environment = os.environ | {"DATABASE_URL": url, "CREVLO_SECRET": secret, "PYTHONUNBUFFERED": "1"}
+def _web(url: str, secret: str, port: int, demo: bool) -> subprocess.Popen[bytes]:
+    address = f"127.0.0.1:{port}"
+    environment = os.environ | {
+        "DATABASE_URL": url, "CREVLO_SECRET": secret, "PYTHONUNBUFFERED": "1",
+        "CREVLO_GREETING": f"http://{address} {OWNER if demo else '-'}",
+    }  # fmt: skip
     # Draws and fits are short: more threads than cores would only make the processes wait for each other.
     environment.setdefault("OPENBLAS_NUM_THREADS", "1")
     return subprocess.Popen(
-        [sys.executable, "-m", "gunicorn", "--bind", f"127.0.0.1:{port}", "--workers", "2", "--threads", "4",
-         "--worker-class", "gthread", "--graceful-timeout", "2", "--no-control-socket", "--log-level", "warning",
-         "--preload", "crevlo.api.app:create_app()"],
+        [sys.executable, "-m", "gunicorn", "-c", "python:crevlo.cli.serving", "--bind", address],
         env=environment, stdin=subprocess.DEVNULL, start_new_session=True,
     )  # fmt: skip
-
-
-def _wait_ready(web: subprocess.Popen[bytes], port: int) -> None:
-    for _ in range(300):
-        if web.poll() is not None:
-            raise RuntimeError("the web server did not start")
-        try:
-            with urllib.request.urlopen(f"http://127.0.0.1:{port}/readyz", timeout=2):
-                return
-        except OSError:
-            time.sleep(0.1)
-    raise RuntimeError("the web server did not answer within 30 s")

@@ -4,6 +4,7 @@ import hashlib
 import secrets
 import uuid
 from datetime import UTC, datetime, timedelta
+from functools import cache
 
 from argon2 import PasswordHasher
 from argon2.exceptions import InvalidHashError, VerificationError
@@ -20,8 +21,6 @@ MOST_FAILURES = 8
 FAILURE_WINDOW = timedelta(minutes=15)
 LINK_LIFE = timedelta(hours=12)
 _hasher = PasswordHasher()
-# Verified against when the address is unknown, so that both answers take equally long.
-_NOBODY = _hasher.hash(secrets.token_hex(16))
 
 
 class PersonOut(Shape):
@@ -98,7 +97,7 @@ def check_password(session: Session, email: str, password: str, address: str) ->
     if (failures or 0) >= MOST_FAILURES:
         raise TooManyTries
     person = session.scalar(select(Person).where(func.lower(Person.email) == email.lower(), Person.active))
-    if _verify(person.password_hash if person and person.password_hash else _NOBODY, password) and person:
+    if _verify(person.password_hash if person and person.password_hash else _nobody(), password) and person:
         session.execute(delete(SignInAttempt).where(SignInAttempt.email == email.lower()))
         return person
     session.add(SignInAttempt(email=email.lower(), address=address))
@@ -129,6 +128,12 @@ def _add(session: Session, given: NewPerson, role: Role) -> Person:
     session.add(person)
     session.flush()
     return person
+
+
+@cache
+def _nobody() -> str:
+    """Verified against when the address is unknown, so that both answers take equally long."""
+    return _hasher.hash(secrets.token_hex(16))
 
 
 def _verify(stored: str, password: str) -> bool:

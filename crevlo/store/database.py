@@ -3,11 +3,13 @@
 import os
 import uuid
 from pathlib import Path
+from typing import TYPE_CHECKING
 
-from alembic import command
-from alembic.config import Config
 from sqlalchemy import Engine, create_engine, select, text
 from sqlalchemy.orm import Session, sessionmaker
+
+if TYPE_CHECKING:
+    from alembic.config import Config
 
 MIGRATIONS = Path(__file__).with_name("migrations")
 SQL = Path(__file__).with_name("sql")
@@ -32,7 +34,9 @@ def sessions(engine: Engine) -> sessionmaker[Session]:
     return sessionmaker(engine, expire_on_commit=False)
 
 
-def alembic_config(engine: Engine) -> Config:
+def alembic_config(engine: Engine) -> "Config":
+    from alembic.config import Config
+
     config = Config()
     config.set_main_option("script_location", str(MIGRATIONS))
     config.attributes["engine"] = engine
@@ -41,6 +45,8 @@ def alembic_config(engine: Engine) -> Config:
 
 def migrate(engine: Engine) -> None:
     """Brings the schema up to date; safe to call from several processes at once."""
+    from alembic import command
+
     with engine.connect() as guard:
         guard.execute(text("select pg_advisory_lock(:key)"), {"key": _MIGRATION_LOCK})
         try:

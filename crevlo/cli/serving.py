@@ -1,0 +1,27 @@
+"""gunicorn's settings: `gunicorn -c python:crevlo.cli.serving --bind HOST:PORT`; any number of them on one database."""
+
+import os
+from typing import Any
+
+wsgi_app = "crevlo.api.app:create_app()"
+worker_class = "gthread"
+workers = int(os.environ.get("CREVLO_WORKERS", "2"))
+threads = 4
+preload_app = True
+graceful_timeout = 2
+loglevel = "warning"
+control_socket_disable = True
+
+
+def when_ready(server: Any) -> None:
+    """Says where, once requests are taken; `crevlo up --demo` names whom a one-time sign-in link is for."""
+    greeting = os.environ.get("CREVLO_GREETING")
+    if not greeting:
+        return
+    address, owner = greeting.split()
+    link = ""
+    if owner != "-":
+        from crevlo.cli.link import sign_in_link
+
+        link = sign_in_link(os.environ["DATABASE_URL"], owner) or ""
+    print(f"Crevlo is running at {address}/{link}   (Ctrl-C stops it)", flush=True)
