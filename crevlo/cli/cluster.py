@@ -31,10 +31,11 @@ def free_port(preferred: int) -> int:
 class Cluster:
     """One data folder with its server; never touches another cluster of the machine."""
 
-    def __init__(self, folder: Path) -> None:
+    def __init__(self, folder: Path, *, server_options: str = "") -> None:
         self.folder = folder.resolve()
         self.data = self.folder / "data"
         self.port = 0
+        self.server_options = server_options
         self.bin = next((Path(b) for b in BINARIES if (Path(b) / "initdb").exists()), None)
         if self.bin is None:
             raise ClusterError("PostgreSQL is missing; run: sudo apt-get install postgresql-15")
@@ -64,7 +65,7 @@ class Cluster:
             self.prepare()
         if self._running_port():
             return False
-        options = f"-p {self.port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=60"
+        options = f"-p {self.port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=60 {self.server_options}"
         self._run(
             "pg_ctl",
             "-D",

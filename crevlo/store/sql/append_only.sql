@@ -29,25 +29,27 @@ BEGIN
 END $$;
 CREATE TRIGGER keep_frozen BEFORE UPDATE OR DELETE ON protocol FOR EACH ROW EXECUTE FUNCTION keep_frozen();
 
--- A correction stays on the same specimen and feature (or defect and rater) as what it corrects.
+-- A correction stays where what it corrects is; the trigger's arguments name the columns that make the place.
 CREATE FUNCTION correct_in_place() RETURNS trigger LANGUAGE plpgsql AS $$
+DECLARE
+    corrected jsonb;
+    place text;
 BEGIN
-    IF NEW.supersedes_id IS NOT NULL THEN
-        IF TG_TABLE_NAME = 'reading' AND NOT EXISTS (
-            SELECT 1 FROM reading r WHERE r.id = NEW.supersedes_id AND r.specimen_id = NEW.specimen_id
-            AND r.feature_id = NEW.feature_id AND r.repeat = NEW.repeat)
-        OR TG_TABLE_NAME = 'defect_score' AND NOT EXISTS (
-            SELECT 1 FROM defect_score s WHERE s.id = NEW.supersedes_id AND s.specimen_id = NEW.specimen_id
-            AND to_jsonb(s)->>'defect' = to_jsonb(NEW)->>'defect' AND s.person_id = NEW.person_id)
-        OR TG_TABLE_NAME = 'noise_reading' AND NOT EXISTS (
-            SELECT 1 FROM noise_reading n WHERE n.id = NEW.supersedes_id AND n.run_id = NEW.run_id)
-        THEN
+    IF NEW.supersedes_id IS NULL THEN
+        RETURN NEW;
+    END IF;
+    EXECUTE format('SELECT to_jsonb(t) FROM %I t WHERE id = $1', TG_TABLE_NAME) INTO corrected USING NEW.supersedes_id;
+    FOREACH place IN ARRAY TG_ARGV LOOP
+        IF corrected -> place IS DISTINCT FROM to_jsonb(NEW) -> place THEN
             RAISE EXCEPTION 'a correction must replace an entry of the same place'
                 USING ERRCODE = 'integrity_constraint_violation';
         END IF;
-    END IF;
+    END LOOP;
     RETURN NEW;
 END $$;
-CREATE TRIGGER correct_in_place BEFORE INSERT ON reading FOR EACH ROW EXECUTE FUNCTION correct_in_place();
-CREATE TRIGGER correct_in_place BEFORE INSERT ON defect_score FOR EACH ROW EXECUTE FUNCTION correct_in_place();
-CREATE TRIGGER correct_in_place BEFORE INSERT ON noise_reading FOR EACH ROW EXECUTE FUNCTION correct_in_place();
+CREATE TRIGGER correct_in_place BEFORE INSERT ON reading
+    FOR EACH ROW EXECUTE FUNCTION correct_in_place('specimen_id', 'feature_id', 'repeat');
+CREATE TRIGGER correct_in_place BEFORE INSERT ON defect_score
+    FOR EACH ROW EXECUTE FUNCTION correct_in_place('specimen_id', 'defect', 'person_id');
+CREATE TRIGGER correct_in_place BEFORE INSERT ON noise_reading
+    FOR EACH ROW EXECUTE FUNCTION correct_in_place('run_id');

@@ -299,7 +299,7 @@ function Bench({
                 <input
                   id="reading"
                   ref={input}
-                  className="num w-full min-w-0 border-0 border-b-3 border-[var(--needle)] bg-transparent text-[50px] leading-[1.15] font-medium caret-[var(--needle)] outline-none disabled:opacity-40"
+                  className="num w-full min-w-0 border-0 border-b-3 border-[var(--needle)] bg-transparent text-[50px] leading-[1.15] font-medium caret-[var(--needle)] outline-none placeholder:text-[var(--rule)] disabled:opacity-40"
                   inputMode="decimal"
                   autoComplete="off"
                   disabled={!slot}

@@ -1,0 +1,138 @@
+"""A throw-away PostgreSQL cluster, fresh databases on it, and people who sign in."""
+
+import shutil
+import tempfile
+import uuid
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from pathlib import Path
+
+import httpx
+import psycopg
+import pytest
+import structlog
+from sqlalchemy import Engine
+
+from crevlo.api.app import create_app
+from crevlo.cli.cluster import Cluster
+from crevlo.sim.client import Client
+from crevlo.sim.demo import Demo
+from crevlo.stations.people import NewPerson, add_person
+from crevlo.store.database import connect, migrate, sessions
+from crevlo.store.person import Role
+
+PASSWORD = "correct caliper battery"
+SECRET = "s" * 32
+
+
+@pytest.fixture(scope="session", autouse=True)
+def _no_request_lines() -> None:
+    structlog.configure(wrapper_class=structlog.make_filtering_bound_logger(40))
+
+
+@pytest.fixture(scope="session")
+def cluster() -> Iterator[Cluster]:
+    folder = Path(tempfile.mkdtemp(prefix="crevlo-test-"))
+    folder.chmod(0o755)
+    made = Cluster(folder / "pg", server_options="-c fsync=off -c synchronous_commit=off -c full_page_writes=off")
+    made.start()
+    yield made
+    made.destroy()
+    shutil.rmtree(folder, ignore_errors=True)
+
+
+def _migrated(url: str) -> None:
+    engine = connect(url)
+    migrate(engine)
+    with sessions(engine).begin() as session:
+        for role in Role:
+            add_person(
+                session,
+                NewPerson(
+                    id=uuid.uuid4(), name=role.value.capitalize(), email=f"{role.value}@bench.example", role=role,
+                    password=PASSWORD,
+                ),
+            )  # fmt: skip
+    engine.dispose()
+
+
+@pytest.fixture(scope="session")
+def copy_of(cluster: Cluster) -> Callable[[str], str]:
+    """Makes a new database from the named template and gives its address."""
+    admin = cluster.url.replace("+psycopg", "").removesuffix("/crevlo") + "/postgres"
+
+    def copy(template: str) -> str:
+        name = f"t_{uuid.uuid4().hex[:12]}"
+        with psycopg.connect(admin, autocommit=True) as connection:
+            connection.execute(f"create database {name} template {template}")
+        return f"{cluster.url.removesuffix('/crevlo')}/{name}"
+
+    return copy
+
+
+@pytest.fixture(scope="session")
+def empty(cluster: Cluster, copy_of: Callable[[str], str]) -> str:
+    """Template with the schema and one person of each role, <role>@bench.example."""
+    _migrated(cluster.url)
+    return "crevlo"
+
+
+@dataclass(frozen=True)
+class Played:
+    """The demo scenario as the simulated bench entered it."""
+
+    template: str
+    study: str
+
+
+@pytest.fixture(scope="session")
+def played(empty: str, copy_of: Callable[[str], str]) -> Played:
+    url = copy_of(empty)
+    bench = Bench(url)
+    study = Demo(bench.as_("owner"), bench.as_("rater")).play()
+    bench.close()
+    return Played(url.rsplit("/", 1)[1], study)
+
+
+class Bench:
+    """The application on one database, and clients signed in to it."""
+
+    def __init__(self, url: str) -> None:
+        self.url = url
+        self.app = create_app(url, secret=SECRET)
+        self.engine: Engine = self.app.extensions["crevlo"]["engine"]
+
+    def as_(self, role: str) -> Client:
+        client = self.anyone()
+        client.sign_in(f"{role}@bench.example", PASSWORD)
+        return client
+
+    def anyone(self) -> Client:
+        return Client(httpx.Client(transport=httpx.WSGITransport(app=self.app), base_url="http://127.0.0.1"))
+
+    def close(self) -> None:
+        self.engine.dispose()
+
+
+@pytest.fixture
+def bench(empty: str, copy_of: Callable[[str], str]) -> Iterator[Bench]:
+    """A new installation with one person of each role and nothing else."""
+    made = Bench(copy_of(empty))
+    yield made
+    made.close()
+
+
+@pytest.fixture
+def demo_bench(played: Played, copy_of: Callable[[str], str]) -> Iterator[Bench]:
+    """The demo scenario, for this test alone."""
+    made = Bench(copy_of(played.template))
+    yield made
+    made.close()
+
+
+@pytest.fixture(scope="module")
+def shared_bench(played: Played, copy_of: Callable[[str], str]) -> Iterator[Bench]:
+    """The demo scenario, shared by tests that only look."""
+    made = Bench(copy_of(played.template))
+    yield made
+    made.close()
