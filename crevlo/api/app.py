@@ -20,8 +20,8 @@ from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
 from crevlo.api import library, people, stations
-from crevlo.api.errors import problem, register_errors
-from crevlo.api.guard import SignedIn
+from crevlo.api.errors import problem, register_errors, validation_problem
+from crevlo.api.guard import SignedIn, ask_who
 from crevlo.stations.print_.run import MOST_UPLOAD_BYTES
 from crevlo.store.database import connect, sessions
 from crevlo.store.person import Person
@@ -52,7 +52,7 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
     app = OpenAPI(
         "crevlo", info=Info(title="Crevlo", version="1"), doc_ui=False,
         security_schemes={"cookie": {"type": "apiKey", "in": "cookie", "name": "crevlo_session"}},
-        static_folder=None,
+        static_folder=None, validation_error_callback=validation_problem,
     )  # fmt: skip
     secure = https if https is not None else os.environ.get("CREVLO_HTTPS", "") == "1"
     app.config.update(
@@ -69,14 +69,15 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
     )
     engine = connect(url or os.environ["DATABASE_URL"])
     app.extensions["crevlo"] = {"engine": engine, "sessions": sessions(engine)}
+    _log_requests(app)
     _bound_uploads(app)
     _sign_in(app)
+    ask_who(app)
     CSRFProtect(app)
     Talisman(
         app, force_https=False, content_security_policy=CONTENT_POLICY, session_cookie_secure=secure,
         strict_transport_security=secure, frame_options="DENY", referrer_policy="same-origin",
     )  # fmt: skip
-    _log_requests(app)
     register_errors(app)
     for blueprint in (people.api, library.api, *stations.BLUEPRINTS):
         app.register_api(blueprint)

@@ -6,7 +6,7 @@ from collections.abc import Callable
 from functools import wraps
 from typing import Any
 
-from flask import Response, current_app, g, request
+from flask import Flask, Response, current_app, g, request
 from flask_login import UserMixin, current_user
 from pydantic import BaseModel
 from sqlalchemy import text
@@ -23,6 +23,7 @@ NOT_BLIND = frozenset({Role.OWNER, Role.REVIEWER, Role.READER})
 BENCH = frozenset({Role.OWNER, Role.REVIEWER, Role.RATER})
 REVIEW = frozenset({Role.OWNER, Role.REVIEWER})
 OWNER = frozenset({Role.OWNER})
+ANYBODY: frozenset[Role] = frozenset()
 
 
 class SignedIn(UserMixin):  # type: ignore[misc]
@@ -47,16 +48,37 @@ def db() -> Session:
     return session
 
 
-def reads(*roles: frozenset[Role]) -> Callable[[Callable[..., BaseModel | Response]], Callable[..., Any]]:
-    """A call that only looks; `roles` may make it."""
-    allowed = frozenset().union(*roles)
+def ask_who(app: Flask) -> None:
+    """Before anything of a request is looked at: is this person signed in, and is the call open to their role?"""
+
+    @app.before_request
+    def ask() -> Response | None:
+        if request.blueprint is None or request.endpoint is None:
+            return None
+        allowed = getattr(app.view_functions[request.endpoint], "allowed", None)
+        if allowed is ANYBODY:
+            return None
+        if allowed is None:
+            return problem(403, "This call says nobody may make it.")
+        if not current_user.is_authenticated:
+            return problem(401, "Please sign in.")
+        if current_user.role not in allowed:
+            return problem(403, f"This is not open to the role “{current_user.role.value}”.")
+        return None
+
+
+def anybody(handler: Callable[..., Any]) -> Callable[..., Any]:
+    """A call that is made before signing in."""
+    handler.allowed = ANYBODY  # type: ignore[attr-defined]
+    return handler
+
+
+def reads(allowed: frozenset[Role]) -> Callable[[Callable[..., BaseModel | Response]], Callable[..., Any]]:
+    """A call that only looks, open to the roles `allowed`."""
 
     def guard(handler: Callable[..., Any]) -> Callable[..., Any]:
         @wraps(handler)
         def call(*args: Any, **kwargs: Any) -> Any:
-            refused = _refused(allowed)
-            if refused is not None:
-                return refused
             db().execute(text("set transaction read only"))
             return _serialised(handler(*args, **kwargs))
 
@@ -66,16 +88,12 @@ def reads(*roles: frozenset[Role]) -> Callable[[Callable[..., BaseModel | Respon
     return guard
 
 
-def writes(*roles: frozenset[Role]) -> Callable[[Callable[..., BaseModel]], Callable[..., Any]]:
+def writes(allowed: frozenset[Role]) -> Callable[[Callable[..., BaseModel]], Callable[..., Any]]:
     """A call that changes something: one transaction, audited, and carried out once per client-made write id."""
-    allowed = frozenset().union(*roles)
 
     def guard(handler: Callable[..., BaseModel]) -> Callable[..., Any]:
         @wraps(handler)
         def call(*args: Any, **kwargs: Any) -> Any:
-            refused = _refused(allowed)
-            if refused is not None:
-                return refused
             return once(lambda: handler(*args, **kwargs))
 
         call.allowed = allowed  # type: ignore[attr-defined]
@@ -120,14 +138,6 @@ def once(change: Callable[[], BaseModel]) -> Response:
             raise
         return known
     return Response(record.body, 200, mimetype="application/json")
-
-
-def _refused(allowed: frozenset[Role]) -> Response | None:
-    if not current_user.is_authenticated:
-        return problem(401, "Please sign in.")
-    if current_user.role not in allowed:
-        return problem(403, f"This is not open to the role “{current_user.role.value}”.")
-    return None
 
 
 def _serialised(result: BaseModel | Response) -> Response:

@@ -10,7 +10,7 @@ from pydantic import BaseModel, Field
 from sqlalchemy import select
 
 from crevlo.api.errors import Problem, problem
-from crevlo.api.guard import NOT_BLIND, OWNER, SignedIn, db, once, reads, writes
+from crevlo.api.guard import NOT_BLIND, OWNER, SignedIn, anybody, db, once, reads, writes
 from crevlo.stations import people
 from crevlo.stations.people import NewPerson, PersonChange, PersonOut
 from crevlo.stations.shape import Shape
@@ -73,11 +73,13 @@ def _me() -> Me:
 
 
 @api.get("/session", responses={200: Me})
+@anybody
 def session_now() -> Response:
     return Response(_me().model_dump_json(), mimetype="application/json", headers={"Cache-Control": "no-store"})
 
 
 @api.post("/session", responses={200: Me})
+@anybody
 def sign_in(body: SignIn) -> Response:
     person = people.check_password(db(), body.email, body.password, request.remote_addr or "")
     db().commit()
@@ -88,6 +90,7 @@ def sign_in(body: SignIn) -> Response:
 
 
 @api.post("/session/link", responses={200: Me})
+@anybody
 def sign_in_by_link(body: SignInLink) -> Response:
     person = people.use_link(db(), body.token)
     db().commit()
@@ -98,12 +101,14 @@ def sign_in_by_link(body: SignInLink) -> Response:
 
 
 @api.delete("/session", responses={200: Me})
+@anybody
 def sign_out() -> Response:
     logout_user()
     return Response(_me().model_dump_json(), mimetype="application/json")
 
 
 @api.post("/owner", responses={200: PersonOut})
+@anybody
 def first_owner(body: NewPerson) -> Response:
     """Creates the owner account of an empty installation; refused ever after."""
     made: list[SignedIn] = []
