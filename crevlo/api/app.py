@@ -88,9 +88,12 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
 
 def _bound_uploads(app: Flask) -> None:
     @app.before_request
-    def bound() -> None:
+    def bound() -> Response | None:
         if request.endpoint in ("print.take_file", "print.take_trace"):
             request.max_content_length = MOST_UPLOAD_BYTES
+            if request.content_length is None:
+                return problem(411, "The upload must state its length.")
+        return None
 
 
 def _sign_in(app: Flask) -> None:

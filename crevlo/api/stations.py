@@ -20,7 +20,6 @@ from crevlo.api.paths import (
     StudyUnitPath,
     VersionQuery,
 )
-from crevlo.core.estimate import BadInput
 from crevlo.stations import source
 from crevlo.stations.cost import part
 from crevlo.stations.inspect import score
@@ -53,13 +52,6 @@ class Studies(Shape):
 
 class RevealedList(Shape):
     specimens: list[score.Revealed]
-
-
-def _upload() -> bytes:
-    """The request's body as bytes; the app bounds its length before anything reads it."""
-    if request.content_length is None:
-        raise BadInput("the upload must state its length")
-    return request.get_data()
 
 
 @plan.get("/studies", responses={200: Studies})
@@ -138,7 +130,7 @@ def view_job(path: JobPath) -> run.JobView:
 @print_.put("/jobs/<uuid:job_id>/file", responses={200: run.JobView}, openapi_extensions=ONE_UPLOAD)
 @writes(REVIEW)
 def take_file(path: JobPath, query: FileQuery) -> run.JobView:
-    return run.take_file(db(), path.job_id, query.id, query.name, _upload(), current_user.id)
+    return run.take_file(db(), path.job_id, query.id, query.name, request.get_data(), current_user.id)
 
 
 @print_.post("/jobs/<uuid:job_id>/runs", responses={200: run.JobView})
@@ -162,7 +154,7 @@ def type_energy(path: RunPath, body: run.EnergyTyped) -> run.JobView:
 @print_.put("/runs/<uuid:run_id>/trace", responses={200: run.JobView}, openapi_extensions=ONE_UPLOAD)
 @writes(REVIEW)
 def take_trace(path: RunPath, query: VersionQuery) -> run.JobView:
-    return run.take_trace(db(), path.run_id, query.version, _upload())
+    return run.take_trace(db(), path.run_id, query.version, request.get_data())
 
 
 @print_.post("/runs/<uuid:run_id>/noise", responses={200: run.JobView})

@@ -85,6 +85,9 @@ _BINARY = {
     b"%PDF": "a PDF",
 }
 
+# Bytes that no text holds; a stray one in a hundred is let pass.
+_CONTROLS = bytes(set(range(32)) - set(b"\t\n\v\f\r\x1b")) + b"\x7f"
+
 # One pass over a block: whole-line comments, extruding moves, extrusion resets and modes, tool choices.
 _LINE = re.compile(
     rb"""^[ \t]*(?:N\d+[ \t]*)?(?:
@@ -138,7 +141,7 @@ def _refuse_binary(head: bytes) -> None:
     if head[:2] in (b"\xff\xfe", b"\xfe\xff"):
         raise BadInput("this file is in UTF-16; save it as plain text or UTF-8")
     sample = head[:65536]
-    if sample.count(0) > len(sample) // 100:
+    if len(sample) - len(sample.translate(None, _CONTROLS)) > len(sample) // 100:
         raise BadInput("this is not G-code text: it holds binary data")
 
 

@@ -1,0 +1,31 @@
+"""A small frozen study, entered over the API."""
+
+import uuid
+
+from crevlo.sim.client import Client
+
+
+def new() -> str:
+    return str(uuid.uuid4())
+
+
+def frozen_study(client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1) -> str:
+    """Models, a spool, a caliper and meters, and a study of one unit of each model with its protocol frozen."""
+    models = {name: new() for name in names}
+    for name, model in models.items():
+        client.send("POST", "/api/models", {
+            "id": model, "name": name, "bed_x_mm": 220, "bed_y_mm": 220, "height_mm": 250})  # fmt: skip
+    spool, study = new(), new()
+    client.send("POST", "/api/spools", {
+        "id": spool, "code": f"S-{spool[:4]}", "maker": "Wendle Works", "material": "PLA", "colour": "moss",
+        "density_g_cm3": 1.24, "price_per_kg": 20})  # fmt: skip
+    client.send("POST", "/api/instruments", {
+        "id": new(), "code": f"C-{study[:4]}", "kind": "caliper", "unit": "mm", "resolution": 0.01,
+        "u_calibration": 0.01, "repeatability": 0.01})  # fmt: skip
+    view = client.send("POST", "/api/studies", {"id": study, "title": "Small", "question": "Which?", "seed": 5})
+    draft = {k: view[k] for k in ("version", "question", "repeats", "conditions", "policies")}
+    client.send("PUT", f"/api/studies/{study}/plan", draft | {
+        "spool_id": spool, "repeats": 1,
+        "candidates": [{"model_id": m, "copies": copies, "is_control": False} for m in models.values()]})  # fmt: skip
+    client.send("POST", f"/api/studies/{study}/freeze", {})
+    return study
