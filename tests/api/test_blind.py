@@ -69,7 +69,17 @@ def test_every_call_a_rater_can_make_names_no_machine(
             next(number)
     assert next(number) > 50
     seen = {path.rsplit("/", 1)[1] for (_, path), status in answered.items() if status == 200}
-    assert {"studies", "line", "measure", "{specimen_id}", "source", "inspect", "readings", "scores", "zero-checks"} <= seen
+    assert {
+        "studies",
+        "line",
+        "measure",
+        "{specimen_id}",
+        "source",
+        "inspect",
+        "readings",
+        "scores",
+        "zero-checks",
+    } <= seen
 
 
 def test_the_tell_tales_are_found_where_they_may_be_shown(

@@ -28,16 +28,12 @@ def _next_reading(client: Client, study: str) -> tuple[str, dict[str, object]]:
         "instrument_id": queue["calipers"][0]["id"], "value_mm": 40.06, "taken_at": "2026-11-20T09:00:00+01:00"}  # fmt: skip
 
 
-def test_a_reading_sent_many_times_at_once_is_kept_once(
-    demo_bench: Bench, reviewer: Client, played: Played
-) -> None:
+def test_a_reading_sent_many_times_at_once_is_kept_once(demo_bench: Bench, reviewer: Client, played: Played) -> None:
     path, body = _next_reading(reviewer, played.study)
     before = _rows(demo_bench, "select count(*) from reading")
     headers = {"X-CSRFToken": reviewer.csrf, "X-Write-Id": str(uuid.uuid4())}
     with ThreadPoolExecutor(8) as pool:
-        answers = list(
-            pool.map(lambda _: reviewer.http.post(path, json=body, headers=headers), range(16))
-        )
+        answers = list(pool.map(lambda _: reviewer.http.post(path, json=body, headers=headers), range(16)))
     assert {a.status_code for a in answers} == {200}
     assert len({a.text for a in answers}) == 1
     assert _rows(demo_bench, "select count(*) from reading") == before + 1
@@ -53,7 +49,12 @@ def test_the_same_place_is_read_once_and_then_corrected(reviewer: Client, played
         reviewer.send("POST", path, body | {"id": str(uuid.uuid4()), "value_mm": 40.1})
     with pytest.raises(ApiError, match="Measure again"):
         reviewer.send("POST", path, body | {"id": str(uuid.uuid4()), "repeat": 2, "value_mm": 400.6})
-    fix = {"supersedes_id": body["id"], "instrument_id": body["instrument_id"], "value_mm": 40.16, "reason": "jaws tilted"}
+    fix = {
+        "supersedes_id": body["id"],
+        "instrument_id": body["instrument_id"],
+        "value_mm": 40.16,
+        "reason": "jaws tilted",
+    }
     corrected = reviewer.send("POST", path.replace("readings", "corrections"), fix | {"id": str(uuid.uuid4())})
     assert [r["value_mm"] for r in corrected["features"][0]["readings"]] == [40.16]
     assert corrected["features"][0]["off"]["value"] == pytest.approx(0.16)
@@ -78,7 +79,9 @@ def test_the_later_of_two_editors_sees_both_versions(demo_bench: Bench, reviewer
 
 
 def test_a_refused_change_leaves_nothing_behind(demo_bench: Bench, reviewer: Client, played: Played) -> None:
-    counts = "select (select count(*) from run) + (select count(*) from reading) + (select count(*) from client_write)"
+    counts = (
+        "select (select count(*) from run) + (select count(*) from reading) + (select count(*) from client_write)"
+    )
     before = _rows(demo_bench, counts)
     path, body = _next_reading(reviewer, played.study)
     jobs = reviewer.get(f"/api/studies/{played.study}/print")["jobs"]
@@ -89,6 +92,6 @@ def test_a_refused_change_leaves_nothing_behind(demo_bench: Bench, reviewer: Cli
         (path, body | {"taken_at": "2099-01-01T00:00:00Z"}),
         (f"/api/jobs/{live['id']}/runs", {"id": str(uuid.uuid4())}),
     ):
-        with pytest.raises(ApiError, match="4[02][24] "):
+        with pytest.raises(ApiError, match=r"4[02][24] "):
             reviewer.send("POST", *refused)
     assert _rows(demo_bench, counts) == before
