@@ -3,7 +3,7 @@
 import shutil
 import tempfile
 import uuid
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -17,6 +17,7 @@ from crevlo.api.app import create_app
 from crevlo.cli.cluster import Cluster
 from crevlo.sim.client import Client
 from crevlo.sim.demo import Demo
+from crevlo.sim.truth import Truth
 from crevlo.stations.people import NewPerson, add_person
 from crevlo.store.database import connect, migrate, sessions
 from crevlo.store.person import Role
@@ -83,15 +84,18 @@ class Played:
 
     template: str
     study: str
+    made_by: Mapping[str, Truth]
+    """Which simulated machine a blind code came from; the application does not tell."""
 
 
 @pytest.fixture(scope="session")
 def played(empty: str, copy_of: Callable[[str], str]) -> Played:
     url = copy_of(empty)
     bench = Bench(url)
-    study = Demo(bench.as_("owner"), bench.as_("rater")).play()
+    demo = Demo(bench.as_("owner"), bench.as_("rater"))
+    study = demo.play()
     bench.close()
-    return Played(url.rsplit("/", 1)[1], study)
+    return Played(url.rsplit("/", 1)[1], study, demo.bagged)
 
 
 class Bench:
