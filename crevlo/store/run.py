@@ -44,7 +44,7 @@ class SlicedFile(Identified, Base):
     sha256: Mapped[str] = mapped_column(ForeignKey("upload.sha256"))
     name: Mapped[str]
     facts: Mapped[dict[str, Any]]
-    settings: Mapped[dict[str, Any]] = deferred(mapped_column(JSONB))
+    settings: Mapped[dict[str, Any]] = deferred(mapped_column(JSONB, nullable=False))
     deviations: Mapped[list[Any]]
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     received_at: Mapped[datetime] = recorded_at()

@@ -1,0 +1,147 @@
+"""The command line: exit status, one clear line, the rules of the core on JSON, backup and restore."""
+
+import json
+import subprocess
+import sys
+from pathlib import Path
+
+import psycopg
+import pytest
+
+from crevlo.cli.archive import ArchiveError, backup, restore
+from crevlo.cli.calc import TOPICS
+from crevlo.cli.cluster import free_port
+from crevlo.core.gcode.facts import read_facts
+from crevlo.sim import device
+from crevlo.store.database import connect, migrate
+from tests.conftest import Played
+
+EXAMPLES = {
+    "readings": {"readings_mm": [39.93, 39.91, 39.92], "resolution_mm": 0.01, "u_calibration_mm": 0.01},
+    "sizes": {"features": [
+        {"axis": "X", "sense": s, "nominal_mm": n, "deviation_mm": d, "u_mm": 0.01}
+        for s, n, d in ((1, 40, 0.10), (1, 30, 0.085), (1, 17, 0.07), (-1, 8, -0.05))]},
+    "grade": {"features": [{"nominal_mm": 40, "deviation_mm": 0.1}, {"nominal_mm": 17, "deviation_mm": 0.05}]},
+    "success": {"good": 3, "tries": 3},
+    "faults": {"faults": 2, "hours": 120},
+    "energy": {"time_s": [0, 5, 10, 15], "power_w": [100, 100, 100, 100]},
+    "noise": {"levels_db": [50, 53], "background_db": 33, "distance_m": 1},
+    "cost": {"price": 500, "upgrades": 0, "residual": 100, "life_h": 4000, "upkeep_per_h": 0.05, "parts_per_plate": 1,
+             "part_g": 15, "purge_g": 0, "material_per_kg": 22.5, "energy_kwh": 0.1, "tariff_per_kwh": 0.31, "hours": 1,
+             "labour_min": 6, "wage_per_h": 18, "success": 0.9, "loss_fraction": 0.5, "failed_labour_min": 10},
+    "severity": {"severities": {"stringing": 1, "blobs": 0, "shift": 0, "warp": 0, "gaps": 0, "ringing": 2, "foot": 1, "skins": 0}},
+    "rank": {"criteria": [{"name": "a", "weight": 2, "points": [[10, 0], [0, 100]]}, {"name": "b", "weight": 1, "points": [[0, 0], [1, 100]]}],
+             "machines": {"One": [{"value": 2, "u": 1}, {"good": 3, "tries": 3}], "Two": [{"value": 4, "u": 1}, {}]}},
+    "flip": {"weights": [2, 1], "a": [80, 40], "b": [60, 70], "criterion": 1},
+}  # fmt: skip
+
+
+def crevlo(*args: str, stdin: str = "") -> subprocess.CompletedProcess[str]:
+    return subprocess.run(
+        [sys.executable, "-m", "crevlo.cli.main", *args], input=stdin, capture_output=True, text=True, check=False
+    )
+
+
+def test_each_topic_computes_its_example_and_knows_its_schema() -> None:
+    assert set(EXAMPLES) == set(TOPICS)
+    from crevlo.cli.calc import calculate, schema
+
+    for topic, given in EXAMPLES.items():
+        result = json.loads(calculate(topic, json.dumps(given)))
+        assert result, topic
+        assert schema(topic)["additionalProperties"] is False
+        assert set(schema(topic)["required"]) <= set(given)
+
+
+@pytest.mark.parametrize(
+    ("args", "stdin", "status", "words"),
+    [
+        (["calc", "success"], '{"good": 3, "tries": 3}', 0, ""),
+        (["calc"], "", 0, ""),
+        (["calc", "success"], '{"good": 5, "tries": 3}', 1, "good"),
+        (["calc", "success"], '{"good": NaN, "tries": 3}', 1, "good"),
+        (["calc", "success"], "no json", 1, "JSON"),
+        (["calc", "sizes"], '{"features": []}', 1, "needs"),
+        (["calc", "alchemy"], "", 2, "alchemy"),
+        (["gcode", "/no/such/file.gcode"], "", 1, "no such file"),
+        (["frobnicate"], "", 2, "frobnicate"),
+    ],
+)
+def test_exit_status_and_one_clear_line(args: list[str], stdin: str, status: int, words: str) -> None:
+    done = crevlo(*args, stdin=stdin)
+    assert done.returncode == status, done.stderr
+    assert words.lower() in done.stderr.lower()
+    if status == 1:
+        assert done.stderr.count("\n") == 1
+    assert "Traceback" not in done.stderr
+
+
+def test_gcode_says_the_facts_of_a_file(tmp_path: Path) -> None:
+    content = device.sliced_file("step-block-b-0.20-relative")
+    file = tmp_path / "part.gcode"
+    file.write_bytes(content)
+    facts = read_facts([content])
+    said = json.loads(crevlo("gcode", str(file), "--json").stdout)
+    assert said["time_s"] == facts.time_s
+    assert said["length_mm"] == pytest.approx(facts.length_mm)
+    plain = crevlo("gcode", str(file)).stdout
+    assert f"{facts.length_mm / 1000:.3f} m" in plain
+
+
+def test_a_backup_comes_back_whole_and_only_into_an_empty_database(
+    played: Played, copy_of, cluster, tmp_path: Path
+) -> None:
+    full = copy_of(played.template)
+    counts = (
+        "select (select count(*) from reading), (select count(*) from upload), (select sum(length(content)) from upload)"
+    )
+
+    def count(url: str) -> tuple:
+        with psycopg.connect(url.replace("+psycopg", "")) as connection:
+            return connection.execute(counts).fetchone()
+
+    file = tmp_path / "study.backup"
+    backup(full, file)
+    target = copy_of("template0")
+    restore(target, file, replace=False)
+    assert count(target) == count(full)
+    with pytest.raises(ArchiveError, match="not empty"):
+        restore(full, file, replace=False)
+    restore(full, file, replace=True)
+    assert count(full) == count(target)
+    with psycopg.connect(target.replace("+psycopg", "")) as connection, pytest.raises(psycopg.errors.IntegrityError):
+        connection.execute("delete from reading")
+    broken = tmp_path / "broken.backup"
+    broken.write_bytes(file.read_bytes()[: file.stat().st_size // 2])
+    for bad in (broken, Path(__file__)):
+        with pytest.raises(ArchiveError):
+            restore(full, bad, replace=True)
+    assert count(full) == count(target)
+
+
+def test_migrating_twice_or_side_by_side_does_it_once(copy_of) -> None:
+    url = copy_of("template0")
+    script = f"from crevlo.store.database import connect, migrate; migrate(connect({url!r}))"
+    both = [subprocess.Popen([sys.executable, "-c", script]) for _ in "ab"]
+    assert [p.wait() for p in both] == [0, 0]
+    migrate(connect(url))
+
+
+def test_the_models_are_what_the_migrations_make(empty, copy_of) -> None:
+    from alembic.autogenerate import compare_metadata
+    from alembic.migration import MigrationContext
+
+    from crevlo.store import Base
+
+    with connect(copy_of(empty)).connect() as connection:
+        assert compare_metadata(MigrationContext.configure(connection), Base.metadata) == []
+
+
+def test_a_taken_port_is_passed_over() -> None:
+    import socket
+
+    with socket.socket() as taken:
+        taken.bind(("127.0.0.1", 0))
+        taken.listen()
+        port = taken.getsockname()[1]
+        assert free_port(port) != port
