@@ -1,4 +1,5 @@
 import { Link, useNavigate } from "@tanstack/react-router";
+import { useEffect, useRef } from "react";
 import type { Schemas } from "../api/client";
 import { useKeys } from "./keys";
 import { LIBRARY, RATER_STATIONS, STATIONS } from "./stations";
@@ -20,6 +21,9 @@ export function Rail({
   owner: boolean;
 }) {
   const navigate = useNavigate();
+  const shown = useRef<HTMLAnchorElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: on a phone the line is wider than the screen
+  useEffect(() => shown.current?.scrollIntoView({ block: "nearest", inline: "center" }), [active, studyId]);
   const open = STATIONS.filter((s) => !rater || RATER_STATIONS.includes(s.id));
   useKeys([
     ...STATIONS.flatMap((s, i) =>
@@ -65,6 +69,7 @@ export function Rail({
               to="/study/$studyId/$station"
               params={{ studyId, station: s.id }}
               aria-current={on ? "page" : undefined}
+              ref={on ? shown : undefined}
               className={`grid grid-cols-[22px_1fr_auto] items-baseline gap-x-1.5 border-l-4 py-2 pr-3.5 pl-3 ${on ? "border-needle bg-bench text-ink" : "border-transparent hover:bg-[#24483f]"}`}
             >
               <span className={`num text-[10px] ${on ? "text-ink-2" : "text-[#b8cac1]"}`}>{i + 1}</span>

@@ -47,8 +47,13 @@ export function Shell({
         />
         <div className="grid min-h-0 min-w-0 grid-rows-[48px_minmax(0,1fr)]">
           <header className="flex min-w-0 items-center gap-3 border-b border-rule px-4">
-            <h1 className="truncate text-[17px] font-bold">{title ?? line.data?.title ?? "Crevlo"}</h1>
-            <div ref={setSlot} className="flex min-w-0 flex-1 items-center gap-2.5" />
+            <h1 className="truncate text-[17px] font-bold max-[640px]:max-w-[34%] max-[640px]:text-[14px]">
+              {title ?? line.data?.title ?? "Crevlo"}
+            </h1>
+            <div
+              ref={setSlot}
+              className="flex min-w-0 flex-1 items-center gap-2.5 max-[640px]:overflow-x-auto max-[640px]:py-1"
+            />
             {line.data && line.data.printing.length > 0 && <PrintingNow line={line.data} />}
             {!rater && <Finder studyId={studyId} />}
             <ThemeButton />
@@ -71,7 +76,7 @@ function PrintingNow({ line }: { line: Schemas["Line"] }) {
       params={{ studyId: line.study_id, station: "print" }}
       hash={first.job_id}
       className="chip max-[1100px]:hidden"
-      aria-label={`Printing now: ${line.printing.map((p) => p.machine).join(", ")}`}
+      title={`Printing now: ${line.printing.map((p) => p.machine).join(", ")}`}
     >
       <i aria-hidden="true" className="size-2 rounded-full bg-needle" />
       {line.printing.length === 1 ? (

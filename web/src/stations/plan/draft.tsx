@@ -275,7 +275,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
       <section aria-label="Freeze" className="sheet flex min-h-0 flex-col overflow-y-auto p-4">
         <h2 className="lab">Artifact</h2>
         <div className="h-[170px] py-2">
-          <ArtifactDrawing artifact={plan.artifact} />
+          <ArtifactDrawing artifact={plan.artifact} bare />
         </div>
         <p className="text-[12.5px] text-ink-2">
           {plan.artifact.name}: {plan.artifact.isolates.toLowerCase()}

@@ -1,0 +1,102 @@
+"""The built page in headless Chromium, against the application on a real socket."""
+
+import threading
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page
+from werkzeug.serving import WSGIRequestHandler, make_server
+
+from crevlo.cli.link import sign_in_link
+from tests.conftest import Bench, Played
+
+AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args() -> dict:
+    return {
+        "executable_path": "/usr/bin/chromium",
+        "args": ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+                 "--disable-component-update", "--disable-sync"],
+    }  # fmt: skip
+
+
+@pytest.fixture(scope="session")
+def browser_context_args() -> dict:
+    return {"viewport": {"width": 1280, "height": 800}, "reduced_motion": "reduce", "locale": "en-GB"}
+
+
+class _Quiet(WSGIRequestHandler):
+    def log(self, *args: object) -> None: ...
+
+
+@dataclass
+class Site:
+    """The application serving one database; it can go away and come back at the same address."""
+
+    bench: Bench
+    port: int = 0
+
+    def __enter__(self) -> "Site":
+        self.server = make_server("127.0.0.1", self.port, self.bench.app, threaded=True, request_handler=_Quiet)
+        self.port = self.server.server_port
+        threading.Thread(target=self.server.serve_forever, daemon=True).start()
+        return self
+
+    def __exit__(self, *_: object) -> None:
+        self.server.shutdown()
+        self.server.server_close()
+
+    @property
+    def url(self) -> str:
+        return f"http://127.0.0.1:{self.port}"
+
+    def sign_in(self, page: Page, role: str) -> None:
+        page.goto(f"{self.url}/{sign_in_link(self.bench.url, f'{role}@bench.example')}")
+        page.get_by_role("heading", name="Studies").wait_for()
+
+    def open(self, page: Page, study: str, station: str) -> None:
+        page.goto(f"{self.url}/study/{study}/{station}")
+        page.wait_for_load_state("networkidle")
+
+
+@pytest.fixture
+def site(bench: Bench) -> Iterator[Site]:
+    """A new installation with one person of each role."""
+    with Site(bench) as up:
+        yield up
+
+
+@pytest.fixture
+def demo_site(demo_bench: Bench) -> Iterator[Site]:
+    """The demo scenario, for this test alone."""
+    with Site(demo_bench) as up:
+        yield up
+
+
+@pytest.fixture(scope="module")
+def shared_site(played: Played, copy_of: Callable[[str], str]) -> Iterator[Site]:
+    """The demo scenario, for tests that only look."""
+    bench = Bench(copy_of(played.template))
+    with Site(bench) as up:
+        yield up
+    bench.close()
+
+
+@pytest.fixture
+def check_axe() -> Callable[[Page], list[str]]:
+    """Violations of WCAG 2 A and AA on the page as it stands."""
+
+    def run(page: Page) -> list[str]:
+        page.evaluate(AXE.read_text())
+        found = page.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']})")
+        return [
+            f"{v['id']}: {node['target']} {node['any'][0]['message'] if node['any'] else v['help']}"
+            for v in found["violations"]
+            for node in v["nodes"][:4]
+        ]
+
+    return run
