@@ -10,7 +10,7 @@ from pathlib import Path
 from typing import Any
 
 import structlog
-from flask import Flask, Response, g, request, send_from_directory, session
+from flask import Flask, Response, g, request, send_from_directory
 from flask_login import LoginManager, current_user
 from flask_openapi3.models.info import Info
 from flask_openapi3.openapi import OpenAPI
@@ -62,6 +62,8 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         SESSION_COOKIE_SAMESITE="Lax",
         SESSION_COOKIE_SECURE=secure,
         PERMANENT_SESSION_LIFETIME=timedelta(days=14),
+        # Only a change of the session sets its cookie: a late answer must not put an older one back.
+        SESSION_REFRESH_EACH_REQUEST=False,
         MAX_CONTENT_LENGTH=MOST_JSON_BYTES,
         WTF_CSRF_TIME_LIMIT=None,
         WTF_CSRF_HEADERS=["X-CSRFToken"],
@@ -108,10 +110,6 @@ def _sign_in(app: Flask) -> None:
         if person is None or not person.active or str(person.session_epoch) != epoch:
             return None
         return SignedIn(person)
-
-    @app.before_request
-    def lasting() -> None:
-        session.permanent = True
 
     @app.teardown_request
     def close(error: BaseException | None) -> None:

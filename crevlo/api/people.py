@@ -2,7 +2,7 @@
 
 import uuid
 
-from flask import Response, request
+from flask import Response, request, session
 from flask_login import current_user, login_user, logout_user
 from flask_openapi3.blueprint import APIBlueprint
 from flask_wtf.csrf import generate_csrf
@@ -65,6 +65,8 @@ class AuditQuery(BaseModel):
 
 
 def _me() -> Me:
+    if not session.permanent:
+        session.permanent = True
     signed = current_user if current_user.is_authenticated else None
     return Me(
         person_id=signed.id if signed else None, name=signed.name if signed else None,

@@ -68,6 +68,9 @@ def test_sessions_are_closed_to_scripts_and_pages_to_foreign_code(bench: Bench) 
         "/api/session", json={"email": "owner@bench.example", "password": PASSWORD}, headers=headers(client)
     )
     cookie = answer.headers["set-cookie"]
+    # Nothing but a change of the session touches its cookie, so that a late answer cannot bring an older one back.
+    for path in ("/", "/healthz", "/api/studies", "/api/session"):
+        assert "set-cookie" not in client.http.get(path).headers, path
     assert "HttpOnly" in cookie
     assert "SameSite=Lax" in cookie
     policy = client.http.get("/").headers["content-security-policy"]

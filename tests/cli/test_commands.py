@@ -92,9 +92,7 @@ def test_a_backup_comes_back_whole_and_only_into_an_empty_database(
     played: Played, copy_of, cluster, tmp_path: Path
 ) -> None:
     full = copy_of(played.template)
-    counts = (
-        "select (select count(*) from reading), (select count(*) from upload), (select sum(length(content)) from upload)"
-    )
+    counts = "select (select count(*) from reading), (select count(*) from upload), (select sum(length(content)) from upload)"
 
     def count(url: str) -> tuple:
         with psycopg.connect(url.replace("+psycopg", "")) as connection:

@@ -53,7 +53,7 @@ export function ReadingTable({
                       <button
                         type="button"
                         className="hover:underline"
-                        aria-label={`Correct ${f.code} reading ${repeat}`}
+                        aria-label={`${reading.value_mm?.toFixed(2) ?? "✕"}${reading.corrected ? "c" : ""}, correct ${f.code} reading ${repeat}`}
                         title={
                           reading.cannot_because ??
                           (reading.corrected ? "Corrected; source shows the old one" : "Correct")
