@@ -99,7 +99,19 @@ const routes = root.addChildren([
     component: lazyRouteComponent(() => import("./app/api-docs"), "ApiDocsPage"),
   }),
 ]);
-const router = createRouter({ routeTree: routes, defaultPreload: "intent" });
+/** A fault of ours in one screen; what was entered before is with the server or kept on this device. */
+function Fault() {
+  return (
+    <Empty title="This screen met a fault">
+      <p>What you kept is safe. Readings not sent yet stay on this device and are sent after a reload.</p>
+      <button type="button" className="button primary" onClick={() => window.location.reload()}>
+        Reload
+      </button>
+    </Empty>
+  );
+}
+
+const router = createRouter({ routeTree: routes, defaultPreload: "intent", defaultErrorComponent: Fault });
 declare module "@tanstack/react-router" {
   interface Register {
     router: typeof router;

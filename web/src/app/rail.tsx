@@ -23,7 +23,9 @@ export function Rail({
   const navigate = useNavigate();
   const shown = useRef<HTMLAnchorElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: on a phone the line is wider than the screen
-  useEffect(() => shown.current?.scrollIntoView({ block: "nearest", inline: "center" }), [active, studyId]);
+  useEffect(() => {
+    shown.current?.scrollIntoView({ block: "nearest", inline: "center" });
+  }, [active, studyId]);
   const open = STATIONS.filter((s) => !rater || RATER_STATIONS.includes(s.id));
   useKeys([
     ...STATIONS.flatMap((s, i) =>

@@ -78,7 +78,8 @@ function ActiveCallout({
   const wanted =
     callout.anchor === "end" ? (callout.label[0] as number) - width : (callout.label[0] as number);
   const x = Math.max(left + 0.5, Math.min(wanted, left + across - width - 0.5));
-  const y = (callout.label[1] as number) - 4;
+  // Where the label had to be moved in from the edge it goes below the end of the line, not over it.
+  const y = (callout.label[1] as number) + (x > wanted + 2 ? 5 : -4);
   return (
     <g>
       <line x1={x0} y1={y0} x2={x1} y2={y1} stroke="var(--needle)" strokeWidth={0.9} />

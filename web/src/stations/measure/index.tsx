@@ -22,6 +22,10 @@ export default function Measure({ studyId }: { studyId: string }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const specimenId =
     chosen ?? queue.data?.queue.find((q) => q.done < q.due)?.id ?? queue.data?.queue[0]?.id ?? null;
+  // A finished specimen stays until the person takes the next part in hand.
+  useEffect(() => {
+    if (!chosen && specimenId) setChosen(specimenId);
+  }, [chosen, specimenId]);
   if (queue.isError) return <Trouble error={queue.error} />;
   if (!queue.data) return <Skeleton className="h-full" />;
   if (!specimenId || !queue.data.artifact)
@@ -164,6 +168,7 @@ function Bench({
     setTyped("");
     setMode("read");
   };
+  const following = queue.queue.find((q) => q.done < q.due && q.id !== specimenId);
   useKeys([
     { key: "ArrowUp", does: "back one reading", run: goBack, typing: true },
     {
@@ -177,10 +182,7 @@ function Bench({
       key: "n",
       does: "next specimen in the queue",
       typing: mode === "read",
-      run: () => {
-        const open = queue.queue.filter((q) => q.done < q.due && q.id !== specimenId);
-        if (open[0]) choose_(open[0].id);
-      },
+      run: () => following && choose_(following.id),
     },
   ]);
   const leave = () => {
@@ -334,6 +336,16 @@ function Bench({
                     </span>
                   )}
                 </div>
+                {!slot && following && (
+                  <button
+                    type="button"
+                    className="button primary mt-2"
+                    autoFocus
+                    onClick={() => choose_(following.id)}
+                  >
+                    {text.following(following.blind_code)} <Key>N</Key>
+                  </button>
+                )}
                 {wrong && (
                   <p role="alert" className="trouble mt-1.5">
                     {wrong}

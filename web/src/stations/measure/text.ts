@@ -7,6 +7,7 @@ export const text = {
   emptyWhy: "A good print becomes a specimen with a blind code. Start prints at station 3.",
   noCaliper: "No caliper is listed. Add one under Instruments, with its resolution and calibration.",
   allDone: "Every face of this specimen is measured.",
+  following: (code: string) => `Take specimen ${code} next`,
   notSent: (n: number) => `${n} not sent yet`,
   offline: "The server is away. Readings are kept on this device and sent, once, when it is back.",
   zeroHint: "U is the calibration's expanded uncertainty, k = 2, in mm. Press to enter a zero check.",

@@ -10,7 +10,7 @@ import { Attempts } from "./attempts";
 import { SlicedFile } from "./file";
 import { Meters } from "./meters";
 import { text } from "./text";
-import { Timer } from "./timer";
+import { type Following, Timer } from "./timer";
 
 export default function Print({ studyId }: { studyId: string }) {
   const view = usePrint(studyId);
@@ -18,12 +18,19 @@ export default function Print({ studyId }: { studyId: string }) {
   const [chosen, setChosen] = useState<string | null>(hash || null);
   const jobs = view.data?.jobs ?? [];
   const most = view.data?.most_attempts ?? 1;
+  const open = (j: Schemas["JobLine"]) =>
+    j.state === "planned" || (j.state === "failed" && j.attempts < most);
   const current =
     jobs.find((j) => j.id === chosen) ??
     jobs.find((j) => j.state === "printing") ??
-    jobs.find((j) => j.state === "failed" && j.attempts < most) ??
-    jobs.find((j) => j.state === "planned") ??
+    jobs.find((j) => j.state === "failed" && open(j)) ??
+    jobs.find(open) ??
     jobs[0];
+  const following = jobs.find((j) => j !== current && open(j));
+  // What is on the screen stays there until the person goes on: the bag's code must be seen.
+  useEffect(() => {
+    if (!chosen && current) setChosen(current.id);
+  }, [chosen, current]);
   const step = (by: number) => {
     const at = current ? jobs.indexOf(current) : -1;
     const next = jobs[Math.max(0, Math.min(jobs.length - 1, at + by))];
@@ -31,7 +38,9 @@ export default function Print({ studyId }: { studyId: string }) {
   };
   const shown = useRef<HTMLLIElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the chosen print is scrolled to when it changes
-  useEffect(() => shown.current?.scrollIntoView({ block: "nearest" }), [current?.id]);
+  useEffect(() => {
+    shown.current?.scrollIntoView({ block: "nearest" });
+  }, [current?.id]);
   useKeys([
     { key: "ArrowDown", does: "next print in the order", run: () => step(1) },
     { key: "ArrowUp", does: "previous print", run: () => step(-1) },
@@ -72,7 +81,12 @@ export default function Print({ studyId }: { studyId: string }) {
           ))}
         </ol>
       </section>
-      <Job key={current.id} studyId={studyId} jobId={current.id} />
+      <Job
+        key={current.id}
+        studyId={studyId}
+        jobId={current.id}
+        following={following && { name: following.machine.name, go: () => setChosen(following.id) }}
+      />
     </div>
   );
 }
@@ -93,7 +107,15 @@ function JobState({ job }: { job: Schemas["JobLine"] }) {
   );
 }
 
-function Job({ studyId, jobId }: { studyId: string; jobId: string }) {
+function Job({
+  studyId,
+  jobId,
+  following,
+}: {
+  studyId: string;
+  jobId: string;
+  following: Following | undefined;
+}) {
   const job = useJob(jobId);
   const me = useMe();
   if (job.isError) return <Trouble error={job.error} />;
@@ -112,7 +134,7 @@ function Job({ studyId, jobId }: { studyId: string; jobId: string }) {
         <span className="chip max-[1180px]:hidden">{job.data.spool}</span>
       </Top>
       <div className="flex min-h-0 min-w-0 flex-col gap-3">
-        <Timer studyId={studyId} job={job.data} ahead={ahead} may={may} />
+        <Timer studyId={studyId} job={job.data} ahead={ahead} may={may} following={following} />
         {run && <Meters key={run.id} studyId={studyId} jobId={jobId} run={run} may={may} />}
         <p className="caution mt-auto max-[1020px]:mt-0">{text.caution}</p>
       </div>

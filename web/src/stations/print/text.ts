@@ -14,6 +14,7 @@ export const text = {
   silent: (names: string[]) => `The file does not say its ${names.join(", ").toLowerCase()}; not compared.`,
   unattended: "Leave it running unattended",
   bag: (code: string) => `Write ${code} on the bag. From here on the part goes by this code alone.`,
+  following: (machine: string) => `Next print: ${machine}`,
   used: (n: number) => `All ${n} attempts of the protocol are used.`,
   caution:
     "Nozzle, bed and fresh prints burn; moving axes pinch. Scrapers slip: work away from the hand, wear eye protection. Ventilate; the filament's data sheet says what it needs.",

@@ -10,6 +10,8 @@ import { text } from "./text";
 
 type Job = Schemas["JobView"];
 type Run = Schemas["RunOut"];
+/** The print to go on with after this one. */
+export type Following = { name: string; go: () => void };
 
 /** The run's clock: from a dropped file to start, stop and outcome. `ahead` is the server's clock less this one, ms. */
 export function Timer({
@@ -17,11 +19,13 @@ export function Timer({
   job,
   ahead,
   may,
+  following,
 }: {
   studyId: string;
   job: Job;
   ahead: number;
   may: boolean;
+  following: Following | undefined;
 }) {
   const last = job.runs.at(-1);
   const live = last?.outcome === null ? last : undefined;
@@ -33,7 +37,7 @@ export function Timer({
       {live ? (
         <Running studyId={studyId} job={job} run={live} ahead={ahead} may={may} />
       ) : last?.outcome === "done" ? (
-        <Done run={last} estimate={job.file?.time_s ?? null} />
+        <Done run={last} estimate={job.file?.time_s ?? null} following={following} />
       ) : (
         <Ready studyId={studyId} job={job} ahead={ahead} may={may} />
       )}
@@ -331,7 +335,15 @@ function Outcome({
   );
 }
 
-function Done({ run, estimate }: { run: Run; estimate: number | null }) {
+function Done({
+  run,
+  estimate,
+  following,
+}: {
+  run: Run;
+  estimate: number | null;
+  following: Following | undefined;
+}) {
   return (
     <div className="grid h-full content-center gap-2">
       <p className="lab">Good on attempt {run.attempt}</p>
@@ -350,6 +362,11 @@ function Done({ run, estimate }: { run: Run; estimate: number | null }) {
       )}
       {!run.bag_code && (
         <p className="text-ink-2">Bagged; its code is hidden while it is measured and inspected.</p>
+      )}
+      {following && (
+        <button type="button" className="button big mt-3 justify-self-start" onClick={following.go}>
+          {text.following(following.name)}
+        </button>
       )}
     </div>
   );
