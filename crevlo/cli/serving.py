@@ -1,5 +1,6 @@
 """gunicorn's settings: `gunicorn -c python:crevlo.cli.serving --bind HOST:PORT`; any number of them on one database."""
 
+import gc
 import os
 from typing import Any
 
@@ -15,6 +16,9 @@ control_socket_disable = True
 
 def when_ready(server: Any) -> None:
     """Says where, once requests are taken; `crevlo up --demo` names whom a one-time sign-in link is for."""
+    # What is loaded stays for good: the collector need not look through it, nor the workers copy it.
+    gc.collect()
+    gc.freeze()
     greeting = os.environ.get("CREVLO_GREETING")
     if not greeting:
         return

@@ -2,8 +2,11 @@
 
 import math
 import uuid
-from collections import defaultdict
+from collections import OrderedDict, defaultdict
 from dataclasses import dataclass, replace
+from threading import Lock
+
+from sqlalchemy.orm import Session
 
 from crevlo.core.cost import CostInputs, CostPerPart, cost_per_good_part
 from crevlo.core.defects import specimen_quality
@@ -12,7 +15,7 @@ from crevlo.core.noise import mean_level_db
 from crevlo.core.readings import pool_scatter
 from crevlo.core.scoring.figure import Counted, Figure
 from crevlo.core.success import success_chance
-from crevlo.stations.bench import Bench, specimen_estimates
+from crevlo.stations.bench import Bench, load_bench, specimen_estimates, state_of
 from crevlo.stations.plan.study import Policies
 from crevlo.stations.print_.run import level_at_1_m
 from crevlo.stations.shape import determined
@@ -51,6 +54,36 @@ class _Spread:
         u2 = scatter + u_fixed**2
         dof = u2**2 / (scatter**2 / self.dof) if scatter > 0 else math.inf
         return Estimate(math.fsum(values) / len(values), math.sqrt(u2), dof)
+
+
+@dataclass(frozen=True)
+class StudyFigures:
+    """A study as one transaction sees it, with every machine's figures."""
+
+    bench: Bench
+    figures: dict[uuid.UUID, MachineFigures]
+
+
+# A pure function of what a transaction sees: keyed by its snapshot, so never stale; lost without harm.
+_known: OrderedDict[tuple[uuid.UUID, str], StudyFigures] = OrderedDict()
+_guard = Lock()
+
+
+def study_figures(session: Session, study_id: uuid.UUID) -> StudyFigures:
+    """Loads and computes once per state of the data; rows in it are detached from the session."""
+    state = state_of(session)
+    with _guard:
+        if state is not None and (study_id, state) in _known:
+            return _known[study_id, state]
+    bench = load_bench(session, study_id)
+    made = StudyFigures(bench, machine_figures(bench))
+    session.expunge_all()
+    if state is not None:
+        with _guard:
+            _known[study_id, state] = made
+            while len(_known) > 4:
+                _known.popitem(last=False)
+    return made
 
 
 def machine_figures(bench: Bench) -> dict[uuid.UUID, MachineFigures]:

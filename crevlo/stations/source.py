@@ -11,9 +11,9 @@ from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.scoring.figure import Counted
 from crevlo.stations.bench import Bench, current_protocol, specimen_estimates
 from crevlo.stations.cost.part import PARTS
-from crevlo.stations.figures import MachineFigures, counted_causes
+from crevlo.stations.figures import MachineFigures, counted_causes, study_figures
 from crevlo.stations.rank.criteria import BY_CODE
-from crevlo.stations.rank.ranking import RankView, StandingLine, WhatIf, load_inputs, view_rank
+from crevlo.stations.rank.ranking import RankView, StandingLine, WhatIf, view_rank
 from crevlo.stations.shape import Missing, Shape
 from crevlo.store.machine import Instrument
 from crevlo.store.person import Person
@@ -110,7 +110,7 @@ def measure_source(session: Session, specimen_id: uuid.UUID, feature_code: str |
 
 def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part: str) -> Source:
     """What one bead of the cost bar is made of."""
-    inputs = load_inputs(session, study_id)
+    inputs = study_figures(session, study_id)
     bench, currency = inputs.bench, inputs.bench.study.currency
     entry, figures = _unit(bench, inputs.figures, unit_id)
     if part not in (*PARTS, "total"):
@@ -175,7 +175,7 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
         raise Missing("There is no such criterion.")
     view = view_rank(session, study_id, asked)
     standing = next((s for s in view.standings if s.machine.unit_id == unit_id), None)
-    inputs = load_inputs(session, study_id)
+    inputs = study_figures(session, study_id)
     bench = inputs.bench
     entry, figures = _unit(bench, inputs.figures, unit_id)
     name = entry.unit.model.name

@@ -7,8 +7,8 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.cost import say_difference, say_ratio
 from crevlo.core.estimate import Estimate, NotDetermined
-from crevlo.stations.bench import get_study, load_bench
-from crevlo.stations.figures import machine_figures
+from crevlo.stations.bench import get_study
+from crevlo.stations.figures import study_figures
 from crevlo.stations.library import change
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.shape import Quantity, Shape, quantity
@@ -55,13 +55,13 @@ class CostView(Shape):
 
 
 def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
-    bench = load_bench(session, study_id)
-    figures = machine_figures(bench)
+    inputs = study_figures(session, study_id)
+    bench, figures = inputs.bench, inputs.figures
     currency = bench.study.currency
     machines = []
     for entry in bench.units:
         f = figures[entry.unit_id]
-        inputs = None if isinstance(f.cost_inputs, NotDetermined) else f.cost_inputs
+        given = None if isinstance(f.cost_inputs, NotDetermined) else f.cost_inputs
         total = f.raw["cost"]
         machines.append(
             MachineCost(
@@ -70,8 +70,8 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
                     CostPart(name=name, amount=getattr(f.cost, name)) for name in PARTS
                 ],
                 all_in=quantity(f.all_in, currency, 0),
-                part_g=inputs.part_g if inputs else None, energy_kwh=inputs.energy_kwh if inputs else None,
-                hours=inputs.hours if inputs else None, good=f.counted.good, tries=f.counted.tries,
+                part_g=given.part_g if given else None, energy_kwh=given.energy_kwh if given else None,
+                hours=given.hours if given else None, good=f.counted.good, tries=f.counted.tries,
             )
         )  # fmt: skip
     machines.sort(key=lambda m: (m.total.value is None, m.total.value or 0.0))

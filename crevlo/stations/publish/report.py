@@ -13,8 +13,9 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import Bench, get_study
+from crevlo.stations.figures import study_figures
 from crevlo.stations.plan.study import Conditions, Policies
-from crevlo.stations.rank.ranking import RankView, WhatIf, load_inputs, view_rank
+from crevlo.stations.rank.ranking import RankView, WhatIf, view_rank
 from crevlo.stations.receive.unit import disclose
 from crevlo.stations.shape import Missing, Shape
 from crevlo.store.machine import CheckResult, Instrument
@@ -88,7 +89,7 @@ class ReadingData(Shape):
 
 def view_publish(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | None) -> PublishView:
     ranked = view_rank(session, study_id, WhatIf(profile_id=profile_id))
-    bench = load_inputs(session, study_id).bench
+    bench = study_figures(session, study_id).bench
     return PublishView(
         headline=ranked.verdict.headline, evidence=ranked.verdict.evidence, profile_id=ranked.profile.id,
         profile=ranked.profile.name, sample=_sample(bench), disclosures=_disclosures(bench)[0],
@@ -149,7 +150,7 @@ def revision_html(session: Session, revision_id: uuid.UUID) -> tuple[str, int]:
 
 def reading_data(session: Session, study_id: uuid.UUID) -> ReadingData:
     """Every reading with its corrections; specimens still hidden are withheld, because values would tell."""
-    bench = load_inputs(session, study_id).bench
+    bench = study_figures(session, study_id).bench
     hidden = _hidden(bench)
     unit_of = {run.id: (job, run) for job in bench.jobs for run in bench.runs.get(job.id, [])}
     names = {u.unit_id: u.unit.model.name for u in bench.units}
@@ -245,7 +246,7 @@ def _what_changed(earlier: ReportRevision, ranked: RankView) -> str:
 
 
 def _report_data(session: Session, study_id: uuid.UUID, ranked: RankView) -> dict[str, Any]:
-    bench = load_inputs(session, study_id).bench
+    bench = study_figures(session, study_id).bench
     said, undisclosed = _disclosures(bench)
     deviations = list(
         session.scalars(

@@ -2,7 +2,6 @@
 
 import uuid
 from collections import OrderedDict
-from dataclasses import dataclass
 from threading import Lock
 
 import numpy as np
@@ -18,8 +17,8 @@ from crevlo.core.scoring.points import Total, flip_weight, normalised, rounded_t
 from crevlo.core.scoring.value import ValueFunction, value_function, value_of
 from crevlo.core.scoring.verdict import say_verdict
 from crevlo.core.success import success_chance
-from crevlo.stations.bench import Bench, load_bench, state_of
-from crevlo.stations.figures import MachineFigures, machine_figures
+from crevlo.stations.bench import Bench, state_of
+from crevlo.stations.figures import MachineFigures, study_figures
 from crevlo.stations.library import change
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.rank.criteria import BY_CODE
@@ -142,20 +141,13 @@ class GateChange(Shape):
     limit: float | None = Field(ge=0, le=1e6)
 
 
-@dataclass(frozen=True)
-class _Inputs:
-    bench: Bench
-    figures: dict[uuid.UUID, MachineFigures]
-
-
 # Pure functions of what a transaction sees: keyed by its snapshot, so never stale; lost without harm.
-_inputs: OrderedDict[tuple[uuid.UUID, str | None], _Inputs] = OrderedDict()
 _draws: OrderedDict[tuple[object, ...], np.ndarray] = OrderedDict()
 _guard = Lock()
 
 
 def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int = DRAWS) -> RankView:
-    inputs = load_inputs(session, study_id)
+    inputs = study_figures(session, study_id)
     bench = inputs.bench
     profiles = list(
         session.scalars(select(BuyerProfile).where(BuyerProfile.study_id == study_id).order_by(BuyerProfile.position))
@@ -243,22 +235,6 @@ def change_gate(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID, gi
         profile.gates.append(GateRow(kind=given.kind, limit=given.limit))
     session.flush()
     return view_rank(session, study_id, WhatIf(profile_id=profile_id))
-
-
-def load_inputs(session: Session, study_id: uuid.UUID) -> _Inputs:
-    key = (study_id, state_of(session))
-    with _guard:
-        if key in _inputs:
-            return _inputs[key]
-    bench = load_bench(session, study_id)
-    made = _Inputs(bench, machine_figures(bench))
-    session.expunge_all()
-    if key[1] is not None:
-        with _guard:
-            _inputs[key] = made
-            while len(_inputs) > 4:
-                _inputs.popitem(last=False)
-    return made
 
 
 def _value_draws(

@@ -1,0 +1,175 @@
+"""Benchmarks: `make bench`. Prints figures; judges nothing."""
+
+import os
+import platform
+import statistics
+import subprocess
+import sys
+import tempfile
+import threading
+import time
+import tracemalloc
+import uuid
+from collections.abc import Callable
+from pathlib import Path
+
+import httpx
+import numpy as np
+
+from crevlo.cli.cluster import Cluster
+from crevlo.core.estimate import Estimate
+from crevlo.core.gcode.facts import read_facts
+from crevlo.core.scoring.chances import draw_values, rank_chances
+from crevlo.core.scoring.figure import Counted
+from crevlo.core.scoring.value import Shape, value_function
+from crevlo.sim import device
+
+ROUNDS = 60
+STUDY_MACHINES = 8
+
+
+def main() -> None:
+    print(f"{platform.machine()}, {os.cpu_count()} cores, Python {platform.python_version()}")
+    _gcode()
+    _draws()
+    _requests()
+    _start()
+
+
+def _line(what: str, figure: str) -> None:
+    print(f"{what:<44}{figure}")
+
+
+def _median_s(work: Callable[[], object], rounds: int = 5) -> float:
+    took = []
+    for _ in range(rounds):
+        began = time.perf_counter()
+        work()
+        took.append(time.perf_counter() - began)
+    return statistics.median(took)
+
+
+def _gcode() -> None:
+    once = device.sliced_file("step-block-c-0.20-no-estimate")
+    content = once * (20_000_000 // len(once))
+    chunks = [content[i : i + (1 << 20)] for i in range(0, len(content), 1 << 20)]
+    seconds = _median_s(lambda: read_facts(chunks), 3)
+    tracemalloc.start()
+    read_facts(chunks)
+    peak = tracemalloc.get_traced_memory()[1]
+    tracemalloc.stop()
+    five = content[:5_000_000]
+    _line("G-code read", f"{len(content) / 1e6 / seconds:.1f} MB/s")
+    _line("G-code peak memory beyond the file", f"{peak / 1e6:.1f} MB for {len(content) / 1e6:.0f} MB")
+    _line("G-code file of 5 MB", f"{1000 * _median_s(lambda: read_facts([five]), 3):.0f} ms")
+
+
+def _draws() -> None:
+    rng = np.random.default_rng(1)
+    functions = [value_function(Shape.LINEAR, [(0.0, 0.0), (1.0, 100.0)])] * 8
+    figures = [
+        [Counted(3, 4), *(Estimate(float(x), 0.05, 6.0) for x in rng.uniform(0, 1, 7))]
+        for _ in range(STUDY_MACHINES)
+    ]  # fmt: skip
+    draws = 40_000
+    fresh = _median_s(lambda: draw_values(figures, functions, 1, draws))
+    drawn = draw_values(figures, functions, 1, draws)
+    again = _median_s(lambda: rank_chances([1.0] * 8, drawn, 1, 0.3))
+    _line("Rank draws, new readings", f"{draws / (fresh + again):,.0f} /s for {STUDY_MACHINES} machines × 8 criteria")
+    _line("Rank draws, new weights", f"{draws / again:,.0f} /s")
+
+
+def _requests() -> None:
+    """The demo over a real socket: a weight change as the Rank screen sends it, and a reading."""
+    from werkzeug.serving import WSGIRequestHandler, make_server
+
+    from crevlo.api.app import create_app
+    from crevlo.cli.link import sign_in_link
+    from crevlo.cli.up import OWNER, load_demo
+    from crevlo.sim.client import Client
+    from crevlo.store.database import connect, migrate
+
+    class Quiet(WSGIRequestHandler):
+        def log(self, *args: object) -> None: ...
+
+    folder = Path(tempfile.mkdtemp(prefix="crevlo-bench-"))
+    folder.chmod(0o755)
+    cluster = Cluster(folder / "pg")
+    try:
+        cluster.start()
+        engine = connect(cluster.url)
+        migrate(engine)
+        engine.dispose()
+        began = time.perf_counter()
+        load_demo(cluster.url, "s" * 32, lambda _: None)
+        _line("Demo entered over the API", f"{time.perf_counter() - began:.0f} s")
+        import structlog
+
+        structlog.configure(wrapper_class=structlog.make_filtering_bound_logger(40))
+        server = make_server(
+            "127.0.0.1", 0, create_app(cluster.url, secret="s" * 32), threaded=True, request_handler=Quiet
+        )
+        threading.Thread(target=server.serve_forever, daemon=True).start()
+        client = Client(httpx.Client(base_url=f"http://127.0.0.1:{server.server_port}"))
+        client.sign_in_by_link(str(sign_in_link(cluster.url, OWNER)).removeprefix("link#"))
+        study = client.get("/api/studies")["studies"][0]["id"]
+        for screen in ("line", "plan", "receive", "print", "measure", "inspect", "cost", "publish"):
+            _percentiles(f"GET {screen}", lambda screen=screen: client.get(f"/api/studies/{study}/{screen}"))  # type: ignore[misc]
+        first = client.send("POST", f"/api/studies/{study}/rank", {})
+        weights = {c["code"]: c["weight"] for c in first["criteria"]}
+        rng = np.random.default_rng(2)
+        _percentiles("Re-rank after a weight change", lambda: client.send(
+            "POST", f"/api/studies/{study}/rank", {"weights": {c: w * rng.uniform(0.5, 2) for c, w in weights.items()}}))  # fmt: skip
+        queue = client.get(f"/api/studies/{study}/measure")
+        specimen = next(q for q in queue["queue"] if q["done"] == 0)
+        places = iter([(f, r) for f in queue["artifact"]["features"] for r in range(1, queue["repeats"] + 1)])
+
+        def read() -> None:
+            face, repeat = next(places)
+            client.send("POST", f"/api/specimens/{specimen['id']}/readings", {
+                "id": str(uuid.uuid4()), "feature_id": face["id"], "repeat": repeat, "value_mm": face["nominal_mm"],
+                "instrument_id": queue["calipers"][0]["id"]})  # fmt: skip
+
+        _percentiles("Reading kept and judged", read, 30)
+        server.shutdown()
+    finally:
+        cluster.destroy()
+        folder.rmdir()
+
+
+def _percentiles(what: str, call: Callable[[], object], rounds: int = ROUNDS) -> None:
+    took = []
+    for _ in range(rounds):
+        began = time.perf_counter()
+        call()
+        took.append(1000 * (time.perf_counter() - began))
+    p50, p95 = np.percentile(took, [50, 95])
+    _line(what, f"p50 {p50:.0f} ms, p95 {p95:.0f} ms")
+
+
+def _start() -> None:
+    """From the command to the printed line, with the database made before."""
+    with tempfile.TemporaryDirectory(prefix="crevlo-start-") as folder:
+        Path(folder).chmod(0o755)
+        environment = os.environ | {"CREVLO_STATE": folder}
+        environment.pop("DATABASE_URL", None)
+        took = []
+        for _ in range(4):
+            began = time.perf_counter()
+            up = subprocess.Popen(
+                [sys.executable, "-m", "crevlo.cli.main", "up", "--port", "8950"],
+                env=environment, stdout=subprocess.PIPE, text=True,
+            )  # fmt: skip
+            assert up.stdout is not None
+            for line in up.stdout:
+                if "running at" in line:
+                    break
+            took.append(time.perf_counter() - began)
+            up.terminate()
+            up.wait()
+    _line("Start, first", f"{took[0]:.1f} s")
+    _line("Start, later", f"{statistics.median(took[1:]):.1f} s")
+
+
+if __name__ == "__main__":
+    main()
