@@ -14,6 +14,12 @@ export class Refusal extends Error {
   }
 }
 
+/** The version to save over: the newest this person has seen, be it in a conflict. */
+export function seenVersion(shown: number, conflict: Error | null): number {
+  const theirs = conflict instanceof Refusal ? conflict.theirs?.version : undefined;
+  return typeof theirs === "number" ? Math.max(shown, theirs) : shown;
+}
+
 /** The server could not be reached; nothing is known to have happened. */
 export class Unreachable extends Error {}
 

@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from "react";
-import { api, type Schemas, unwrap } from "../../api/client";
+import { api, type Schemas, seenVersion, unwrap } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { Field, Trouble } from "../../parts/bits";
 import { Conflict } from "../../parts/conflict";
@@ -62,7 +62,7 @@ export function Basis({ studyId, view, may }: { studyId: string; view: Schemas["
             error={save.error}
             labels={Object.fromEntries(FIELDS.map((f) => [f, text.fields[f][0]]))}
             mine={mine()}
-            keepMine={() => send(mine(), view.basis.version)}
+            keepMine={() => send(mine(), seenVersion(view.basis.version, save.error))}
             takeTheirs={() => {
               setTyped(typedFrom(view.basis));
               save.reset();

@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Schemas, unwrap } from "../../api/client";
+import { api, type Schemas, seenVersion, unwrap } from "../../api/client";
 import { useChange, useLibrary, useMe } from "../../api/queries";
 import { Top } from "../../app/shell";
 import { ModelForm, SpoolForm } from "../../library/forms";
@@ -47,11 +47,16 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
   const [adding, setAdding] = useState<"model" | "spool" | null>(null);
   const path = { params: { path: { study_id: plan.id } } };
   // After a conflict the newest version is read, so that saving again is a choice and not a surprise.
-  const put = () =>
-    unwrap(api.PUT("/api/studies/{study_id}/plan", { ...path, body: { ...form, version: plan.version } }));
+  const put = (version: number) =>
+    unwrap(
+      api.PUT("/api/studies/{study_id}/plan", {
+        ...path,
+        body: { ...form, version },
+      }),
+    );
   const save = useChange(plan.id, key, put);
   const freeze = useChange(plan.id, key, async () => {
-    client.setQueryData(key, await put());
+    client.setQueryData(key, await put(plan.version));
     return unwrap(api.POST("/api/studies/{study_id}/freeze", { ...path, body: {} }));
   });
   const conflict = save.error && "theirs" in save.error && save.error.theirs;
@@ -296,7 +301,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
               labels={text.fields}
               mine={form}
               readable={(raw) => readable(raw, library.data)}
-              keepMine={() => save.mutate(undefined)}
+              keepMine={() => save.mutate(seenVersion(plan.version, save.error))}
               takeTheirs={() => {
                 setForm(formOf(plan));
                 save.reset();
@@ -311,7 +316,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
                 type="button"
                 className="button"
                 disabled={save.isPending}
-                onClick={() => save.mutate(undefined)}
+                onClick={() => save.mutate(seenVersion(plan.version, save.error))}
               >
                 Save the draft
               </button>

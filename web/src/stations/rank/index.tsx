@@ -1,6 +1,6 @@
 import { Slider } from "radix-ui";
 import { useState } from "react";
-import { api, unwrap } from "../../api/client";
+import { api, seenVersion, unwrap } from "../../api/client";
 import { useChange, useMe, useRank } from "../../api/queries";
 import { useKeys } from "../../app/keys";
 import { Top } from "../../app/shell";
@@ -46,11 +46,11 @@ export default function Rank({ studyId }: { studyId: string }) {
   const save = useChange(
     studyId,
     ["study", studyId, "rank", { profile_id: profileId, weights: null, show_gated: showGated }],
-    () =>
+    (version: number) =>
       unwrap(
         api.PUT("/api/studies/{study_id}/profiles/{profile_id}/weights", {
           params: { path: { study_id: studyId, profile_id: view!.profile.id } },
-          body: { version: view!.profile.version, weights },
+          body: { version, weights },
         }),
       ),
   );
@@ -133,7 +133,9 @@ export default function Rank({ studyId }: { studyId: string }) {
             <button
               type="button"
               className="button"
-              onClick={() => save.mutate(undefined, { onSuccess: restore })}
+              onClick={() =>
+                save.mutate(seenVersion(view.profile.version, save.error), { onSuccess: restore })
+              }
             >
               {text.save}
             </button>
@@ -144,7 +146,9 @@ export default function Rank({ studyId }: { studyId: string }) {
               labels={Object.fromEntries(view.criteria.map((c) => [c.code, c.name]))}
               mine={weights}
               readable={readable}
-              keepMine={() => save.mutate(undefined, { onSuccess: restore })}
+              keepMine={() =>
+                save.mutate(seenVersion(view.profile.version, save.error), { onSuccess: restore })
+              }
               takeTheirs={() => {
                 save.reset();
                 restore();

@@ -1,5 +1,5 @@
 import { useRef, useState } from "react";
-import { api, type Schemas, unwrap } from "../../api/client";
+import { api, type Schemas, seenVersion, unwrap } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { Field, Trouble } from "../../parts/bits";
 import { Conflict } from "../../parts/conflict";
@@ -45,7 +45,11 @@ export function Intake({
       received_on: String(given.get("received_on")) || null,
     };
   };
-  const send = () => save.mutate({ version: unit.version, ...typed() }, { onSuccess: () => setSaved(true) });
+  const send = () =>
+    save.mutate(
+      { version: seenVersion(unit.version, save.error), ...typed() },
+      { onSuccess: () => setSaved(true) },
+    );
   const conflict = save.error && "theirs" in save.error && save.error.theirs;
   const money = (label: string, name: string, value: number | null, hint?: string) => (
     <Field label={`${label}, ${currency}`} {...(hint ? { hint } : {})}>
