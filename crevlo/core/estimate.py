@@ -48,6 +48,14 @@ class Estimate:
         return self.value + self.expanded
 
 
+def effective_dof(variance: float, scatter: float, scatter_dof: float) -> float:
+    """Welch–Satterthwaite for a variance of which only the part `scatter` was estimated, with its dof (GUM G.4)."""
+    if scatter <= 0 or not math.isfinite(scatter_dof):
+        return math.inf
+    ratio = variance / scatter
+    return ratio * ratio * scatter_dof
+
+
 def coverage_factor(dof: float) -> float:
     """Two-sided 95 % factor of Student's t for `dof` degrees of freedom."""
     if not math.isfinite(dof) or dof > 1e6:

@@ -3,7 +3,7 @@
 import math
 from collections.abc import Sequence
 
-from crevlo.core.estimate import BadInput, Estimate, NotDetermined
+from crevlo.core.estimate import BadInput, Estimate, NotDetermined, effective_dof
 
 # Linear thermal expansion of common printing plastics is near 70e-6 per kelvin.
 PLASTIC_EXPANSION_PER_K = 70e-6
@@ -43,8 +43,7 @@ def combine_readings(
     scatter = variance / n
     thermal = expansion_per_k * mean * uncorrected_kelvin
     u2 = scatter + resolution_mm**2 / 12 + u_calibration_mm**2 + thermal**2
-    dof = u2**2 / (scatter**2 / s_dof) if scatter > 0 and math.isfinite(s_dof) else math.inf
-    return Estimate(mean, math.sqrt(u2), dof)
+    return Estimate(mean, math.sqrt(u2), effective_dof(u2, scatter, s_dof))
 
 
 def pool_scatter(groups: Sequence[Sequence[float]]) -> tuple[float, int]:

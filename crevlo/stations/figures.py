@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.cost import CostInputs, CostPerPart, cost_per_good_part
 from crevlo.core.defects import specimen_quality
-from crevlo.core.estimate import Estimate, NotDetermined
+from crevlo.core.estimate import Estimate, NotDetermined, effective_dof
 from crevlo.core.noise import mean_level_db
 from crevlo.core.readings import pool_scatter
 from crevlo.core.scoring.figure import Counted, Figure
@@ -52,8 +52,7 @@ class _Spread:
             raise NotDetermined("a second copy on some machine, to know the spread")
         scatter = self.pooled**2 / len(values)
         u2 = scatter + u_fixed**2
-        dof = u2**2 / (scatter**2 / self.dof) if scatter > 0 else math.inf
-        return Estimate(math.fsum(values) / len(values), math.sqrt(u2), dof)
+        return Estimate(math.fsum(values) / len(values), math.sqrt(u2), effective_dof(u2, scatter, self.dof))
 
 
 @dataclass(frozen=True)
