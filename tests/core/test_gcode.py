@@ -2,7 +2,6 @@
 
 import tracemalloc
 from collections.abc import Iterator
-from pathlib import Path
 
 import pytest
 from hypothesis import given
@@ -10,16 +9,13 @@ from hypothesis import strategies as st
 
 from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.core.gcode.facts import GcodeFacts, Wanted, deviations, read_facts
-
-SAMPLES = Path(__file__).parents[3] / "shared" / "samples"
-needs_samples = pytest.mark.skipif(not SAMPLES.is_dir(), reason="the sliced samples lie beside the checkout")
+from crevlo.sim.device import sliced_file
 
 
 def facts(text: str | bytes) -> GcodeFacts:
     return read_facts([text.encode() if isinstance(text, str) else text])
 
 
-@needs_samples
 @pytest.mark.parametrize(
     ("name", "time_s", "layers", "lengths", "masses", "changes"),
     [
@@ -32,7 +28,7 @@ def facts(text: str | bytes) -> GcodeFacts:
 def test_real_files(
     name: str, time_s: int | None, layers: int | None, lengths: list[float], masses: list[float], changes: int
 ) -> None:
-    read = facts((SAMPLES / f"{name}.gcode").read_bytes())
+    read = facts(sliced_file(name))
     assert (None if isinstance(read.time_s, NotDetermined) else read.time_s) == time_s
     assert (None if isinstance(read.layers, NotDetermined) else read.layers) == layers
     assert [t.length_mm for t in read.tools] == pytest.approx(lengths)
@@ -42,22 +38,20 @@ def test_real_files(
     assert not read.partial
 
 
-@needs_samples
 @pytest.mark.parametrize(
     "name", ["step-block-a-0.20-absolute", "step-block-b-0.20-relative", "pillars", "clearance-arcs"]
 )
 def test_without_its_comments_the_moves_give_the_same_filament(name: str) -> None:
-    content = (SAMPLES / f"{name}.gcode").read_bytes()
+    content = sliced_file(name)
     stated = facts(content).length_mm
     summed = facts(b"\n".join(x for x in content.split(b"\n") if not x.startswith(b"; filament used")))
     assert summed.tools[0].length_from.startswith("sum of the moves")
     assert summed.length_mm == pytest.approx(stated, abs=0.1)
 
 
-@needs_samples
 @given(st.integers(1, 4000))
 def test_the_size_of_the_chunks_changes_nothing(size: int) -> None:
-    content = (SAMPLES / "step-block-a-0.20-absolute.gcode").read_bytes()[-20_000:].replace(b"\n", b"\r\n")
+    content = sliced_file("step-block-a-0.20-absolute")[-20_000:].replace(b"\n", b"\r\n")
     whole = read_facts([content])
     pieces = read_facts([content[i : i + size] for i in range(0, len(content), size)])
     assert (pieces.time_s, pieces.tools, pieces.settings) == (whole.time_s, whole.tools, whole.settings)
