@@ -36,7 +36,7 @@ setup-test: setup
 	@mkdir -p .crevlo/stamps
 # Of two makes started together the second waits, then finds the work done.
 	@flock .crevlo/stamps sh -c '[ $@ -nt web/package-lock.json -a $@ -nt web/package.json ] || \
-	  { (cd web && npm ci --no-audit --no-fund --loglevel=error) && touch $@; }'
+	  { (cd web && npm ci --no-audit --no-fund --no-update-notifier --loglevel=error) && touch $@; }'
 
 web/dist/index.html: .crevlo/stamps/node web/index.html web/vite.config.ts $(shell find web/src -type f)
 	@cd web && npm run --silent build

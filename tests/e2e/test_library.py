@@ -1,0 +1,109 @@
+"""What stands beside the line: people, library, finding things, keys, and what the API says of itself."""
+
+import re
+
+from playwright.sync_api import Browser, Page, expect
+
+from tests.conftest import PASSWORD, Played
+from tests.e2e.conftest import Site
+
+
+def test_the_first_visit_makes_the_owner_who_adds_a_rater(site: Site, page: Page, browser: Browser) -> None:
+    with site.bench.engine.begin() as connection:
+        connection.exec_driver_sql("set session_replication_role = replica")
+        connection.exec_driver_sql("delete from person")
+    page.goto(site.url)
+    page.get_by_role("heading", name="Make the owner account").wait_for()
+    page.get_by_label("Address").fill("me@bench.example")
+    page.get_by_label("Password").fill(PASSWORD)
+    page.get_by_role("button", name="Make account").click()
+    page.get_by_text("No study yet").wait_for()
+    page.get_by_role("link", name="People").click()
+    form = page.locator("form")
+    form.get_by_label("Name or role").fill("Second rater")
+    form.get_by_label("Address").fill("second@bench.example")
+    form.get_by_label("First password").fill(PASSWORD)
+    form.locator("select[name=role]").select_option("rater")
+    form.get_by_role("button", name=re.compile("^Add")).click()
+    page.get_by_text("second@bench.example").wait_for()
+    other = browser.new_page()
+    other.goto(site.url)
+    other.get_by_label("Address").fill("second@bench.example")
+    other.get_by_label("Password").fill(PASSWORD)
+    other.get_by_role("button", name="Sign in").click()
+    other.get_by_text("No study yet").wait_for()
+    expect(other.get_by_role("link", name="Machines")).to_have_count(0)
+    other.close()
+
+
+def test_machines_spools_and_instruments_are_added_by_key_and_form(site: Site, page: Page) -> None:
+    site.sign_in(page, "reviewer")
+    page.keyboard.press("g")
+    page.keyboard.press("m")
+    page.wait_for_url(re.compile("/library/machines"))
+    page.get_by_role("button", name=re.compile("^Add")).click()
+    form = page.locator("form")
+    form.get_by_label(re.compile("^Name|^Model")).fill("Corvane Twin")
+    for label, value in (("Bed X", "250"), ("Bed Y", "210"), ("Height", "210")):
+        form.get_by_label(re.compile(label)).fill(value)
+    form.get_by_role("button", name=re.compile("^(Add|Keep)")).click()
+    expect(page.get_by_role("row", name=re.compile("Corvane Twin"))).to_contain_text("250 × 210")
+    page.keyboard.press("g")
+    page.keyboard.press("i")
+    page.wait_for_url(re.compile("/library/instruments"))
+    page.keyboard.press("/")
+    page.get_by_role("dialog").get_by_role("textbox").fill("spool")
+    page.keyboard.press("Enter")
+    page.wait_for_url(re.compile("/library/spools"))
+
+
+def test_the_finder_and_the_key_list(shared_site: Site, played: Played, page: Page) -> None:
+    shared_site.sign_in(page, "reviewer")
+    shared_site.open(page, played.study, "rank")
+    page.keyboard.press("/")
+    page.get_by_role("dialog").get_by_role("textbox").fill("meas")
+    page.keyboard.press("Enter")
+    page.wait_for_url(re.compile("/measure"))
+    page.locator("label[for=reading]").wait_for()
+    page.keyboard.press("Escape")
+    page.keyboard.press("?")
+    keys = page.get_by_role("dialog")
+    for does in (
+        "back one reading",
+        "this face can't be measured",
+        "caliper zero check",
+        "source of the focused figure",
+    ):
+        expect(keys).to_contain_text(does)
+
+
+def test_a_must_have_is_changed_in_place_and_the_ranking_follows(demo_site: Site, played: Played, page: Page) -> None:
+    demo_site.sign_in(page, "reviewer")
+    demo_site.open(page, played.study, "rank")
+    ranking = page.get_by_role("region", name="Ranking")
+    expect(ranking).to_contain_text("Nettlewick Solo is left out: noise at 1 m 63 dB, limit 58")
+    page.get_by_role("button", name="Change: Under 58 dB at 1 m").click()
+    page.get_by_label("Noise at 1 m at most, dB").fill("70")
+    page.keyboard.press("Enter")
+    expect(ranking.get_by_role("listitem").filter(has_text="Nettlewick Solo")).to_have_count(1)
+    expect(ranking).not_to_contain_text("is left out")
+    expect(page.get_by_role("button", name="Change: Under 70 dB at 1 m")).to_be_visible()
+
+
+def test_the_api_describes_every_call_on_its_own_page(shared_site: Site, played: Played, page: Page) -> None:
+    shared_site.sign_in(page, "reader")
+    page.goto(f"{shared_site.url}/api-docs")
+    page.get_by_text("/api/studies/{study_id}/rank", exact=False).first.wait_for()
+    shown = page.locator("main").inner_text()
+    paths = list(shared_site.bench.app.api_doc["paths"])
+    assert len(paths) > 40
+    assert [p for p in paths if p not in shown] == []
+
+
+def test_signing_out_closes_the_page(shared_site: Site, played: Played, page: Page) -> None:
+    shared_site.sign_in(page, "owner")
+    page.get_by_role("button", name=re.compile("^Sign out")).click()
+    page.get_by_role("heading", name="Sign in").wait_for()
+    page.goto(f"{shared_site.url}/study/{played.study}/rank")
+    page.get_by_role("heading", name="Sign in").wait_for()
+    assert page.get_by_text("Hollowell").count() == 0
