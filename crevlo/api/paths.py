@@ -1,6 +1,7 @@
 """Path and query arguments shared by the stations."""
 
 import uuid
+from typing import Literal
 
 from pydantic import BaseModel, Field
 
@@ -52,3 +53,17 @@ class VersionQuery(BaseModel):
 class FileQuery(BaseModel):
     id: uuid.UUID
     name: str = Field(max_length=400)
+
+
+class ShelfPath(BaseModel):
+    code: str = Field(max_length=8)
+
+
+class ShelfFilePath(ShelfPath):
+    kind: Literal["stl", "3mf"]
+
+
+class SizesQuery(BaseModel):
+    """Sizes that differ from the usual, as name:number, …"""
+
+    sizes: str = Field(default="", max_length=400)

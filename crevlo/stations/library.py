@@ -10,10 +10,9 @@ from sqlalchemy.orm import Session
 from sqlalchemy.orm.attributes import flag_modified
 from sqlalchemy.orm.exc import StaleDataError
 
-from crevlo.core.artifacts.drawing import isometric
-from crevlo.core.artifacts.solid import Artifact
-from crevlo.core.artifacts.step_block import step_block
+from crevlo.stations import shelf
 from crevlo.stations.shape import Conflict, Missing, Refused, Shape
+from crevlo.stations.shelf import DrawingOut
 from crevlo.store.base import Base
 from crevlo.store.machine import (
     ArtifactVersion,
@@ -74,24 +73,6 @@ class InstrumentOut(InstrumentIn):
     version: int
 
 
-class FaceOut(Shape):
-    kind: str
-    outline: list[list[float]]
-
-
-class CalloutOut(Shape):
-    code: str
-    ends: list[list[float]]
-    label: list[float]
-    anchor: str
-
-
-class DrawingOut(Shape):
-    faces: list[FaceOut]
-    callouts: list[CalloutOut]
-    view: list[float]
-
-
 class FeatureOut(Shape):
     id: uuid.UUID
     code: str
@@ -120,7 +101,6 @@ class Library(Shape):
 
 
 AnyRow = TypeVar("AnyRow", bound=Base)
-BUILT_IN: dict[str, Artifact] = {"SB": step_block()}
 
 
 def library(session: Session) -> Library:
@@ -185,15 +165,23 @@ def configuration_of(session: Session, unit_id: uuid.UUID) -> Configuration:
     return latest
 
 
+def volumes(session: Session) -> list[shelf.Machine]:
+    """Printable volumes of the models, by their sheets."""
+    models = session.scalars(select(Model).order_by(Model.name))
+    return [
+        shelf.Machine(name=m.name, bed_x_mm=m.bed_x_mm, bed_y_mm=m.bed_y_mm, height_mm=m.height_mm) for m in models
+    ]
+
+
 def built_in_artifact(session: Session, code: str = "SB") -> ArtifactVersion:
     """The stored version of a built-in artifact; written on first use."""
     stored = session.scalar(select(ArtifactVersion).where(ArtifactVersion.code == code, ArtifactVersion.number == 1))
     if stored:
         return stored
-    built = BUILT_IN[code]
+    built = shelf.built(code)
     stored = ArtifactVersion(code=code, number=1, name=built.name, definition={"built_in": code})
     stored.features = [
-        FeatureRow(position=at, code=f.code, axis=f.axis, sense=f.sense, nominal_mm=f.nominal_mm, method=f.method)
+        FeatureRow(position=at, code=f.code, axis=f.axis, sense=f.sense, nominal_mm=f.nominal, method=f.method)
         for at, f in enumerate(built.features)
     ]
     session.add(stored)
@@ -202,11 +190,11 @@ def built_in_artifact(session: Session, code: str = "SB") -> ArtifactVersion:
 
 
 def artifact_out(row: ArtifactVersion) -> ArtifactOut:
-    built = BUILT_IN[row.code]
+    built = shelf.built(row.code)
     return ArtifactOut(
         id=row.id, code=row.code, number=row.number, name=row.name, note=built.note, isolates=built.isolates,
         features=[FeatureOut.model_validate(f) for f in row.features],
-        drawing=DrawingOut.model_validate(isometric(built)),
+        drawing=shelf.drawing(row.code),
     )  # fmt: skip
 
 

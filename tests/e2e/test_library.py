@@ -107,3 +107,24 @@ def test_signing_out_closes_the_page(shared_site: Site, played: Played, page: Pa
     page.goto(f"{shared_site.url}/study/{played.study}/rank")
     page.get_by_role("heading", name="Sign in").wait_for()
     assert page.get_by_text("Hollowell").count() == 0
+
+
+def test_the_shelf_shows_each_artifact_with_its_sizes(shared_site: Site, page: Page, check_axe) -> None:
+    shared_site.sign_in(page, "reviewer")
+    page.keyboard.press("g")
+    page.keyboard.press("a")
+    page.get_by_role("heading", name="Shelf, 17").wait_for()
+    page.get_by_role("button", name="Warp bar").click()
+    detail = page.get_by_role("region", name="Warp bar")
+    expect(detail).to_contain_text("150 × 12 × 12 mm")
+    detail.get_by_label("Length, mm").fill("240")
+    expect(detail).to_contain_text("240 × 12 × 12 mm")
+    detail.get_by_role("button", name="X", exact=True).focus()
+    expect(detail.get_by_role("img", name="Warp bar, X marked")).to_contain_text("X · 240.00 mm")
+    detail.get_by_label("Length, mm").fill("900")
+    expect(detail.get_by_role("alert")).to_contain_text("Length runs from 80 to 250 mm")
+    detail.get_by_label("Length, mm").fill("240")
+    with page.expect_download() as got:
+        detail.get_by_role("link", name="STL").click()
+    assert got.value.suggested_filename == "WB-1.stl"
+    assert check_axe(page) == []

@@ -166,6 +166,89 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The built-in artifacts in their usual sizes. */
+        get: operations["library_cards_shelf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One artifact with the sizes asked for, and which machines of the library it fits. */
+        get: operations["library_detail_shelf__code__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{code}/drawing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Its drawing in its usual sizes; the first time in a process it is worked out from the mesh. */
+        get: operations["library_shelf_drawing_shelf__code__drawing_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{code}/file.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["library_shelf_file_shelf__code__file__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["library_whole_set_shelf_zip_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies": {
         parameters: {
             query?: never;
@@ -956,13 +1039,15 @@ export interface components {
             callouts: components["schemas"]["CalloutOut"][];
             /** View */
             view: number[];
+            /** Labelled */
+            labelled: boolean;
         };
         /** FaceOut */
         FaceOut: {
             /** Kind */
             kind: string;
-            /** Outline */
-            outline: number[][];
+            /** Outlines */
+            outlines: number[][][];
         };
         /** FeatureOut */
         FeatureOut: {
@@ -1173,6 +1258,109 @@ export interface components {
              * @default null
              */
             calibrated_on?: string | null;
+        };
+        /** Shelf */
+        Shelf: {
+            /** Artifacts */
+            artifacts: components["schemas"]["ShelfCard"][];
+        };
+        /** ShelfCard */
+        ShelfCard: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Isolates */
+            isolates: string;
+            /** Features */
+            features: number;
+            /** Size Mm */
+            size_mm: number[];
+            /**
+             * Solid G
+             * @description mass when printed solid in PLA; a sliced file tells the real one
+             */
+            solid_g: number;
+        };
+        /** ShelfDetail */
+        ShelfDetail: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Isolates */
+            isolates: string;
+            /** Features */
+            features: number;
+            /** Size Mm */
+            size_mm: number[];
+            /**
+             * Solid G
+             * @description mass when printed solid in PLA; a sliced file tells the real one
+             */
+            solid_g: number;
+            /** Isolates Not */
+            isolates_not: string;
+            /** Note */
+            note: string;
+            /** Version */
+            version: number;
+            /** Bodies */
+            bodies: number;
+            /** Tools */
+            tools: number;
+            /** Triangles */
+            triangles: number;
+            /** Parameters */
+            parameters: components["schemas"]["ParameterOut"][];
+            /** Feature List */
+            feature_list: components["schemas"]["ShelfFeature"][];
+            drawing: components["schemas"]["DrawingOut"];
+            /** Beds */
+            beds: components["schemas"]["BedFit"][];
+        };
+        /** BedFit */
+        BedFit: {
+            /** Machine */
+            machine: string;
+            /** Fits */
+            fits: boolean;
+            /** Words */
+            words: string;
+        };
+        /** ParameterOut */
+        ParameterOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Unit */
+            unit: string;
+            /** Usual */
+            usual: number;
+            /** Least */
+            least: number;
+            /** Most */
+            most: number;
+            /** Value */
+            value: number;
+        };
+        /** ShelfFeature */
+        ShelfFeature: {
+            /** Code */
+            code: string;
+            /** Kind */
+            kind: string;
+            /** Axis */
+            axis: string;
+            /** Sense */
+            sense: number;
+            /** Nominal */
+            nominal: number;
+            /** Unit */
+            unit: string;
+            /** Method */
+            method: string;
         };
         /** Studies */
         Studies: {
@@ -3267,6 +3455,144 @@ export interface operations {
                     "application/json": components["schemas"]["InstrumentOut"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_cards_shelf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shelf"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_detail_shelf__code__get: {
+        parameters: {
+            query?: {
+                sizes?: string;
+            };
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfDetail"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_shelf_drawing_shelf__code__drawing_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrawingOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_shelf_file_shelf__code__file__kind__get: {
+        parameters: {
+            query?: {
+                sizes?: string;
+            };
+            header?: never;
+            path: {
+                code: string;
+                kind: "stl" | "3mf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_whole_set_shelf_zip_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Unprocessable Entity */
             422: {
                 headers: {

@@ -21,6 +21,29 @@ export function useLibrary() {
   return useQuery({ queryKey: ["library"], queryFn: () => unwrap(api.GET("/api/library")) });
 }
 
+export function useShelf() {
+  return useQuery({
+    queryKey: ["shelf"],
+    queryFn: () => unwrap(api.GET("/api/shelf")),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
+export function useShelfDrawing(code: string) {
+  return useQuery({
+    queryKey: ["shelf", code, "drawing"],
+    queryFn: () => unwrap(api.GET("/api/shelf/{code}/drawing", { params: { path: { code } } })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
+export function useShelfDetail(code: string, sizes: string) {
+  return useQuery({
+    queryKey: ["shelf", code, sizes],
+    queryFn: () => unwrap(api.GET("/api/shelf/{code}", { params: { path: { code }, query: { sizes } } })),
+  });
+}
+
 const study = (id: string) => ({ params: { path: { study_id: id } } });
 
 export function useLine(id: string) {

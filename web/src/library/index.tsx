@@ -3,8 +3,8 @@ import { type ReactNode, useState } from "react";
 import { useLibrary, useMe } from "../api/queries";
 import { Shell } from "../app/shell";
 import { Skeleton, Trouble } from "../parts/bits";
-import { ArtifactDrawing } from "../parts/drawing";
 import { InstrumentForm, ModelForm, SpoolForm } from "./forms";
+import { ShelfScreen } from "./shelf";
 
 const TITLES: Record<string, string> = {
   artifacts: "Artifacts",
@@ -24,30 +24,10 @@ export function LibraryPage() {
   return (
     <Shell studyId={null} active={kind} title={TITLES[kind] ?? "Library"}>
       <Trouble error={library.error} />
-      {!data && <Skeleton className="h-60" />}
-      {data && (
+      {!data && kind !== "artifacts" && <Skeleton className="h-60" />}
+      {kind === "artifacts" && <ShelfScreen />}
+      {data && kind !== "artifacts" && (
         <section className="sheet mx-auto max-w-[980px] p-4">
-          {kind === "artifacts" &&
-            data.artifacts.map((a) => (
-              <article key={a.id} className="grid grid-cols-[300px_1fr] gap-6 max-[760px]:grid-cols-1">
-                <div className="h-[300px]">
-                  <ArtifactDrawing artifact={a} />
-                </div>
-                <div>
-                  <h2 className="text-[21px] font-bold [font-stretch:92%]">{a.name}</h2>
-                  <p className="text-ink-2">
-                    {a.code}, version {a.number}. Isolates: {a.isolates.toLowerCase()}
-                  </p>
-                  <Table
-                    heads={["Face", "Axis", "Nominal, mm", "How"]}
-                    rows={a.features.map((f) => [f.code, f.axis, f.nominal_mm.toFixed(2), f.method])}
-                  />
-                </div>
-              </article>
-            ))}
-          {kind === "artifacts" && data.artifacts.length === 0 && (
-            <p className="text-ink-2">The step block appears with the first study.</p>
-          )}
           {kind === "machines" && (
             <Table
               heads={["Model", "Bed, mm", "Height, mm", "List price", "Tools", "Units"]}

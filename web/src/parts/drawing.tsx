@@ -4,8 +4,24 @@ const FILLS: Record<string, string> = {
   front: "var(--solid-1)",
   side: "var(--solid-2)",
   top: "var(--solid-3)",
-  hole: "var(--solid-2)",
+  inlay: "var(--brass)",
 };
+
+/** What a drawing needs of an artifact: the stored one of a study, or one on the shelf. */
+export type Drawn = {
+  name: string;
+  drawing: Schemas["DrawingOut"];
+  features: { code: string; nominal: number; unit: string }[];
+};
+
+/** The drawn part of a study's artifact; its features are lengths. */
+export function drawn(artifact: Schemas["ArtifactOut"]): Drawn {
+  return {
+    name: artifact.name,
+    drawing: artifact.drawing,
+    features: artifact.features.map((f) => ({ code: f.code, nominal: f.nominal_mm, unit: "mm" })),
+  };
+}
 
 /** Isometric line drawing of an artifact as the server projects it; the active feature in needle colour. */
 export function ArtifactDrawing({
@@ -14,16 +30,18 @@ export function ArtifactDrawing({
   done = [],
   bare = false,
 }: {
-  artifact: Schemas["ArtifactOut"];
+  artifact: Drawn;
   active?: string | undefined;
   done?: string[];
   /** Small drawings leave out the callouts. */
   bare?: boolean;
 }) {
-  const { faces, callouts, view } = artifact.drawing;
-  const nominal = new Map(artifact.features.map((f) => [f.code, f.nominal_mm]));
+  const { faces, callouts, view, labelled } = artifact.drawing;
+  const nominal = new Map(artifact.features.map((f) => [f.code, f]));
   const callout = callouts.find((c) => c.code === active);
-  const path = (outline: [number, number][]) => `M${outline.map((p) => p.join(" ")).join("L")}Z`;
+  const path = (outlines: number[][][]) =>
+    outlines.map((o) => `M${o.map((p) => p.join(" ")).join("L")}Z`).join("");
+  const line = Math.max(view[2]!, view[3]!) / 280;
   return (
     <svg
       viewBox={view.join(" ")}
@@ -31,14 +49,14 @@ export function ArtifactDrawing({
       role="img"
       aria-label={active ? `${artifact.name}, ${active} marked` : artifact.name}
     >
-      <g stroke="var(--ink)" strokeWidth={0.35} strokeLinejoin="round">
+      <g stroke="var(--ink)" strokeWidth={line} strokeLinejoin="round" fillRule="evenodd">
         {faces.map((face, i) => (
-          <path key={i} d={path(face.outline as [number, number][])} fill={FILLS[face.kind]} />
+          <path key={i} d={path(face.outlines)} fill={FILLS[face.kind]} />
         ))}
       </g>
-      <g fontSize={2.9} fill="var(--ink-2)">
+      <g fontSize={8 * line} fill="var(--ink-2)">
         {callouts
-          .filter((c) => !bare && c.code !== active)
+          .filter((c) => !bare && labelled && c.code !== active)
           .map((c) => (
             <text
               key={c.code}
@@ -47,7 +65,7 @@ export function ArtifactDrawing({
               textAnchor={c.anchor as "start" | "end"}
               opacity={done.includes(c.code) ? 0.55 : 1}
             >
-              {c.code} {nominal.get(c.code)?.toFixed(2)}
+              {c.code} {nominal.get(c.code)?.nominal.toFixed(2)}
               {done.includes(c.code) ? " ✓" : ""}
             </text>
           ))}
@@ -55,7 +73,8 @@ export function ArtifactDrawing({
       {callout && (
         <ActiveCallout
           callout={callout}
-          text={`${callout.code} · ${nominal.get(callout.code)?.toFixed(2)} mm`}
+          text={`${callout.code} · ${said(nominal.get(callout.code))}`}
+          line={line}
           view={view as [number, number, number, number]}
         />
       )}
@@ -63,30 +82,46 @@ export function ArtifactDrawing({
   );
 }
 
+function said(feature: Drawn["features"][number] | undefined): string {
+  if (!feature) return "";
+  return feature.unit === "°"
+    ? `${feature.nominal.toFixed(0)}°`
+    : `${feature.nominal.toFixed(2)} ${feature.unit}`;
+}
+
 function ActiveCallout({
   callout,
   text,
+  line,
   view,
 }: {
   callout: Schemas["CalloutOut"];
   text: string;
+  line: number;
   view: [number, number, number, number];
 }) {
   const [[x0, y0], [x1, y1]] = callout.ends as [[number, number], [number, number]];
-  const width = text.length * 1.72 + 4;
+  const width = (text.length * 4.9 + 11) * line;
   const [left, , across] = view;
   const wanted =
     callout.anchor === "end" ? (callout.label[0] as number) - width : (callout.label[0] as number);
-  const x = Math.max(left + 0.5, Math.min(wanted, left + across - width - 0.5));
+  const x = Math.max(left + line, Math.min(wanted, left + across - width - line));
   // Where the label had to be moved in from the edge it goes below the end of the line, not over it.
-  const y = (callout.label[1] as number) + (x > wanted + 2 ? 5 : -4);
+  const y = (callout.label[1] as number) + (x > wanted + 6 * line ? 14 : -11) * line;
   return (
     <g>
-      <line x1={x0} y1={y0} x2={x1} y2={y1} stroke="var(--needle)" strokeWidth={0.9} />
-      <circle cx={x0} cy={y0} r={1.2} fill="var(--needle)" />
-      <circle cx={x1} cy={y1} r={1.2} fill="var(--needle)" />
-      <rect x={x} y={y} width={width} height={6} rx={0.9} fill="#c23a15" />
-      <text x={x + width / 2} y={y + 4.15} fontSize={3.3} fontWeight={700} textAnchor="middle" fill="#fff">
+      <line x1={x0} y1={y0} x2={x1} y2={y1} stroke="var(--needle)" strokeWidth={2.6 * line} />
+      <circle cx={x0} cy={y0} r={3.4 * line} fill="var(--needle)" />
+      <circle cx={x1} cy={y1} r={3.4 * line} fill="var(--needle)" />
+      <rect x={x} y={y} width={width} height={17 * line} rx={2.5 * line} fill="#c23a15" />
+      <text
+        x={x + width / 2}
+        y={y + 11.8 * line}
+        fontSize={9.4 * line}
+        fontWeight={700}
+        textAnchor="middle"
+        fill="#fff"
+      >
         {text}
       </text>
     </g>

@@ -7,7 +7,7 @@ import { useKeys } from "../../app/keys";
 import { Top } from "../../app/shell";
 import { BlindTag, Empty, Key, Skeleton, Trouble } from "../../parts/bits";
 import { Dial } from "../../parts/dial";
-import { ArtifactDrawing } from "../../parts/drawing";
+import { ArtifactDrawing, drawn } from "../../parts/drawing";
 import { CantPanel, CorrectPanel, ZeroPanel } from "./panels";
 import { ReadingTable } from "./readings";
 import { Says } from "./says";
@@ -240,7 +240,7 @@ function Bench({
           </p>
           <div className="min-h-0 flex-1">
             <ArtifactDrawing
-              artifact={artifact}
+              artifact={drawn(artifact)}
               active={slot?.code}
               done={
                 specimen.data?.features

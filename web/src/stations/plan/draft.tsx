@@ -6,7 +6,7 @@ import { Top } from "../../app/shell";
 import { ModelForm, SpoolForm } from "../../library/forms";
 import { Field, Trouble } from "../../parts/bits";
 import { Conflict } from "../../parts/conflict";
-import { ArtifactDrawing } from "../../parts/drawing";
+import { ArtifactDrawing, drawn } from "../../parts/drawing";
 import { CONDITIONS, text } from "./text";
 
 type Form = Omit<Schemas["Draft"], "version">;
@@ -280,7 +280,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
       <section aria-label="Freeze" className="sheet flex min-h-0 flex-col overflow-y-auto p-4">
         <h2 className="lab">Artifact</h2>
         <div className="h-[170px] py-2">
-          <ArtifactDrawing artifact={plan.artifact} bare />
+          <ArtifactDrawing artifact={drawn(plan.artifact)} bare />
         </div>
         <p className="text-[12.5px] text-ink-2">
           {plan.artifact.name}: {plan.artifact.isolates.toLowerCase()}

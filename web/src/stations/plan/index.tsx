@@ -5,7 +5,7 @@ import { useChange, useMe, usePlan } from "../../api/queries";
 import { Top } from "../../app/shell";
 import { day, Field, Skeleton, Trouble } from "../../parts/bits";
 import { CoverageSheet } from "../../parts/coverage";
-import { ArtifactDrawing } from "../../parts/drawing";
+import { ArtifactDrawing, drawn } from "../../parts/drawing";
 import { Draft } from "./draft";
 import { CONDITIONS, text } from "./text";
 
@@ -94,7 +94,7 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
       <section aria-label="Protocol" className="sheet min-h-0 overflow-y-auto p-4">
         <h2 className="lab">Protocol</h2>
         <div className="h-[190px] py-2">
-          <ArtifactDrawing artifact={plan.artifact} bare />
+          <ArtifactDrawing artifact={drawn(plan.artifact)} bare />
         </div>
         <p className="pb-2 text-[12.5px] text-ink-2">
           {plan.artifact.name}, version {plan.artifact.number}: {plan.artifact.isolates.toLowerCase()}
