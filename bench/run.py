@@ -32,6 +32,7 @@ def main() -> None:
     print(f"{platform.machine()}, {os.cpu_count()} cores, Python {platform.python_version()}")
     _gcode()
     _draws()
+    _shelf()
     _requests()
     _start()
 
@@ -77,6 +78,26 @@ def _draws() -> None:
     again = _median_s(lambda: rank_chances([1.0] * 8, drawn, 1, 0.3))
     _line("Rank draws, new readings", f"{draws / (fresh + again):,.0f} /s for {STUDY_MACHINES} machines × 8 criteria")
     _line("Rank draws, new weights", f"{draws / again:,.0f} /s")
+
+
+def _shelf() -> None:
+    """Each artifact built and drawn, then thirty L-shaped parts on a plate."""
+    from shapely import Polygon
+
+    from crevlo.core.artifacts.drawing import isometric
+    from crevlo.core.artifacts.shelf import SHELF
+    from crevlo.core.plate import Plate, pack
+
+    for design in SHELF:
+        built, drawn = _median_s(design.build, 3), _median_s(lambda design=design: isometric(design.build()), 1)  # type: ignore[misc]
+        _line(f"Artifact {design.name.lower()}", f"mesh {1000 * built:.0f} ms, drawing {1000 * drawn:.0f} ms")
+    ell = Polygon([(0, 0), (40, 0), (40, 12), (12, 12), (12, 40), (0, 40)])
+    seconds = _median_s(lambda: pack(ell, Plate(220, 220), spacing_mm=2, wanted=30), 3)
+    whole = pack(ell, Plate(220, 220), spacing_mm=2)
+    _line(
+        "Packing of 30 L-shaped parts",
+        f"{1000 * seconds:.0f} ms; {len(whole.placements)} fit, at most {whole.at_most} by area",
+    )
 
 
 def _requests() -> None:

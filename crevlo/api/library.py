@@ -5,7 +5,7 @@ from flask_openapi3.blueprint import APIBlueprint
 
 from crevlo.api.errors import Problem
 from crevlo.api.guard import EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
-from crevlo.api.paths import ShelfFilePath, ShelfPath, SizesQuery
+from crevlo.api.paths import PlateQuery, ShelfFilePath, ShelfPath, SizesQuery
 from crevlo.stations import library, shelf
 from crevlo.stations.library import InstrumentIn, InstrumentOut, Library, ModelOut, NewModel, SpoolIn, SpoolOut
 
@@ -62,6 +62,23 @@ def shelf_drawing(path: ShelfPath) -> shelf.DrawingOut:
 def shelf_file(path: ShelfFilePath, query: SizesQuery) -> Response:
     content = shelf.file(path.code, shelf.sizes_of(query.sizes), path.kind)
     name = f"{path.code}-{shelf.VERSION}.{path.kind}"
+    return Response(
+        content, mimetype=f"model/{path.kind}", headers={"Content-Disposition": f'attachment; filename="{name}"'}
+    )
+
+
+@api.get("/shelf/<code>/plate", responses={200: shelf.PlateOut})
+@reads(EVERYONE)
+def plate(path: ShelfPath, query: PlateQuery) -> shelf.PlateOut:
+    """As many copies as asked for or fit, packed by their true outline."""
+    return shelf.plate(path.code, shelf.sizes_of(query.sizes), query)
+
+
+@api.get("/shelf/<code>/plate.<kind>")
+@reads(EVERYONE)
+def plate_file(path: ShelfFilePath, query: PlateQuery) -> Response:
+    content = shelf.plate_file(path.code, shelf.sizes_of(query.sizes), query, path.kind)
+    name = f"{path.code}-{shelf.VERSION}-plate.{path.kind}"
     return Response(
         content, mimetype=f"model/{path.kind}", headers={"Content-Disposition": f'attachment; filename="{name}"'}
     )

@@ -5,6 +5,8 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
+from crevlo.stations.shelf import PlateWish
+
 
 class StudyPath(BaseModel):
     study_id: uuid.UUID
@@ -67,3 +69,7 @@ class SizesQuery(BaseModel):
     """Sizes that differ from the usual, as name:number, …"""
 
     sizes: str = Field(default="", max_length=400)
+
+
+class PlateQuery(PlateWish, SizesQuery):
+    """A bed, how copies stand on it, and sizes that differ from the usual."""

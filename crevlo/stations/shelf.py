@@ -10,8 +10,10 @@ from crevlo.core.artifacts.artifact import Artifact, Design
 from crevlo.core.artifacts.drawing import isometric
 from crevlo.core.artifacts.export import packed, stl, three_mf
 from crevlo.core.artifacts.fit import Bed, fits
+from crevlo.core.artifacts.footprint import footprint, plated
 from crevlo.core.artifacts.shelf import DESIGNS, SHELF
 from crevlo.core.estimate import BadInput
+from crevlo.core.plate import Packing, Plate, pack, placed
 from crevlo.stations.shape import Missing, Shape
 
 # Version of the built-in definitions; a change of any of them counts it up.
@@ -74,6 +76,8 @@ class ShelfFeature(Shape):
 
 class BedFit(Shape):
     machine: str
+    bed_x_mm: float
+    bed_y_mm: float
     fits: bool
     words: str
 
@@ -89,6 +93,30 @@ class ShelfDetail(ShelfCard):
     feature_list: list[ShelfFeature]
     drawing: DrawingOut
     beds: list[BedFit]
+
+
+class PlateWish(BaseModel):
+    """A bed and how copies may stand on it."""
+
+    bed_x: float = Field(ge=20, le=1000)
+    bed_y: float = Field(ge=20, le=1000)
+    round: bool = False
+    spacing: float = Field(default=3, ge=0, le=50)
+    brim: float = Field(default=0, ge=0, le=20)
+    turns: int = Field(default=4, ge=1, le=8, description="1 as drawn, 4 quarter turns, 8 eighth turns")
+    wanted: int = Field(default=200, ge=1, le=200)
+
+
+class PlateOut(Shape):
+    """Outlines of the placed copies on the bed, whose origin is its middle; y runs to the back."""
+
+    bed_x: float
+    bed_y: float
+    round: bool
+    copies: int
+    at_most: int
+    words: str
+    outlines: list[list[list[float]]]
 
 
 class Machine(BaseModel):
@@ -155,6 +183,48 @@ def file(code: str, sizes: Sizes, kind: str) -> bytes:
     return (stl if kind == "stl" else three_mf)(built(code, sizes), VERSION)
 
 
+@lru_cache(maxsize=32)
+def _packed(code: str, sizes: Sizes, wish: str) -> Packing:
+    w = PlateWish.model_validate_json(wish)
+    return pack(
+        footprint(built(code, sizes)), Plate(w.bed_x, w.bed_y, w.round), spacing_mm=w.spacing, brim_mm=w.brim,
+        turns_deg=tuple(360 / w.turns * k for k in range(w.turns)), wanted=w.wanted,
+    )  # fmt: skip
+
+
+def plate(code: str, sizes: Sizes, wish: PlateWish) -> PlateOut:
+    """Copies of an artifact packed on a bed."""
+    packing = _packed(code, sizes, wish.model_dump_json())
+    shadow = footprint(built(code, sizes))
+    outlines = [
+        [list(map(float, p)) for p in part.exterior.coords]
+        for place in packing.placements
+        for part in getattr(placed(shadow, place), "geoms", [placed(shadow, place)])
+    ]
+    n = len(packing.placements)
+    words = (
+        "Not one fits."
+        if n == 0
+        else "The one fits."
+        if n == wish.wanted == 1
+        else f"{n} fit; by area alone at most {packing.at_most} could."
+    )
+    if n == wish.wanted > 1:
+        words = f"The {n} wanted fit; by area alone at most {packing.at_most} could."
+    return PlateOut(
+        bed_x=wish.bed_x, bed_y=wish.bed_y, round=wish.round, copies=n, at_most=packing.at_most, words=words,
+        outlines=outlines,
+    )  # fmt: skip
+
+
+def plate_file(code: str, sizes: Sizes, wish: PlateWish, kind: str) -> bytes:
+    """The packed plate as one part; refused where nothing fits."""
+    packing = _packed(code, sizes, wish.model_dump_json())
+    if not packing.placements:
+        raise BadInput("not one copy fits on this bed")
+    return (stl if kind == "stl" else three_mf)(plated(built(code, sizes), packing.placements), VERSION)
+
+
 @lru_cache(maxsize=1)
 def whole_set() -> bytes:
     """Every artifact in its usual sizes, as STL and 3MF, in one zip."""
@@ -172,4 +242,6 @@ def _card(code: str, sizes: Sizes) -> dict[str, Any]:
 
 def _bed_fit(artifact: Artifact, machine: Machine) -> BedFit:
     found = fits(artifact, Bed(machine.bed_x_mm, machine.bed_y_mm, machine.height_mm))
-    return BedFit(machine=machine.name, fits=found.fits, words=found.words)
+    return BedFit(
+        machine=machine.name, bed_x_mm=machine.bed_x_mm, bed_y_mm=machine.bed_y_mm, fits=found.fits, words=found.words
+    )

@@ -52,3 +52,21 @@ def test_a_study_measures_what_the_shelf_defines(shared_bench: Bench, played: Pl
     ]
     assert rater.http.get("/api/shelf").status_code == 200
     assert rater.http.get("/api/shelf/SB").status_code == 403  # names the machines it fits
+
+
+def test_a_plate_is_packed_drawn_and_exported(shared_bench: Bench) -> None:
+    reader = shared_bench.as_("reader")
+    bed = {"bed_x": 200, "bed_y": 200, "spacing": 2}
+    plate = reader.get("/api/shelf/CS/plate", **bed)
+    assert plate["copies"] == len(plate["outlines"]) >= 16
+    assert plate["words"].startswith(f"{plate['copies']} fit; by area alone at most ")
+    few = reader.get("/api/shelf/CS/plate", **bed, wanted=5)
+    assert few["words"].startswith("The 5 wanted fit")
+    file = reader.http.get("/api/shelf/CS/plate.stl", params=bed | {"wanted": 5})
+    mesh = trimesh.load(io.BytesIO(file.content), file_type="stl")
+    assert mesh.volume == pytest.approx(5 * DESIGNS["CS"].build().volume_mm3, rel=1e-4)
+    assert reader.get("/api/shelf/WB/plate", bed_x=100, bed_y=40)["words"] == "Not one fits."
+    with pytest.raises(ApiError, match="Not one copy fits"):
+        reader.get("/api/shelf/WB/plate.stl", bed_x=100, bed_y=40)
+    with pytest.raises(ApiError, match="422"):
+        reader.get("/api/shelf/WB/plate", bed_x=1e9, bed_y=40)

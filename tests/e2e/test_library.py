@@ -127,4 +127,11 @@ def test_the_shelf_shows_each_artifact_with_its_sizes(shared_site: Site, page: P
     with page.expect_download() as got:
         detail.get_by_role("link", name="STL").click()
     assert got.value.suggested_filename == "WB-1.stl"
+    detail.get_by_role("button", name="Plate", exact=True).click()
+    detail.get_by_role("combobox").first.select_option("Nettlewick Solo")
+    expect(detail).to_contain_text("Not one fits.")
+    detail.get_by_role("combobox").first.select_option("Hollowell Mesa")
+    detail.get_by_label("Copies").fill("6")
+    expect(detail).to_contain_text("The 6 wanted fit")
+    expect(detail.get_by_role("img", name="6 copies on a bed of 256 by 256 mm")).to_be_visible()
     assert check_axe(page) == []

@@ -233,6 +233,39 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/{code}/plate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** As many copies as asked for or fit, packed by their true outline. */
+        get: operations["library_plate_shelf__code__plate_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{code}/plate.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["library_plate_file_shelf__code__plate__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf.zip": {
         parameters: {
             query?: never;
@@ -1323,6 +1356,10 @@ export interface components {
         BedFit: {
             /** Machine */
             machine: string;
+            /** Bed X Mm */
+            bed_x_mm: number;
+            /** Bed Y Mm */
+            bed_y_mm: number;
             /** Fits */
             fits: boolean;
             /** Words */
@@ -1361,6 +1398,26 @@ export interface components {
             unit: string;
             /** Method */
             method: string;
+        };
+        /**
+         * PlateOut
+         * @description Outlines of the placed copies on the bed, whose origin is its middle; y runs to the back.
+         */
+        PlateOut: {
+            /** Bed X */
+            bed_x: number;
+            /** Bed Y */
+            bed_y: number;
+            /** Round */
+            round: boolean;
+            /** Copies */
+            copies: number;
+            /** At Most */
+            at_most: number;
+            /** Words */
+            words: string;
+            /** Outlines */
+            outlines: number[][][];
         };
         /** Studies */
         Studies: {
@@ -3563,6 +3620,80 @@ export interface operations {
         parameters: {
             query?: {
                 sizes?: string;
+            };
+            header?: never;
+            path: {
+                code: string;
+                kind: "stl" | "3mf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_plate_shelf__code__plate_get: {
+        parameters: {
+            query: {
+                sizes?: string;
+                bed_x: number;
+                bed_y: number;
+                round?: boolean;
+                spacing?: number;
+                brim?: number;
+                /** @description 1 as drawn, 4 quarter turns, 8 eighth turns */
+                turns?: number;
+                wanted?: number;
+            };
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlateOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_plate_file_shelf__code__plate__kind__get: {
+        parameters: {
+            query: {
+                sizes?: string;
+                bed_x: number;
+                bed_y: number;
+                round?: boolean;
+                spacing?: number;
+                brim?: number;
+                /** @description 1 as drawn, 4 quarter turns, 8 eighth turns */
+                turns?: number;
+                wanted?: number;
             };
             header?: never;
             path: {

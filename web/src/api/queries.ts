@@ -37,6 +37,25 @@ export function useShelfDrawing(code: string) {
   });
 }
 
+export type PlateWish = {
+  bed_x: number;
+  bed_y: number;
+  spacing: number;
+  brim: number;
+  turns: 1 | 4 | 8;
+  wanted: number;
+  sizes: string;
+};
+
+export function usePlate(code: string, wish: PlateWish) {
+  return useQuery({
+    queryKey: ["shelf", code, "plate", wish],
+    queryFn: ({ signal }) =>
+      unwrap(api.GET("/api/shelf/{code}/plate", { params: { path: { code }, query: wish }, signal })),
+    placeholderData: keepPreviousData,
+  });
+}
+
 export function useShelfDetail(code: string, sizes: string) {
   return useQuery({
     queryKey: ["shelf", code, sizes],

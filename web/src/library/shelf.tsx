@@ -6,6 +6,7 @@ import { useShelf, useShelfDetail, useShelfDrawing } from "../api/queries";
 import { useKeys } from "../app/keys";
 import { Skeleton, Trouble } from "../parts/bits";
 import { ArtifactDrawing } from "../parts/drawing";
+import { PlateView } from "./plate";
 import { text } from "./text";
 
 /** The shelf of standard prints: drawings to choose from, and the chosen one in full. */
@@ -69,6 +70,7 @@ function CardDrawing({ card }: { card: Schemas["ShelfCard"] }) {
 
 function Detail({ code }: { code: string }) {
   const [typed, setTyped] = useState<Record<string, string>>({});
+  const [onPlate, setOnPlate] = useState(false);
   const [active, setActive] = useState<string | undefined>(undefined);
   const sizes = Object.entries(typed)
     .filter(([, v]) => v.trim() !== "" && Number.isFinite(Number(v)))
@@ -94,21 +96,40 @@ function Detail({ code }: { code: string }) {
           most {a.solid_g.toFixed(a.solid_g < 10 ? 1 : 0)} g of PLA
           {a.tools > 1 && ` · ${a.tools} tools`}
         </p>
-        <div className="min-h-0 flex-1 max-[760px]:min-h-[300px]">
-          <ArtifactDrawing
-            artifact={{ name: a.name, drawing: a.drawing, features: a.feature_list }}
-            active={active}
-          />
+        <div className="flex gap-1" role="group" aria-label="Shown">
+          {([false, true] as const).map((plate) => (
+            <button
+              key={String(plate)}
+              type="button"
+              aria-pressed={onPlate === plate}
+              onClick={() => setOnPlate(plate)}
+              className={`rounded border px-3 py-0.5 text-[12.5px] font-semibold ${onPlate === plate ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
+            >
+              {plate ? text.plate : text.part}
+            </button>
+          ))}
         </div>
-        <p className="text-[12.5px] text-ink-2">{a.note}</p>
-        <div className="flex flex-wrap gap-2">
-          <a className="button primary" href={file("3mf")} download>
-            <DownloadSimple size={15} /> 3MF
-          </a>
-          <a className="button" href={file("stl")} download>
-            <DownloadSimple size={15} /> STL
-          </a>
-        </div>
+        {onPlate ? (
+          <PlateView code={code} sizes={sizes} beds={a.beds} />
+        ) : (
+          <>
+            <div className="min-h-0 flex-1 max-[760px]:min-h-[300px]">
+              <ArtifactDrawing
+                artifact={{ name: a.name, drawing: a.drawing, features: a.feature_list }}
+                active={active}
+              />
+            </div>
+            <p className="text-[12.5px] text-ink-2">{a.note}</p>
+            <div className="flex flex-wrap gap-2">
+              <a className="button primary" href={file("3mf")} download>
+                <DownloadSimple size={15} /> 3MF
+              </a>
+              <a className="button" href={file("stl")} download>
+                <DownloadSimple size={15} /> STL
+              </a>
+            </div>
+          </>
+        )}
       </div>
       <div className="min-h-0 min-w-0 overflow-y-auto pr-1">
         <h3 className="lab">{text.isolates}</h3>

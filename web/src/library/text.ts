@@ -6,4 +6,12 @@ export const text = {
   sizes: "Sizes",
   features: "To measure or judge",
   beds: "Fits on",
+  part: "Part",
+  plate: "Plate",
+  bed: "Bed of",
+  copies: "Copies",
+  spacing: "Spacing, mm",
+  brim: "Brim, mm",
+  turns: "Turned by",
+  plateAs: "Plate as",
 } as const;
