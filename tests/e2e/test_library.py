@@ -131,7 +131,7 @@ def test_the_shelf_shows_each_artifact_with_its_sizes(shared_site: Site, page: P
     detail.get_by_role("combobox").first.select_option("Nettlewick Solo")
     expect(detail).to_contain_text("Not one fits.")
     detail.get_by_role("combobox").first.select_option("Hollowell Mesa")
-    detail.get_by_label("Copies").fill("6")
+    detail.get_by_role("spinbutton", name="Copies").fill("6")
     expect(detail).to_contain_text("The 6 wanted fit")
     expect(detail.get_by_role("img", name="6 copies on a bed of 256 by 256 mm")).to_be_visible()
     assert check_axe(page) == []
