@@ -23,7 +23,8 @@ NOT_BLIND = frozenset({Role.OWNER, Role.REVIEWER, Role.READER})
 BENCH = frozenset({Role.OWNER, Role.REVIEWER, Role.RATER})
 REVIEW = frozenset({Role.OWNER, Role.REVIEWER})
 OWNER = frozenset({Role.OWNER})
-ANYBODY: frozenset[Role] = frozenset()
+# Not a set of roles: an empty set would be this very object, and open what nobody may call.
+ANYBODY = object()
 
 
 class SignedIn(UserMixin):  # type: ignore[misc]

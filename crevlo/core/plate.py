@@ -81,7 +81,7 @@ def pack(
     turned = {t: affinity.rotate(footprint, t, origin=(0, 0)) for t in turns_deg}
     places = {t: _inner_fit(turned[t], plate) for t in turns_deg}
     grown = {t: affinity.rotate(spaced, t, origin=(0, 0)) for t in turns_deg}
-    apart = {(a, b): _no_fit(grown[a], grown[b]) for a, b in itertools.product(turns_deg, repeat=2)}
+    apart = _all_apart(spaced, turns_deg)
     singles: list[Unit] = [((t, 0.0, 0.0),) for t in turns_deg]
     pairs: list[Unit] = [pair for t in turns_deg[1:] if (pair := _closest_pair(turns_deg[0], t, grown, apart))]
     best: list[Placement] = []
@@ -94,6 +94,18 @@ def pack(
             if len(best) == wanted:
                 return Packing(tuple(best), at_most)
     return Packing(tuple(best), at_most)
+
+
+def _all_apart(spaced: Area, turns_deg: Sequence[float]) -> dict[tuple[float, float], Area]:
+    """No-fit areas of every pair of turns; only the turn of one against the other has to be worked out."""
+    relative: dict[float, Area] = {}
+    apart = {}
+    for a, b in itertools.product(turns_deg, repeat=2):
+        turn = round((b - a) % 360, 6)
+        if turn not in relative:
+            relative[turn] = _no_fit(spaced, affinity.rotate(spaced, turn, origin=(0, 0)))
+        apart[a, b] = affinity.rotate(relative[turn], a, origin=(0, 0))
+    return apart
 
 
 def placed(outline: Area, placement: Placement) -> Area:

@@ -202,15 +202,8 @@ def plate(code: str, sizes: Sizes, wish: PlateWish) -> PlateOut:
         for part in getattr(placed(shadow, place), "geoms", [placed(shadow, place)])
     ]
     n = len(packing.placements)
-    words = (
-        "Not one fits."
-        if n == 0
-        else "The one fits."
-        if n == wish.wanted == 1
-        else f"{n} fit; by area alone at most {packing.at_most} could."
-    )
-    if n == wish.wanted > 1:
-        words = f"The {n} wanted fit; by area alone at most {packing.at_most} could."
+    who = f"The {n} wanted" if n == wish.wanted else str(n)
+    words = f"{who} fit; by area alone at most {packing.at_most} could." if n else "Not one fits."
     return PlateOut(
         bed_x=wish.bed_x, bed_y=wish.bed_y, round=wish.round, copies=n, at_most=packing.at_most, words=words,
         outlines=outlines,

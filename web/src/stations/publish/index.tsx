@@ -5,6 +5,7 @@ import { useChange, useMe, usePublish, useRank } from "../../api/queries";
 import { Top } from "../../app/shell";
 import { BeadBar } from "../../parts/bead-bar";
 import { day, Field, Skeleton, Trouble } from "../../parts/bits";
+import { ProfileChip } from "../../parts/profile-chip";
 import { UnitName } from "../../parts/unit-mark";
 import { criterionColour } from "../rank/weights";
 import { text } from "./text";
@@ -20,21 +21,11 @@ export default function Publish({ studyId }: { studyId: string }) {
   return (
     <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_340px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <Top>
-        <label className="chip">
-          <span>For</span>
-          <select
-            aria-label="Buyer profile"
-            className="bg-transparent font-semibold"
-            value={view.data.profile_id}
-            onChange={(e) => setProfileId(e.target.value)}
-          >
-            {(rank.data?.profiles ?? [{ id: view.data.profile_id, name: view.data.profile }]).map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <ProfileChip
+          value={view.data.profile_id}
+          profiles={rank.data?.profiles ?? [{ id: view.data.profile_id, name: view.data.profile }]}
+          choose={setProfileId}
+        />
       </Top>
       <section aria-label={text.asOfNow} className="sheet min-h-0 overflow-y-auto px-6 py-5">
         <p className="lab">{text.asOfNow}</p>

@@ -6,6 +6,7 @@ import { useKeys } from "../../app/keys";
 import { Top } from "../../app/shell";
 import { Key, Skeleton, Trouble } from "../../parts/bits";
 import { Conflict } from "../../parts/conflict";
+import { ProfileChip } from "../../parts/profile-chip";
 import { Chances } from "./chances";
 import { Gates } from "./gates";
 import { Standings } from "./standings";
@@ -66,24 +67,14 @@ export default function Rank({ studyId }: { studyId: string }) {
   return (
     <div className="grid h-full min-h-0 grid-cols-[236px_minmax(0,1fr)_262px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <Top>
-        <label className="chip">
-          <span>For</span>
-          <select
-            aria-label="Buyer profile"
-            className="bg-transparent font-semibold"
-            value={view.profile.id}
-            onChange={(e) => {
-              setProfileId(e.target.value);
-              restore();
-            }}
-          >
-            {view.profiles.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <ProfileChip
+          value={view.profile.id}
+          profiles={view.profiles}
+          choose={(id) => {
+            setProfileId(id);
+            restore();
+          }}
+        />
         <span className="chip max-[1180px]:hidden">
           Scheme <b>v{view.scheme_number}</b> · weighted points
         </span>
