@@ -143,12 +143,12 @@ def _requests() -> None:
             "POST", f"/api/studies/{study}/rank", {"weights": {c: w * rng.uniform(0.5, 2) for c, w in weights.items()}}))  # fmt: skip
         queue = client.get(f"/api/studies/{study}/measure")
         specimen = next(q for q in queue["queue"] if q["done"] == 0)
-        places = iter([(f, r) for f in queue["artifact"]["features"] for r in range(1, queue["repeats"] + 1)])
+        places = iter([(f, r) for f in queue["artifacts"][0]["features"] for r in range(1, queue["repeats"] + 1)])
 
         def read() -> None:
             face, repeat = next(places)
             client.send("POST", f"/api/specimens/{specimen['id']}/readings", {
-                "id": str(uuid.uuid4()), "feature_id": face["id"], "repeat": repeat, "value_mm": face["nominal_mm"],
+                "id": str(uuid.uuid4()), "feature_id": face["id"], "repeat": repeat, "value_mm": face["nominal"],
                 "instrument_id": queue["calipers"][0]["id"]})  # fmt: skip
 
         _percentiles("Reading kept and judged", read, 30)

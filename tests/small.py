@@ -23,9 +23,9 @@ def frozen_study(client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), c
         "id": new(), "code": f"C-{study[:4]}", "kind": "caliper", "unit": "mm", "resolution": 0.01,
         "u_calibration": 0.01, "repeatability": 0.01})  # fmt: skip
     view = client.send("POST", "/api/studies", {"id": study, "title": "Small", "question": "Which?", "seed": 5})
-    draft = {k: view[k] for k in ("version", "question", "repeats", "conditions", "policies")}
-    client.send("PUT", f"/api/studies/{study}/plan", draft | {
-        "spool_id": spool, "repeats": 1,
-        "candidates": [{"model_id": m, "copies": copies, "is_control": False} for m in models.values()]})  # fmt: skip
+    client.send("PUT", f"/api/studies/{study}/plan", {
+        "version": view["version"], "question": view["question"], "policies": view["policies"], "repeats": 1,
+        "arms": [{"name": "Stock", "lines": [{"artifact": "SB", "spool_id": spool, "copies": copies}]}],
+        "candidates": [{"model_id": m} for m in models.values()]})  # fmt: skip
     client.send("POST", f"/api/studies/{study}/freeze", {})
     return study

@@ -19,10 +19,10 @@ from flask_wtf.csrf import CSRFProtect
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
-from crevlo.api import library, people, stations
+from crevlo.api import library, people, plan, stations
 from crevlo.api.errors import problem, register_errors, validation_problem
 from crevlo.api.guard import SignedIn, ask_who
-from crevlo.stations.print_.run import MOST_UPLOAD_BYTES
+from crevlo.stations.upload import MOST_UPLOAD_BYTES
 from crevlo.store.database import connect, sessions
 from crevlo.store.person import Person
 
@@ -37,7 +37,8 @@ CONTENT_POLICY = {
     "form-action": "'self'",
     "frame-ancestors": "'none'",
 }
-# JSON bodies are small; only the two upload routes may take more, up to what the stations allow.
+# JSON bodies are small; only these may take more, up to what the stations allow.
+UPLOADS = ("print.take_file", "print.take_trace", "library.check_mesh")
 MOST_JSON_BYTES = 1 << 20
 log = structlog.get_logger("crevlo")
 
@@ -81,7 +82,7 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         strict_transport_security=secure, frame_options="DENY", referrer_policy="same-origin",
     )  # fmt: skip
     register_errors(app)
-    for blueprint in (people.api, library.api, *stations.BLUEPRINTS):
+    for blueprint in (people.api, library.api, plan.api, *stations.BLUEPRINTS):
         app.register_api(blueprint)
     _health(app, engine)
     _pages(app)
@@ -91,7 +92,7 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
 def _bound_uploads(app: Flask) -> None:
     @app.before_request
     def bound() -> Response | None:
-        if request.endpoint in ("print.take_file", "print.take_trace"):
+        if request.endpoint in UPLOADS:
             request.max_content_length = MOST_UPLOAD_BYTES
             if request.content_length is None:
                 return problem(411, "The upload must state its length.")

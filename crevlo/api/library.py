@@ -1,13 +1,33 @@
 """Models, spools, instruments and artifacts."""
 
-from flask import Response
+from flask import Response, request
 from flask_openapi3.blueprint import APIBlueprint
 
 from crevlo.api.errors import Problem
 from crevlo.api.guard import EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
-from crevlo.api.paths import PlateQuery, ShelfFilePath, ShelfPath, SizesQuery
-from crevlo.stations import library, shelf
-from crevlo.stations.library import InstrumentIn, InstrumentOut, Library, ModelOut, NewModel, SpoolIn, SpoolOut
+from crevlo.api.paths import (
+    MeshPath,
+    MeshQuery,
+    ModelPath,
+    PlateQuery,
+    ShelfFilePath,
+    ShelfPath,
+    SizesQuery,
+    UnitQuery,
+)
+from crevlo.api.uploads import ONE_UPLOAD
+from crevlo.stations import library, own, shelf
+from crevlo.stations.artifact import sizes_of
+from crevlo.stations.library import (
+    ChangedModel,
+    InstrumentIn,
+    InstrumentOut,
+    Library,
+    ModelOut,
+    NewModel,
+    SpoolIn,
+    SpoolOut,
+)
 
 api = APIBlueprint("library", __name__, url_prefix="/api", abp_responses={422: Problem})
 
@@ -36,52 +56,50 @@ def add_instrument(body: InstrumentIn) -> InstrumentOut:
     return library.add_instrument(db(), body)
 
 
+@api.put("/models/<uuid:model_id>", responses={200: ModelOut})
+@writes(REVIEW)
+def change_model(path: ModelPath, body: ChangedModel) -> ModelOut:
+    return library.change_model(db(), path.model_id, body)
+
+
 @api.get("/shelf", responses={200: shelf.Shelf})
 @reads(EVERYONE)
 def cards() -> shelf.Shelf:
-    """The built-in artifacts in their usual sizes."""
-    return shelf.cards()
+    """The built-in artifacts in their usual sizes, and stored versions."""
+    return shelf.cards(db())
 
 
-@api.get("/shelf/<code>", responses={200: shelf.ShelfDetail})
+@api.get("/shelf/<ref>", responses={200: shelf.ShelfDetail})
 @reads(NOT_BLIND)
 def detail(path: ShelfPath, query: SizesQuery) -> shelf.ShelfDetail:
     """One artifact with the sizes asked for, and which machines of the library it fits."""
-    return shelf.detail(path.code, shelf.sizes_of(query.sizes), library.volumes(db()))
+    return shelf.detail(db(), path.ref, sizes_of(query.sizes))
 
 
-@api.get("/shelf/<code>/drawing", responses={200: shelf.DrawingOut})
+@api.get("/shelf/<ref>/drawing", responses={200: shelf.DrawingOut})
 @reads(EVERYONE)
 def shelf_drawing(path: ShelfPath) -> shelf.DrawingOut:
-    """Its drawing in its usual sizes; the first time in a process it is worked out from the mesh."""
-    return shelf.drawing(path.code)
+    """Its drawing; the first time in a process it is worked out from the mesh."""
+    return shelf.drawing_of(db(), path.ref)
 
 
-@api.get("/shelf/<code>/file.<kind>")
+@api.get("/shelf/<ref>/file.<kind>")
 @reads(EVERYONE)
 def shelf_file(path: ShelfFilePath, query: SizesQuery) -> Response:
-    content = shelf.file(path.code, shelf.sizes_of(query.sizes), path.kind)
-    name = f"{path.code}-{shelf.VERSION}.{path.kind}"
-    return Response(
-        content, mimetype=f"model/{path.kind}", headers={"Content-Disposition": f'attachment; filename="{name}"'}
-    )
+    return _model_file(*shelf.file(db(), path.ref, sizes_of(query.sizes), path.kind))
 
 
-@api.get("/shelf/<code>/plate", responses={200: shelf.PlateOut})
+@api.get("/shelf/<ref>/plate", responses={200: shelf.PlateOut})
 @reads(EVERYONE)
 def plate(path: ShelfPath, query: PlateQuery) -> shelf.PlateOut:
     """As many copies as asked for or fit, packed by their true outline."""
-    return shelf.plate(path.code, shelf.sizes_of(query.sizes), query)
+    return shelf.plate(db(), path.ref, sizes_of(query.sizes), query)
 
 
-@api.get("/shelf/<code>/plate.<kind>")
+@api.get("/shelf/<ref>/plate.<kind>")
 @reads(EVERYONE)
 def plate_file(path: ShelfFilePath, query: PlateQuery) -> Response:
-    content = shelf.plate_file(path.code, shelf.sizes_of(query.sizes), query, path.kind)
-    name = f"{path.code}-{shelf.VERSION}-plate.{path.kind}"
-    return Response(
-        content, mimetype=f"model/{path.kind}", headers={"Content-Disposition": f'attachment; filename="{name}"'}
-    )
+    return _model_file(*shelf.plate_file(db(), path.ref, sizes_of(query.sizes), query, path.kind))
 
 
 @api.get("/shelf.zip")
@@ -91,4 +109,45 @@ def whole_set() -> Response:
         shelf.whole_set(),
         mimetype="application/zip",
         headers={"Content-Disposition": 'attachment; filename="shelf.zip"'},
+    )
+
+
+@api.post("/shelf/versions", responses={200: shelf.ShelfCard})
+@writes(REVIEW)
+def keep_sizes(body: own.KeptSizes) -> shelf.ShelfCard:
+    """Keeps a built-in design with other sizes as a version of its own."""
+    return own.keep_sizes(db(), body)
+
+
+@api.put("/meshes", responses={200: own.MeshReport}, openapi_extensions=ONE_UPLOAD)
+@writes(REVIEW)
+def check_mesh(query: MeshQuery) -> own.MeshReport:
+    """Reads an STL or 3MF and says what is wrong with it; kept only when it bounds solids."""
+    return own.check_mesh(db(), request.get_data(), query.name, query.unit)
+
+
+@api.get("/meshes/<sha256>/mesh.stl")
+@reads(REVIEW)
+def mesh_file(path: MeshPath, query: UnitQuery) -> Response:
+    return _model_file(own.mesh_file(db(), path.sha256, query.unit), "mesh.stl")
+
+
+@api.post("/meshes/<sha256>/feature", responses={200: shelf.ShelfFeature})
+@reads(REVIEW)
+def place(path: MeshPath, body: own.FacePair) -> shelf.ShelfFeature:
+    """The feature between two picked faces; nothing is saved."""
+    return own.place(db(), path.sha256, body)
+
+
+@api.post("/artifacts", responses={200: shelf.ShelfCard})
+@writes(REVIEW)
+def add_artifact(body: own.NewArtifact) -> shelf.ShelfCard:
+    return own.add_artifact(db(), body)
+
+
+def _model_file(content: bytes, name: str) -> Response:
+    return Response(
+        content,
+        mimetype=f"model/{name.rpartition('.')[2]}",
+        headers={"Content-Disposition": f'attachment; filename="{name}"'},
     )

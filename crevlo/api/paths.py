@@ -5,6 +5,7 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
+from crevlo.stations.own import Unit
 from crevlo.stations.shelf import PlateWish
 
 
@@ -57,8 +58,28 @@ class FileQuery(BaseModel):
     name: str = Field(max_length=400)
 
 
+class TemplatePath(BaseModel):
+    key: str = Field(max_length=36)
+
+
+class ModelPath(BaseModel):
+    model_id: uuid.UUID
+
+
+class MeshPath(BaseModel):
+    sha256: str = Field(pattern="^[0-9a-f]{64}$")
+
+
+class UnitQuery(BaseModel):
+    unit: Unit = "mm"
+
+
+class MeshQuery(UnitQuery):
+    name: str = Field(max_length=400)
+
+
 class ShelfPath(BaseModel):
-    code: str = Field(max_length=8)
+    ref: str = Field(max_length=36)
 
 
 class ShelfFilePath(ShelfPath):

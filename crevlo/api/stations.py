@@ -20,11 +20,13 @@ from crevlo.api.paths import (
     StudyUnitPath,
     VersionQuery,
 )
+from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations import source
 from crevlo.stations.cost import part
 from crevlo.stations.inspect import score
 from crevlo.stations.measure import specimen
 from crevlo.stations.plan import study
+from crevlo.stations.plan.protocol import Draft
 from crevlo.stations.print_ import run
 from crevlo.stations.progress import Line, line
 from crevlo.stations.publish import report
@@ -41,9 +43,6 @@ def _station(name: str) -> APIBlueprint:
 plan, receive, print_, measure, inspect, cost, rank, publish = BLUEPRINTS = [
     _station(name) for name in ("plan", "receive", "print", "measure", "inspect", "cost", "rank", "publish")
 ]
-ONE_UPLOAD = {
-    "requestBody": {"content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}}
-}
 
 
 class Studies(Shape):
@@ -81,7 +80,7 @@ def view_plan(path: StudyPath) -> study.PlanView:
 
 @plan.put("/studies/<uuid:study_id>/plan", responses={200: study.PlanView})
 @writes(REVIEW)
-def save_draft(path: StudyPath, body: study.Draft) -> study.PlanView:
+def save_draft(path: StudyPath, body: Draft) -> study.PlanView:
     return study.save_draft(db(), path.study_id, body)
 
 

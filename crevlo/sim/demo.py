@@ -14,6 +14,7 @@ from crevlo.sim.client import Client
 from crevlo.sim.truth import MACHINES, Truth
 
 TITLE = "Counter spares, autumn round"
+NEXT_TITLE = "Counter spares, winter round"
 SEED = 20266
 
 
@@ -60,6 +61,8 @@ class Demo:
         self._measure(leave_open)
         say("inspecting")
         self._inspect(leave_open)
+        say("planning the next round")
+        self._next_round()
         return self.study
 
     def _library(self) -> None:
@@ -88,13 +91,44 @@ class Demo:
             "question": "Which machine should a repair counter buy to print small household spares?"})  # fmt: skip
         models = {m["name"]: m["id"] for m in self.reviewer.get("/api/library")["models"]}
         send("PUT", f"/api/studies/{self.study}/plan", {
-            "version": view["version"], "question": view["question"], "spool_id": self.spool, "repeats": 3,
-            "conditions": view["conditions"] | {"nozzle_c": 215, "bed_c": 60}, "policies": view["policies"],
+            "version": view["version"], "question": view["question"], "repeats": 3, "policies": view["policies"],
+            "arms": [{"name": "Stock", "lines": [{"artifact": "SB", "spool_id": self.spool, "copies": copies}]}],
             "candidates": [
-                {"model_id": models[t.name], "copies": copies, "is_control": t.is_control} for t in self.machines.values()
+                {"model_id": models[t.name], "is_control": t.is_control} for t in self.machines.values()
             ]})  # fmt: skip
         frozen = datetime.now(UTC) - timedelta(days=24)
         send("POST", f"/api/studies/{self.study}/freeze", {"frozen_at": frozen.isoformat()})
+
+    def _next_round(self) -> None:
+        """The study after this one: many artifacts in two arms, drafted with the builder."""
+        send = self.reviewer.send
+        petg, brick = _new(), _new()
+        for spool, code, material, colour, density, price in (
+            (petg, "S-11", "PETG", "slate", 1.27, 26.0), (brick, "S-12", "PLA", "brick", 1.24, 22.5),
+        ):  # fmt: skip
+            send("POST", "/api/spools", {
+                "id": spool, "code": code, "maker": "Wendle Works", "material": material, "colour": colour,
+                "density_g_cm3": density, "price_per_kg": price})  # fmt: skip
+        models = {m["name"]: m["id"] for m in self.reviewer.get("/api/library")["models"]}
+        self.next_study = _new()
+        view = send("POST", "/api/studies", {
+            "id": self.next_study, "title": NEXT_TITLE, "seed": self.seed + 1, "currency": "EUR",
+            "question": "Does the pick still hold with PETG, supports and two colours?"})  # fmt: skip
+        stock = [("SB", self.spool, 3), ("SF", self.spool, 2), ("RA", self.spool, 2), ("WB", petg, 3), ("SL", petg, 2),
+                 ("BL", petg, 2), ("OP", petg, 1)]  # fmt: skip
+        lines = [{"artifact": a, "spool_id": s, "copies": n} for a, s, n in stock]
+        lines.append({"artifact": "CS", "spool_id": self.spool, "second_spool_id": brick, "copies": 2})
+        own = [{"artifact": a, "spool_id": self.spool, "copies": 2} for a in ("SB", "RA")]
+        send("PUT", f"/api/studies/{self.next_study}/plan", {
+            "version": view["version"], "question": view["question"], "repeats": 3, "policies": view["policies"],
+            "arms": [
+                {"name": "Stock", "lines": lines},
+                {"name": "Makers' own profiles", "slicing": "own", "lines": own, "conditions": dict.fromkeys(
+                    ("layer_height_mm", "infill_percent", "walls", "nozzle_mm", "nozzle_c", "bed_c"))},
+            ],
+            "candidates": [
+                {"model_id": models[t.name], "is_control": t.is_control} for t in self.machines.values()
+            ]})  # fmt: skip
 
     def _receive(self) -> None:
         send = self.reviewer.send
@@ -173,7 +207,7 @@ class Demo:
     def _measure(self, leave_open: bool) -> None:
         queue = self.reviewer.get(f"/api/studies/{self.study}/measure")
         caliper = queue["calipers"][0]["id"]
-        faces = queue["artifact"]["features"]
+        faces = {a["id"]: [f for f in a["features"] if f["measured"]] for a in queue["artifacts"]}
         clock = datetime.now(UTC) - timedelta(days=3)
         self.reviewer.send("POST", f"/api/studies/{self.study}/zero-checks", {
             "id": _new(), "instrument_id": caliper, "value": 0.0, "taken_at": clock.isoformat()})  # fmt: skip
@@ -183,8 +217,8 @@ class Demo:
             left = waiting - place if leave_open else 99
             if left <= 2:
                 break
-            for number, face in enumerate(faces):
-                size = device.true_size_mm(truth, face["axis"], face["sense"], face["nominal_mm"])
+            for number, face in enumerate(faces[line["artifact_id"]]):
+                size = device.true_size_mm(truth, face["axis"], face["sense"], face["nominal"])
                 size += self.size_rng.normal(0, truth.copy_spread_mm)
                 if left == 3 and number == 4:
                     break

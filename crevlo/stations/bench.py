@@ -2,16 +2,17 @@
 
 import uuid
 from collections import defaultdict
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from sqlalchemy import Text, cast, func, select
 from sqlalchemy.orm import Session, aliased, joinedload
 
+from crevlo.core.artifacts.feature import MEASURED, Kind
 from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.readings import combine_readings, pool_scatter
 from crevlo.core.sizes import Axis, MeasuredFeature
 from crevlo.stations.shape import Missing
-from crevlo.store.machine import Check, CheckResult, FeatureRow, Instrument, SafetyCheck, Spool
+from crevlo.store.machine import ArtifactVersion, Check, CheckResult, FeatureRow, Instrument, SafetyCheck, Spool
 from crevlo.store.reading import DefectScore, InspectionLock, Reading
 from crevlo.store.run import NoiseReading, Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolVersion, Study, StudyUnit
@@ -30,11 +31,28 @@ class Bench:
     readings: dict[uuid.UUID, list[Reading]]  # by specimen
     scores: dict[uuid.UUID, list[DefectScore]]  # by specimen, locked ones only
     noise: dict[uuid.UUID, list[NoiseReading]]  # by run
-    features: dict[uuid.UUID, FeatureRow]
+    artifacts: dict[uuid.UUID, ArtifactVersion]
+    features: dict[uuid.UUID, FeatureRow]  # those measured in mm, of all artifacts
     instruments: dict[uuid.UUID, Instrument]
     spools: dict[uuid.UUID, Spool]
     sliced: dict[uuid.UUID, SlicedFile]  # by job, the latest
     safety: dict[uuid.UUID, dict[Check, SafetyCheck]]  # by unit
+
+    def due(self, artifact_id: uuid.UUID) -> int:
+        """Readings that a specimen of this artifact should get."""
+        return readings_due(self.protocol, self.artifacts[artifact_id])
+
+    def comparable(self) -> "Bench":
+        """The first arm's jobs of what every machine prints: on these, figures of machines can be set side by side."""
+        arm_id = self.protocol.arms[0].id if self.protocol else None
+        mine = [job for job in self.jobs if job.arm_id == arm_id]
+        units_of: dict[LineKey, set[uuid.UUID]] = defaultdict(set)
+        for job in mine:
+            units_of[line_of(job)].add(job.unit_id)
+        everybody = {u.unit_id for u in self.units}
+        jobs = [job for job in mine if units_of[line_of(job)] == everybody]
+        run_ids = {run.id for job in jobs for run in self.runs.get(job.id, [])}
+        return replace(self, jobs=jobs, specimens=[s for s in self.specimens if s.run_id in run_ids])
 
     def runs_of(self, unit_id: uuid.UUID) -> list[Run]:
         return [run for job in self.jobs if job.unit_id == unit_id for run in self.runs.get(job.id, [])]
@@ -46,6 +64,22 @@ class Bench:
     def safe(self, unit_id: uuid.UUID) -> bool | None:
         """True when every check passed last, False when one failed, None while one is missing."""
         return safety_standing(self.safety.get(unit_id, {}))
+
+
+LineKey = tuple[uuid.UUID, uuid.UUID]
+
+
+def line_of(job: Job) -> LineKey:
+    """Which line of its arm a job belongs to: artifact and spool."""
+    return job.artifact_id, job.spool_id
+
+
+def measured_of(artifact: ArtifactVersion) -> list[FeatureRow]:
+    return [f for f in artifact.features if f.kind in MEASURED]
+
+
+def readings_due(protocol: ProtocolVersion | None, artifact: ArtifactVersion) -> int:
+    return len(measured_of(artifact)) * protocol.repeats if protocol else 0
 
 
 def safety_standing(latest: dict[Check, SafetyCheck]) -> bool | None:
@@ -156,6 +190,9 @@ def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
         select(SlicedFile).where(SlicedFile.job_id.in_(job_ids)).order_by(SlicedFile.received_at)
     ):
         sliced[file.job_id] = file
+    wanted = {job.artifact_id for job in jobs}
+    wanted |= {line.artifact_id for arm in (protocol.arms if protocol else []) for line in arm.lines}
+    artifacts = {a.id: a for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(wanted)))}
     return Bench(
         study=study,
         protocol=protocol,
@@ -166,7 +203,8 @@ def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
         readings=current_readings(session, specimen_ids),
         scores=current_scores(session, specimen_ids, locked_only=True),
         noise=current_noise(session, run_ids),
-        features={f.id: f for f in (protocol.artifact.features if protocol else [])},
+        artifacts=artifacts,
+        features={f.id: f for a in artifacts.values() for f in measured_of(a)},
         instruments={i.id: i for i in session.scalars(select(Instrument))},
         spools={s.id: s for s in session.scalars(select(Spool))},
         sliced=sliced,
@@ -208,10 +246,20 @@ def measured_features(
     estimates: dict[uuid.UUID, Estimate | NotDetermined], features: dict[uuid.UUID, FeatureRow]
 ) -> list[MeasuredFeature]:
     return [
-        MeasuredFeature(Axis(f.axis), f.sense, f.nominal_mm, e.value - f.nominal_mm, e.u)
+        MeasuredFeature(Axis(f.axis), f.sense, f.nominal, e.value - f.nominal, e.u)
         for feature_id, e in estimates.items()
-        if not isinstance(e, NotDetermined) and (f := features[feature_id])
+        if not isinstance(e, NotDetermined) and (f := features[feature_id]) and f.kind is Kind.LENGTH
     ]
+
+
+def artifact_of(session: Session, specimen: Specimen) -> ArtifactVersion:
+    """The artifact that a specimen is a print of."""
+    return session.scalars(
+        select(ArtifactVersion)
+        .join(Job, Job.artifact_id == ArtifactVersion.id)
+        .join(Run, Run.job_id == Job.id)
+        .where(Run.id == specimen.run_id)
+    ).one()
 
 
 def job_with_unit(session: Session, job_id: uuid.UUID) -> Job:

@@ -3,11 +3,13 @@
 import math
 import uuid
 from collections import OrderedDict, defaultdict
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from threading import Lock
 
 from sqlalchemy.orm import Session
 
+from crevlo.core.artifacts.feature import Kind
 from crevlo.core.cost import CostInputs, CostPerPart, cost_per_good_part
 from crevlo.core.defects import specimen_quality
 from crevlo.core.estimate import Estimate, NotDetermined, effective_dof
@@ -15,11 +17,13 @@ from crevlo.core.noise import mean_level_db
 from crevlo.core.readings import pool_scatter
 from crevlo.core.scoring.figure import Counted, Figure
 from crevlo.core.success import success_chance
-from crevlo.stations.bench import Bench, load_bench, specimen_estimates, state_of
-from crevlo.stations.plan.study import Policies
+from crevlo.stations.bench import Bench, LineKey, line_of, load_bench, specimen_estimates, state_of
+from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.print_.run import level_at_1_m
 from crevlo.stations.shape import determined
+from crevlo.store.machine import FeatureRow
 from crevlo.store.run import Outcome, Run
+from crevlo.store.study import Job
 
 
 @dataclass(frozen=True)
@@ -36,31 +40,64 @@ class MachineFigures:
 
 
 @dataclass(frozen=True)
-class _Spread:
-    """Per machine the values that go into its mean, and the spread pooled over all machines."""
+class _Line:
+    """Values of one line (artifact and spool) per machine, and their spread pooled over all machines."""
 
+    name: str
     values: dict[uuid.UUID, list[float]]
     pooled: float | None
     dof: int
 
+
+@dataclass(frozen=True)
+class _Spread:
+    """Per line and machine the values that go into its mean."""
+
+    lines: list[_Line]
+
+    @property
+    def widest(self) -> _Line | None:
+        return max((p for p in self.lines if p.pooled is not None), key=lambda p: p.pooled or 0, default=None)
+
     def mean(self, unit_id: uuid.UUID, u_fixed: float, needs: str) -> Estimate:
-        """Mean with u² = s²/n + fixed²; s is pooled over the machines, because few copies say little alone."""
-        values = self.values.get(unit_id, [])
-        if not values:
+        """Mean over the lines of each line's mean, u² = Σ s²/n / lines² + fixed².
+
+        s is pooled over the machines, because few copies say little alone; a line without any second copy borrows the
+        widest spread of the others.
+        """
+        if not self.lines:
             raise NotDetermined(needs)
-        if self.pooled is None:
-            raise NotDetermined("a second copy on some machine, to know the spread")
-        scatter = self.pooled**2 / len(values)
-        u2 = scatter + u_fixed**2
-        return Estimate(math.fsum(values) / len(values), math.sqrt(u2), effective_dof(u2, scatter, self.dof))
+        widest = max(
+            (line for line in self.lines if line.pooled is not None), key=lambda p: p.pooled or 0, default=None
+        )
+        means, scatters = [], []
+        for line in self.lines:
+            values = line.values.get(unit_id, [])
+            if not values:
+                raise NotDetermined(needs if len(self.lines) == 1 else f"{needs} of the {line.name}")
+            own = line if line.pooled is not None else widest
+            if own is None or own.pooled is None:
+                raise NotDetermined("a second copy on some machine, to know the spread")
+            means.append(math.fsum(values) / len(values))
+            scatters.append((own.pooled**2 / len(values), own.dof))
+        n = len(self.lines)
+        u2 = sum(s for s, _ in scatters) / n**2 + u_fixed**2
+        # Welch–Satterthwaite over the lines: one effective term with the scatter's own degrees of freedom.
+        scatter = sum(s for s, _ in scatters)
+        fourth = sum(s**2 / dof for s, dof in scatters if dof)
+        dof = scatter**2 / fourth if fourth else 0
+        return Estimate(math.fsum(means) / n, math.sqrt(u2), effective_dof(u2, scatter / n**2, dof))
 
 
 @dataclass(frozen=True)
 class StudyFigures:
-    """A study as one transaction sees it, with every machine's figures."""
+    """A study as one transaction sees it, with every machine's figures on what all of them print."""
 
     bench: Bench
+    compared: Bench
     figures: dict[uuid.UUID, MachineFigures]
+    apart: list[str]
+    spreads: dict[str, tuple[float, int]]  # by criterion: spread between copies, with its degrees of freedom
 
 
 # A pure function of what a transaction sees: keyed by its snapshot, so never stale; lost without harm.
@@ -75,7 +112,9 @@ def study_figures(session: Session, study_id: uuid.UUID) -> StudyFigures:
         if state is not None and (study_id, state) in _known:
             return _known[study_id, state]
     bench = load_bench(session, study_id)
-    made = StudyFigures(bench, machine_figures(bench))
+    compared = bench.comparable()
+    figures, spreads = machine_figures(compared)
+    made = StudyFigures(bench, compared, figures, _apart(bench, compared), spreads)
     session.expunge_all()
     if state is not None:
         with _guard:
@@ -85,17 +124,24 @@ def study_figures(session: Session, study_id: uuid.UUID) -> StudyFigures:
     return made
 
 
-def machine_figures(bench: Bench) -> dict[uuid.UUID, MachineFigures]:
-    """Figures of every unit in the study; what cannot be determined says what it needs."""
-    per_specimen, per_face, u_caliper = _deviations(bench)
-    accuracy, quality = _spread(per_specimen), _spread(_qualities(bench))
+def machine_figures(bench: Bench) -> tuple[dict[uuid.UUID, MachineFigures], dict[str, tuple[float, int]]]:
+    """Figures of every unit in a comparable bench, and the spread between copies by criterion.
+
+    What cannot be determined says what it needs.
+    """
+    by_run = {run.id: job for job in bench.jobs for run in bench.runs.get(job.id, [])}
+    per_specimen, per_face, u_caliper = _deviations(bench, by_run)
+    sized = {job.artifact_id for job in bench.jobs if _sizes(bench, job.artifact_id)}
+    accuracy = _spread(bench, by_run, per_specimen, sized)
+    quality = _spread(bench, by_run, _qualities(bench))
     good = {
         u.unit_id: [r for r in bench.runs_of(u.unit_id) if r.outcome is Outcome.DONE and r.ended_at]
         for u in bench.units
     }
-    hours = _spread({unit: [_hours(r) for r in runs] for unit, runs in good.items()})
-    energy = _spread({unit: [r.energy_kwh for r in runs if r.energy_kwh is not None] for unit, runs in good.items()})
-    noise = _spread({unit: _levels(bench, runs) for unit, runs in good.items()})
+    everything = [r for runs in good.values() for r in runs]
+    hours = _spread(bench, by_run, {r.id: _hours(r) for r in everything})
+    energy = _spread(bench, by_run, {r.id: r.energy_kwh for r in everything if r.energy_kwh is not None})
+    noise = _spread(bench, by_run, _levels(bench, everything))
     figures = {}
     for entry in bench.units:
         unit = entry.unit_id
@@ -123,45 +169,83 @@ def machine_figures(bench: Bench) -> dict[uuid.UUID, MachineFigures]:
             unit_id=unit, raw=raw, counted=counted, excused=excused, cost=cost, cost_inputs=inputs,
             all_in=NotDetermined("the price paid") if price is None else Estimate(price + entry.unit.upgrades, 0.0),
         )  # fmt: skip
-    return figures
+    named = {"accuracy": accuracy, "defects": quality, "time": hours, "energy": energy, "noise": noise}
+    known = {code: spread.widest for code, spread in named.items()}
+    return figures, {code: (w.pooled, w.dof) for code, w in known.items() if w and w.pooled}
 
 
 def counted_causes(bench: Bench) -> set[str]:
     return set(Policies(**bench.protocol.policies).counted_causes) if bench.protocol else set()
 
 
-def _spread(values: dict[uuid.UUID, list[float]]) -> _Spread:
-    try:
-        pooled, dof = pool_scatter([v for v in values.values() if v])
-    except NotDetermined:
-        return _Spread(values, None, 0)
-    return _Spread(values, pooled, dof)
+def _apart(bench: Bench, compared: Bench) -> list[str]:
+    """In words what is printed and measured but stays out of the comparison."""
+    if bench.protocol is None or not bench.jobs:
+        return []
+    kept = {line_of(j) for j in compared.jobs}
+    first, *others = bench.protocol.arms
+    words = [
+        f"{line.artifact.name} from {line.spool.code}: not every machine can print it, so it stays out of the comparison."
+        for line in first.lines
+        if line.spool and (line.artifact_id, line.spool_id) not in kept
+    ]
+    return words + [f"The arm “{arm.name}” is kept apart: figures are of the arm “{first.name}”." for arm in others]
+
+
+def _spread(
+    bench: Bench,
+    by_run: Mapping[uuid.UUID, Job],
+    values: Mapping[uuid.UUID, float],
+    artifacts: set[uuid.UUID] | None = None,
+) -> _Spread:
+    """Values by run sorted into lines; only those of `artifacts`, where given."""
+    lines: dict[LineKey, dict[uuid.UUID, list[float]]] = {
+        line_of(job): defaultdict(list) for job in bench.jobs if artifacts is None or job.artifact_id in artifacts
+    }
+    for run_id, value in values.items():
+        job = by_run[run_id]
+        if line_of(job) in lines:
+            lines[line_of(job)][job.unit_id].append(value)
+    found = []
+    for (artifact_id, _), by_unit in lines.items():
+        try:
+            pooled, dof = pool_scatter([v for v in by_unit.values() if v])
+        except NotDetermined:
+            found.append(_Line(bench.artifacts[artifact_id].name, by_unit, None, 0))
+        else:
+            found.append(_Line(bench.artifacts[artifact_id].name, by_unit, pooled, dof))
+    return _Spread(found)
+
+
+def _sizes(bench: Bench, artifact_id: uuid.UUID) -> dict[uuid.UUID, FeatureRow]:
+    """The artifact's sizes with a nominal to be met: lengths and diagonals."""
+    return {f.id: f for f in bench.artifacts[artifact_id].features if f.kind in (Kind.LENGTH, Kind.DIAGONAL)}
 
 
 def _deviations(
-    bench: Bench,
-) -> tuple[dict[uuid.UUID, list[float]], dict[uuid.UUID, dict[uuid.UUID, list[float]]], float]:
-    """Mean absolute deviation per specimen, and face means per face, by machine; the caliper's calibration u."""
-    unit_of = {run.id: job.unit_id for job in bench.jobs for run in bench.runs.get(job.id, [])}
-    per_specimen: dict[uuid.UUID, list[float]] = defaultdict(list)
-    per_face: dict[uuid.UUID, dict[uuid.UUID, list[float]]] = defaultdict(lambda: defaultdict(list))
+    bench: Bench, by_run: Mapping[uuid.UUID, Job]
+) -> tuple[dict[uuid.UUID, float], dict[uuid.UUID, dict[tuple[uuid.UUID, ...], list[float]]], float]:
+    """Mean absolute deviation by run, and means of faces by machine, spool and face; the caliper's calibration u."""
+    per_specimen: dict[uuid.UUID, float] = {}
+    per_face: dict[uuid.UUID, dict[tuple[uuid.UUID, ...], list[float]]] = defaultdict(lambda: defaultdict(list))
     u_caliper = 0.0
     for specimen in bench.specimens:
+        job = by_run[specimen.run_id]
+        sizes = _sizes(bench, job.artifact_id)
         readings = bench.readings.get(specimen.id, [])
         estimates = specimen_estimates(readings, bench.features, bench.instruments)
-        known = {k: e for k, e in estimates.items() if isinstance(e, Estimate)}
+        known = {k: e for k, e in estimates.items() if isinstance(e, Estimate) and k in sizes}
         u_caliper = max([u_caliper, *(bench.instruments[r.instrument_id].u_calibration for r in readings)])
-        unit = unit_of[specimen.run_id]
         for feature_id, e in known.items():
-            per_face[unit][feature_id].append(e.value)
+            per_face[job.unit_id][job.spool_id, feature_id].append(e.value)
         # A half-measured specimen would mix easy with hard faces: only whole ones count here.
-        if len(known) == len(bench.features) and known:
-            off = [abs(e.value - bench.features[k].nominal_mm) for k, e in known.items()]
-            per_specimen[unit].append(math.fsum(off) / len(off))
+        if len(known) == len(sizes) and known:
+            off = [abs(e.value - sizes[k].nominal) for k, e in known.items()]
+            per_specimen[specimen.run_id] = math.fsum(off) / len(off)
     return per_specimen, per_face, u_caliper
 
 
-def _repeatability(faces: dict[uuid.UUID, list[float]]) -> Estimate:
+def _repeatability(faces: dict[tuple[uuid.UUID, ...], list[float]]) -> Estimate:
     try:
         s, dof = pool_scatter(list(faces.values()))
     except NotDetermined:
@@ -169,17 +253,17 @@ def _repeatability(faces: dict[uuid.UUID, list[float]]) -> Estimate:
     return Estimate(s, s / math.sqrt(2 * dof), math.inf)
 
 
-def _qualities(bench: Bench) -> dict[uuid.UUID, list[float]]:
-    unit_of = {run.id: job.unit_id for job in bench.jobs for run in bench.runs.get(job.id, [])}
-    by_unit: dict[uuid.UUID, list[float]] = defaultdict(list)
+def _qualities(bench: Bench) -> dict[uuid.UUID, float]:
+    """Mean quality over the raters, by run."""
+    found = {}
     for specimen in bench.specimens:
         by_rater: dict[uuid.UUID, dict[str, int]] = defaultdict(dict)
         for score in bench.scores.get(specimen.id, []):
             by_rater[score.person_id][score.defect] = score.severity
         qualities = [specimen_quality(s).value for s in by_rater.values()]
         if qualities:
-            by_unit[unit_of[specimen.run_id]].append(sum(qualities) / len(qualities))
-    return by_unit
+            found[specimen.run_id] = sum(qualities) / len(qualities)
+    return found
 
 
 def _attempts(bench: Bench, unit_id: uuid.UUID, *, first_only: bool) -> tuple[Counted, int]:
@@ -203,9 +287,9 @@ def _hours(run: Run) -> float:
     return (run.ended_at - run.started_at).total_seconds() / 3600
 
 
-def _levels(bench: Bench, runs: list[Run]) -> list[float]:
+def _levels(bench: Bench, runs: list[Run]) -> dict[uuid.UUID, float]:
     """One level at 1 m per run: the energy mean of its readings that can be determined."""
-    levels = []
+    levels = {}
     for run in runs:
         readings = []
         for reading in bench.noise.get(run.id, []):
@@ -214,7 +298,7 @@ def _levels(bench: Bench, runs: list[Run]) -> list[float]:
             except NotDetermined:
                 continue
         if readings:
-            levels.append(mean_level_db(readings))
+            levels[run.id] = mean_level_db(readings)
     return levels
 
 
@@ -237,29 +321,46 @@ def _cost_inputs(
 ) -> CostInputs | NotDetermined:
     entry = next(u for u in bench.units if u.unit_id == unit_id)
     study, unit = bench.study, entry.unit
-    jobs = [j for j in bench.jobs if j.unit_id == unit_id]
-    masses = [bench.sliced[j.id].facts.get("mass_g") for j in jobs if j.id in bench.sliced]
-    known = [m for m in masses if m is not None]
+    material = _material(bench, unit_id)
     for code in ("energy", "time"):
         figure = raw[code]
         if isinstance(figure, NotDetermined):
             return figure
     if unit.price_paid is None:
         return NotDetermined("the price paid, at Receive")
-    if not known:
-        return NotDetermined("a sliced file that states its filament")
+    if isinstance(material, NotDetermined):
+        return material
     energy, hours = raw["energy"], raw["time"]
     assert isinstance(energy, Estimate)
     assert isinstance(hours, Estimate)
-    spool = bench.spools[jobs[0].spool_id]
+    part_g, per_kg = material
     return CostInputs(
         price=unit.price_paid, upgrades=unit.upgrades, residual=unit.residual, life_h=study.life_h,
-        upkeep_per_h=study.upkeep_per_h, parts_per_plate=1, part_g=sum(known) / len(known), purge_g=0.0,
-        material_per_kg=spool.price_per_kg, energy_kwh=energy.value, tariff_per_kwh=study.tariff_per_kwh,
+        upkeep_per_h=study.upkeep_per_h, parts_per_plate=1, part_g=part_g, purge_g=0.0,
+        material_per_kg=per_kg, energy_kwh=energy.value, tariff_per_kwh=study.tariff_per_kwh,
         hours=hours.value, labour_min=study.labour_min, wage_per_h=study.wage_per_h,
         success=success_chance(counted.good, counted.tries).mean if counted.tries else 0.5,
         loss_fraction=study.loss_fraction, failed_labour_min=study.failed_labour_min,
     )  # fmt: skip
+
+
+def _material(bench: Bench, unit_id: uuid.UUID) -> tuple[float, float] | NotDetermined:
+    """Filament per part in g, mean over the lines as time and energy are, and the price per kg of that mixture."""
+    by_line: dict[LineKey, list[tuple[float, float]]] = defaultdict(list)
+    for job in bench.jobs:
+        mass = bench.sliced[job.id].facts.get("mass_g") if job.id in bench.sliced else None
+        if job.unit_id == unit_id and mass is not None:
+            by_line[line_of(job)].append((mass, mass * bench.spools[job.spool_id].price_per_kg))
+    wanted = {line_of(j): j.artifact_id for j in bench.jobs}
+    for line, artifact_id in wanted.items():
+        if not by_line.get(line):
+            of = f" of the {bench.artifacts[artifact_id].name}" if len(wanted) > 1 else ""
+            return NotDetermined(f"a sliced file{of} that states its filament")
+    grams = [sum(m for m, _ in pairs) / len(pairs) for pairs in by_line.values()]
+    money = [sum(c for _, c in pairs) / len(pairs) for pairs in by_line.values()]
+    if not grams or sum(grams) <= 0:
+        return NotDetermined("a sliced file that states its filament")
+    return sum(grams) / len(grams), sum(money) / sum(grams)
 
 
 def _cost_estimate(inputs: CostInputs, raw: dict[str, Figure], counted: Counted) -> Estimate:

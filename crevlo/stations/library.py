@@ -10,20 +10,37 @@ from sqlalchemy.orm import Session
 from sqlalchemy.orm.attributes import flag_modified
 from sqlalchemy.orm.exc import StaleDataError
 
+from crevlo.core.artifacts.feature import MEASURED
+from crevlo.core.lookalike import Sheet, lookalikes
 from crevlo.stations import shelf
+from crevlo.stations.artifact import stored
 from crevlo.stations.shape import Conflict, Missing, Refused, Shape
 from crevlo.stations.shelf import DrawingOut
 from crevlo.store.base import Base
 from crevlo.store.machine import (
     ArtifactVersion,
     Configuration,
-    FeatureRow,
     Instrument,
     InstrumentKind,
     Model,
     Spool,
     Unit,
 )
+
+
+class ModelSheet(Shape):
+    """The rest of a maker's specification sheet; empty where it says nothing."""
+
+    is_round: bool = False
+    top_share: float = Field(default=1.0, gt=0, le=1, description="width left at full height, for a tapering volume")
+    motion: str = Field(default="", max_length=60)
+    board: str = Field(default="", max_length=60)
+    hotend: str = Field(default="", max_length=60)
+    extruder: str = Field(default="", max_length=60)
+    nozzle_max_c: float | None = Field(default=None, gt=0, le=600)
+    bed_max_c: float | None = Field(default=None, gt=0, le=200)
+    weight_kg: float | None = Field(default=None, gt=0, le=500)
+    peak_w: float | None = Field(default=None, gt=0, le=5000)
 
 
 class NewModel(Shape):
@@ -35,11 +52,22 @@ class NewModel(Shape):
     list_price: float | None = Field(default=None, ge=0)
     tools: int = Field(default=1, ge=1, le=64)
     enclosed: bool = False
+    sheet: ModelSheet = ModelSheet()
 
 
 class ModelOut(NewModel):
     version: int
     units: int = 0
+
+
+class LookalikeOut(Shape):
+    """Two models whose sheets look like one machine under two names."""
+
+    first: str
+    second: str
+    reasons: list[str]
+    against: list[str]
+    open: list[str]
 
 
 class SpoolIn(Shape):
@@ -74,12 +102,17 @@ class InstrumentOut(InstrumentIn):
 
 
 class FeatureOut(Shape):
+    """A feature as stored; `measured` ones are read in mm, the others are judged."""
+
     id: uuid.UUID
     code: str
+    kind: str
     axis: str
     sense: int
-    nominal_mm: float
+    nominal: float
+    unit: str
     method: str
+    measured: bool
 
 
 class ArtifactOut(Shape):
@@ -93,11 +126,15 @@ class ArtifactOut(Shape):
     drawing: DrawingOut
 
 
+class ChangedModel(NewModel):
+    version: int
+
+
 class Library(Shape):
     models: list[ModelOut]
+    lookalikes: list[LookalikeOut]
     spools: list[SpoolOut]
     instruments: list[InstrumentOut]
-    artifacts: list[ArtifactOut]
 
 
 AnyRow = TypeVar("AnyRow", bound=Base)
@@ -105,14 +142,14 @@ AnyRow = TypeVar("AnyRow", bound=Base)
 
 def library(session: Session) -> Library:
     units = dict(session.execute(select(Unit.model_id, func.count()).group_by(Unit.model_id)).tuples().all())
-    models = session.scalars(select(Model).order_by(Model.name))
+    models = session.scalars(select(Model).order_by(Model.name)).all()
     return Library(
         models=[ModelOut(**_plain(m), units=units.get(m.id, 0)) for m in models],
+        lookalikes=[LookalikeOut.model_validate(p) for p in lookalikes([_sheet(m) for m in models])],
         spools=[SpoolOut.model_validate(s) for s in session.scalars(select(Spool).order_by(Spool.code))],
         instruments=[
             InstrumentOut.model_validate(i) for i in session.scalars(select(Instrument).order_by(Instrument.code))
         ],
-        artifacts=[artifact_out(a) for a in session.scalars(select(ArtifactVersion).order_by(ArtifactVersion.code))],
     )
 
 
@@ -123,6 +160,26 @@ def add_model(session: Session, given: NewModel) -> ModelOut:
     session.add(model)
     session.flush()
     return ModelOut(**_plain(model))
+
+
+def change_model(session: Session, model_id: uuid.UUID, given: ChangedModel) -> ModelOut:
+    """Corrects a model's sheet; what was computed from the old one is computed anew."""
+    model = session.get(Model, model_id)
+    if model is None:
+        raise Missing("There is no such model.")
+    other = session.scalar(select(Model.id).where(func.lower(Model.name) == given.name.lower(), Model.id != model_id))
+    if other:
+        raise Refused(f"There is already a model called {given.name}.")
+    change(session, model, given.version, given.model_dump(exclude={"version", "id"}))
+    return ModelOut(**_plain(model))
+
+
+def _sheet(m: Model) -> Sheet:
+    given = ModelSheet(**m.sheet)
+    return Sheet(
+        m.name, (m.bed_x_mm, m.bed_y_mm, m.height_mm), m.tools, m.enclosed, given.is_round, m.list_price,
+        given.weight_kg, given.motion, given.board, given.hotend, given.extruder,
+    )  # fmt: skip
 
 
 def add_spool(session: Session, given: SpoolIn) -> SpoolOut:
@@ -165,36 +222,18 @@ def configuration_of(session: Session, unit_id: uuid.UUID) -> Configuration:
     return latest
 
 
-def volumes(session: Session) -> list[shelf.Machine]:
-    """Printable volumes of the models, by their sheets."""
-    models = session.scalars(select(Model).order_by(Model.name))
-    return [
-        shelf.Machine(name=m.name, bed_x_mm=m.bed_x_mm, bed_y_mm=m.bed_y_mm, height_mm=m.height_mm) for m in models
-    ]
-
-
-def built_in_artifact(session: Session, code: str = "SB") -> ArtifactVersion:
-    """The stored version of a built-in artifact; written on first use."""
-    stored = session.scalar(select(ArtifactVersion).where(ArtifactVersion.code == code, ArtifactVersion.number == 1))
-    if stored:
-        return stored
-    built = shelf.built(code)
-    stored = ArtifactVersion(code=code, number=1, name=built.name, definition={"built_in": code})
-    stored.features = [
-        FeatureRow(position=at, code=f.code, axis=f.axis, sense=f.sense, nominal_mm=f.nominal, method=f.method)
-        for at, f in enumerate(built.features)
-    ]
-    session.add(stored)
-    session.flush()
-    return stored
-
-
-def artifact_out(row: ArtifactVersion) -> ArtifactOut:
-    built = shelf.built(row.code)
+def artifact_out(session: Session, row: ArtifactVersion) -> ArtifactOut:
+    a = stored(session, row)
     return ArtifactOut(
-        id=row.id, code=row.code, number=row.number, name=row.name, note=built.note, isolates=built.isolates,
-        features=[FeatureOut.model_validate(f) for f in row.features],
-        drawing=shelf.drawing(row.code),
+        id=row.id, code=row.code, number=row.number, name=row.name, note=a.artifact.note, isolates=a.artifact.isolates,
+        features=[
+            FeatureOut(
+                id=f.id, code=f.code, kind=f.kind, axis=f.axis, sense=f.sense, nominal=f.nominal, unit=f.unit,
+                method=f.method, measured=f.kind in MEASURED,
+            )
+            for f in row.features
+        ],
+        drawing=shelf.drawing(a),
     )  # fmt: skip
 
 

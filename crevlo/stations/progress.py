@@ -6,8 +6,9 @@ from datetime import UTC, datetime
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from crevlo.stations.bench import current_protocol, get_study, latest_safety, safety_standing
+from crevlo.stations.bench import current_protocol, get_study, latest_safety, readings_due, safety_standing
 from crevlo.stations.shape import Shape
+from crevlo.store.machine import ArtifactVersion
 from crevlo.store.reading import InspectionLock, Reading
 from crevlo.store.run import Outcome, Run, Specimen
 from crevlo.store.study import Job, ReportRevision, Study
@@ -52,7 +53,20 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
         )
     ) or 0  # fmt: skip
     specimens = list(session.scalars(select(Specimen.id).where(Specimen.study_id == study_id)))
-    due = len(protocol.artifact.features) * protocol.repeats if protocol else 0
+    artifact_of = dict(
+        session.execute(
+            select(Specimen.id, Job.artifact_id)
+            .join(Run, Run.id == Specimen.run_id)
+            .join(Job, Job.id == Run.job_id)
+            .where(Specimen.study_id == study_id)
+        )
+        .tuples()
+        .all()
+    )
+    due = {
+        a.id: readings_due(protocol, a)
+        for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(set(artifact_of.values()))))
+    }
     kept = dict(
         session.execute(
             select(Reading.specimen_id, func.count())
@@ -62,7 +76,7 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
         .tuples()
         .all()
     )
-    measured = sum(kept.get(s, 0) >= due for s in specimens)
+    measured = sum(kept.get(s, 0) >= due[artifact_of[s]] for s in specimens)
     locked = session.scalar(
         select(func.count(func.distinct(InspectionLock.specimen_id))).where(InspectionLock.specimen_id.in_(specimens))
     ) or 0  # fmt: skip

@@ -1,25 +1,25 @@
-"""The shelf of built-in artifacts: cards, one in detail with any sizes, and files to slice."""
+"""The shelf of artifacts, built-in and own: cards, one in detail with any sizes, files to slice, and full plates."""
 
-import math
 from functools import lru_cache
-from typing import Any
 
 from pydantic import BaseModel, Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
 
-from crevlo.core.artifacts.artifact import Artifact, Design
+from crevlo.core.artifacts.artifact import Artifact
 from crevlo.core.artifacts.drawing import isometric
 from crevlo.core.artifacts.export import packed, stl, three_mf
-from crevlo.core.artifacts.fit import Bed, fits
+from crevlo.core.artifacts.fit import Bed, Fit, fits
 from crevlo.core.artifacts.footprint import footprint, plated
-from crevlo.core.artifacts.shelf import DESIGNS, SHELF
+from crevlo.core.artifacts.shelf import SHELF
 from crevlo.core.estimate import BadInput
 from crevlo.core.plate import Packing, Plate, pack, placed
-from crevlo.stations.shape import Missing, Shape
+from crevlo.stations.artifact import SHELF_VERSION, Sizes, Standing, built, standing, stored
+from crevlo.stations.kept import Kept
+from crevlo.stations.shape import Shape
+from crevlo.store.machine import ArtifactVersion, Model
 
-# Version of the built-in definitions; a change of any of them counts it up.
-VERSION = 1
 PLA_G_PER_CM3 = 1.24
-Sizes = tuple[tuple[str, float], ...]
 
 
 class FaceOut(Shape):
@@ -42,10 +42,14 @@ class DrawingOut(Shape):
 
 
 class ShelfCard(Shape):
+    ref: str = Field(description="names it in every call: its code, or the id of a stored version")
     code: str
+    number: int
+    own: bool
     name: str
     isolates: str
     features: int
+    tools: int
     size_mm: list[float]
     solid_g: float = Field(description="mass when printed solid in PLA; a sliced file tells the real one")
 
@@ -72,6 +76,7 @@ class ShelfFeature(Shape):
     nominal: float
     unit: str
     method: str
+    ends: list[list[float]] | None
 
 
 class BedFit(Shape):
@@ -85,9 +90,9 @@ class BedFit(Shape):
 class ShelfDetail(ShelfCard):
     isolates_not: str
     note: str
-    version: int
+    licence: str
+    source: str
     bodies: int
-    tools: int
     triangles: int
     parameters: list[ParameterOut]
     feature_list: list[ShelfFeature]
@@ -119,83 +124,71 @@ class PlateOut(Shape):
     outlines: list[list[list[float]]]
 
 
-class Machine(BaseModel):
-    """A model's name and printable volume, for the question whether an artifact fits."""
-
-    name: str
-    bed_x_mm: float
-    bed_y_mm: float
-    height_mm: float
+_drawings: Kept[DrawingOut] = Kept(96)
+_fits: Kept[Fit] = Kept(2000)
+_packings: Kept[Packing] = Kept(32)
 
 
-def sizes_of(text: str) -> Sizes:
-    """ "width:120,height:30" as sizes. Raises BadInput for anything else."""
-    found = []
-    for part in filter(None, text.split(",")):
-        name, _, value = part.partition(":")
-        try:
-            number = float(value)
-        except ValueError:
-            number = math.nan
-        if not math.isfinite(number):
-            raise BadInput(f"a size is written as name:number, not {part[:40]}")
-        found.append((name.strip(), number))
-    return tuple(sorted(found))
+def drawing(a: Standing) -> DrawingOut:
+    return _drawings.get(a.key, lambda: DrawingOut.model_validate(isometric(a.artifact)))
 
 
-def _design(code: str) -> Design:
-    if code not in DESIGNS:
-        raise Missing("There is no such artifact on the shelf.")
-    return DESIGNS[code]
+def drawing_of(session: Session, ref: str) -> DrawingOut:
+    return drawing(standing(session, ref))
 
 
-@lru_cache(maxsize=64)
-def built(code: str, sizes: Sizes = ()) -> Artifact:
-    return _design(code).build(dict(sizes))
+def cards(session: Session) -> Shelf:
+    """The built-in artifacts in their usual sizes, then stored versions: own ones and those with other sizes."""
+    rows = session.scalars(select(ArtifactVersion).order_by(ArtifactVersion.code, ArtifactVersion.number))
+    more = [stored(session, r) for r in rows if r.mesh_sha256 or r.definition["sizes"]]
+    return Shelf(artifacts=[card(a) for a in (*(standing(session, d.code) for d in SHELF), *more)])
 
 
-@lru_cache(maxsize=64)
-def drawing(code: str, sizes: Sizes = ()) -> DrawingOut:
-    return DrawingOut.model_validate(isometric(built(code, sizes)))
-
-
-def cards() -> Shelf:
-    return Shelf(artifacts=[ShelfCard(**_card(design.code, ())) for design in SHELF])
-
-
-def detail(code: str, sizes: Sizes, machines: list[Machine]) -> ShelfDetail:
-    design, artifact = _design(code), built(code, sizes)
-    values = artifact.values or {p.name: p.usual for p in design.parameters}
+def detail(session: Session, ref: str, sizes: Sizes) -> ShelfDetail:
+    a = standing(session, ref, sizes)
+    artifact = a.artifact
     return ShelfDetail(
-        **_card(code, sizes), isolates_not=artifact.isolates_not, note=artifact.note, version=VERSION,
-        bodies=len(artifact.bodies), tools=1 + max(b.tool for b in artifact.bodies),
+        **card(a).model_dump(), isolates_not=artifact.isolates_not, note=artifact.note, licence=a.licence,
+        source=a.source, bodies=len(artifact.bodies),
         triangles=sum(b.solid.num_tri() for b in artifact.bodies),
         parameters=[
-            ParameterOut(**{k: getattr(p, k) for k in ("name", "label", "unit", "usual", "least", "most")}, value=values[p.name])
-            for p in design.parameters
+            ParameterOut(
+                **{k: getattr(p, k) for k in ("name", "label", "unit", "usual", "least", "most")},
+                value=artifact.values[p.name],
+            )
+            for p in (a.design.parameters if a.design else ())
         ],
-        feature_list=[ShelfFeature.model_validate(f, extra="ignore") for f in artifact.features],
-        drawing=drawing(code, sizes), beds=[_bed_fit(artifact, m) for m in machines],
+        feature_list=[ShelfFeature.model_validate(f) for f in artifact.features],
+        drawing=drawing(a),
+        beds=[_bed_fit(a, m) for m in session.scalars(select(Model).order_by(Model.name))],
     )  # fmt: skip
 
 
-def file(code: str, sizes: Sizes, kind: str) -> bytes:
-    return (stl if kind == "stl" else three_mf)(built(code, sizes), VERSION)
+def file(session: Session, ref: str, sizes: Sizes, kind: str) -> tuple[bytes, str]:
+    """The artifact as STL or 3MF, and its file's name."""
+    a = standing(session, ref, sizes)
+    return _file(a.artifact, a.number, kind), f"{a.artifact.code}-{a.number}.{kind}"
 
 
-@lru_cache(maxsize=32)
-def _packed(code: str, sizes: Sizes, wish: str) -> Packing:
-    w = PlateWish.model_validate_json(wish)
-    return pack(
-        footprint(built(code, sizes)), Plate(w.bed_x, w.bed_y, w.round), spacing_mm=w.spacing, brim_mm=w.brim,
-        turns_deg=tuple(360 / w.turns * k for k in range(w.turns)), wanted=w.wanted,
-    )  # fmt: skip
+def _file(artifact: Artifact, number: int, kind: str) -> bytes:
+    return (stl if kind == "stl" else three_mf)(artifact, number)
 
 
-def plate(code: str, sizes: Sizes, wish: PlateWish) -> PlateOut:
+def _packed(a: Standing, wish: PlateWish) -> Packing:
+    def make() -> Packing:
+        return pack(
+            footprint(a.artifact), Plate(wish.bed_x, wish.bed_y, wish.round), spacing_mm=wish.spacing,
+            brim_mm=wish.brim, turns_deg=tuple(360 / wish.turns * k for k in range(wish.turns)), wanted=wish.wanted,
+        )  # fmt: skip
+
+    return _packings.get(f"{a.key} {PlateWish.model_dump_json(wish)}", make)
+
+
+def plate(session: Session, ref: str, sizes: Sizes, wish: PlateWish) -> PlateOut:
     """Copies of an artifact packed on a bed."""
-    packing = _packed(code, sizes, wish.model_dump_json())
-    shadow = footprint(built(code, sizes))
+    a = standing(session, ref, sizes)
+    packing = _packed(a, wish)
+    shadow = footprint(a.artifact)
     outlines = [
         [list(map(float, p)) for p in part.exterior.coords]
         for place in packing.placements
@@ -210,31 +203,47 @@ def plate(code: str, sizes: Sizes, wish: PlateWish) -> PlateOut:
     )  # fmt: skip
 
 
-def plate_file(code: str, sizes: Sizes, wish: PlateWish, kind: str) -> bytes:
-    """The packed plate as one part; refused where nothing fits."""
-    packing = _packed(code, sizes, wish.model_dump_json())
+def plate_file(session: Session, ref: str, sizes: Sizes, wish: PlateWish, kind: str) -> tuple[bytes, str]:
+    """The packed plate as one part and its file's name; refused where nothing fits."""
+    a = standing(session, ref, sizes)
+    packing = _packed(a, wish)
     if not packing.placements:
         raise BadInput("not one copy fits on this bed")
-    return (stl if kind == "stl" else three_mf)(plated(built(code, sizes), packing.placements), VERSION)
+    return _file(plated(a.artifact, packing.placements), a.number, kind), f"{a.artifact.code}-{a.number}-plate.{kind}"
 
 
 @lru_cache(maxsize=1)
 def whole_set() -> bytes:
-    """Every artifact in its usual sizes, as STL and 3MF, in one zip."""
-    names = [(d, f"{d.code}-{VERSION}-{d.name.lower().replace(' ', '-')}") for d in SHELF]
-    return packed((f"{name}.{kind}", file(d.code, (), kind)) for d, name in names for kind in ("stl", "3mf"))
+    """Every built-in artifact in its usual sizes, as STL and 3MF, in one zip."""
+    names = [(d, f"{d.code}-{SHELF_VERSION}-{d.name.lower().replace(' ', '-')}") for d in SHELF]
+    return packed(
+        (f"{name}.{kind}", _file(built(d.code), SHELF_VERSION, kind)) for d, name in names for kind in ("stl", "3mf")
+    )
 
 
-def _card(code: str, sizes: Sizes) -> dict[str, Any]:
-    artifact = built(code, sizes)
-    return {
-        "code": code, "name": artifact.name, "isolates": artifact.isolates, "features": len(artifact.features),
-        "size_mm": list(artifact.size_mm), "solid_g": artifact.volume_mm3 / 1000 * PLA_G_PER_CM3,
-    }  # fmt: skip
+def card(a: Standing) -> ShelfCard:
+    artifact = a.artifact
+    return ShelfCard(
+        ref=a.ref, code=artifact.code, number=a.number, own=a.design is None, name=artifact.name,
+        isolates=artifact.isolates, features=len(artifact.features), tools=artifact.tools, size_mm=list(artifact.size_mm),
+        solid_g=artifact.volume_mm3 / 1000 * PLA_G_PER_CM3,
+    )  # fmt: skip
 
 
-def _bed_fit(artifact: Artifact, machine: Machine) -> BedFit:
-    found = fits(artifact, Bed(machine.bed_x_mm, machine.bed_y_mm, machine.height_mm))
+def bed_of(model: Model) -> Bed:
+    """A model's build volume by its sheet."""
+    return Bed(
+        model.bed_x_mm, model.bed_y_mm, model.height_mm, bool(model.sheet.get("is_round")),
+        float(model.sheet.get("top_share") or 1.0),
+    )  # fmt: skip
+
+
+def fit_on(a: Standing, bed: Bed) -> Fit:
+    return _fits.get(f"{a.key} {bed}", lambda: fits(a.artifact, bed))
+
+
+def _bed_fit(a: Standing, model: Model) -> BedFit:
+    found = fit_on(a, bed_of(model))
     return BedFit(
-        machine=machine.name, bed_x_mm=machine.bed_x_mm, bed_y_mm=machine.bed_y_mm, fits=found.fits, words=found.words
+        machine=model.name, bed_x_mm=model.bed_x_mm, bed_y_mm=model.bed_y_mm, fits=found.fits, words=found.words
     )

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.scoring.figure import Counted
-from crevlo.stations.bench import Bench, current_protocol, specimen_estimates
+from crevlo.stations.bench import Bench, artifact_of, measured_of, specimen_estimates
 from crevlo.stations.cost.part import PARTS
 from crevlo.stations.figures import MachineFigures, counted_causes, study_figures
 from crevlo.stations.rank.criteria import BY_CODE
@@ -65,10 +65,9 @@ class Source(Shape):
 def measure_source(session: Session, specimen_id: uuid.UUID, feature_code: str | None) -> Source:
     """Readings behind one face, or behind the specimen's size fit; names no machine."""
     specimen = session.get(Specimen, specimen_id)
-    protocol = current_protocol(session, specimen.study_id) if specimen else None
-    if specimen is None or protocol is None:
+    if specimen is None:
         raise Missing("There is no such specimen.")
-    features = {f.id: f for f in protocol.artifact.features if feature_code in (None, f.code)}
+    features = {f.id: f for f in measured_of(artifact_of(session, specimen)) if feature_code in (None, f.code)}
     if not features:
         raise Missing("There is no such face.")
     query = select(Reading).where(Reading.specimen_id == specimen_id, Reading.feature_id.in_(features))
@@ -86,7 +85,7 @@ def measure_source(session: Session, specimen_id: uuid.UUID, feature_code: str |
     current = [r for r in rows if r.id not in replaced]
     instruments = {i.id: i for i in session.scalars(select(Instrument))}
     estimate = specimen_estimates(current, features, instruments).get(feature.id)
-    inputs = [Input(name="Nominal", amount=f"{feature.nominal_mm:.2f} mm", note=feature.method)]
+    inputs = [Input(name="Nominal", amount=f"{feature.nominal:.2f} mm", note=feature.method)]
     amount = "not determined"
     if isinstance(estimate, Estimate):
         amount = f"{estimate.value:.3f} ± {estimate.expanded:.3f} mm"
@@ -111,7 +110,7 @@ def measure_source(session: Session, specimen_id: uuid.UUID, feature_code: str |
 def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part: str) -> Source:
     """What one bead of the cost bar is made of."""
     inputs = study_figures(session, study_id)
-    bench, currency = inputs.bench, inputs.bench.study.currency
+    bench, currency = inputs.compared, inputs.bench.study.currency
     entry, figures = _unit(bench, inputs.figures, unit_id)
     if part not in (*PARTS, "total"):
         raise Missing("Cost has no such part.")
@@ -125,12 +124,12 @@ def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part:
             inputs=[],
             entries=[],
         )
-    spool = bench.protocol.spool if bench.protocol else None
+    spools = ", ".join(sorted({bench.spools[j.spool_id].code for j in bench.jobs}))
     tries = f"{figures.counted.good} of {figures.counted.tries} counted attempts good, {figures.excused} excused"
     rules: dict[str, tuple[str, list[Input]]] = {
         "material": ("grams / 1000 · price per kg", [
             Input(name="Filament per part", amount=f"{given.part_g:.2f} g", note="mean of the sliced files"),
-            Input(name="Price", amount=f"{given.material_per_kg:.2f} {currency}/kg", note=f"spool {spool.code}" if spool else "")]),
+            Input(name="Price", amount=f"{given.material_per_kg:.2f} {currency}/kg", note=f"spool {spools}" if spools else "")]),
         "energy": ("kWh · tariff", [
             Input(name="Energy", amount=f"{given.energy_kwh:.3f} kWh", note="mean of the good prints"),
             Input(name="Tariff", amount=f"{given.tariff_per_kwh:.3f} {currency}/kWh", note="cost basis of the study")]),
@@ -176,7 +175,7 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
     view = view_rank(session, study_id, asked)
     standing = next((s for s in view.standings if s.machine.unit_id == unit_id), None)
     inputs = study_figures(session, study_id)
-    bench = inputs.bench
+    bench = inputs.compared
     entry, figures = _unit(bench, inputs.figures, unit_id)
     name = entry.unit.model.name
     if criterion == "total":

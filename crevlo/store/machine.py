@@ -5,9 +5,10 @@ from datetime import date, datetime
 from enum import StrEnum
 from typing import Any
 
-from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
+from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint, text
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
+from crevlo.core.artifacts.feature import Kind
 from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
 
 
@@ -26,6 +27,7 @@ class Model(Editable, Base):
     list_price: Mapped[float | None]
     tools: Mapped[int] = mapped_column(default=1)
     enclosed: Mapped[bool] = mapped_column(default=False)
+    sheet: Mapped[dict[str, Any]] = mapped_column(server_default=text("'{}'::jsonb"))
     __table_args__ = (
         CheckConstraint("length(name) between 1 and 80", name="name_length"),
         CheckConstraint("bed_x_mm > 0 and bed_y_mm > 0 and height_mm > 0", name="volume_positive"),
@@ -149,15 +151,25 @@ class ZeroCheck(Identified, Base):
 
 
 class ArtifactVersion(Identified, Base):
-    """One version of a standard test print; `definition` keeps what its drawing and features come from."""
+    """One version of a standard test print, never changed; `definition` keeps what its mesh and features come from.
+
+    A built-in one names its design and sizes; an own one has its mesh among the uploads.
+    """
 
     __tablename__ = "artifact"
     code: Mapped[str]
     number: Mapped[int]
     name: Mapped[str]
     definition: Mapped[dict[str, Any]]
+    mesh_sha256: Mapped[str | None] = mapped_column(ForeignKey("upload.sha256"))
+    licence: Mapped[str] = mapped_column(server_default="")
+    source: Mapped[str] = mapped_column(server_default="")
+    added_at: Mapped[datetime] = recorded_at()
     features: Mapped[list["FeatureRow"]] = relationship(order_by="FeatureRow.position", lazy="selectin")
-    __table_args__ = (UniqueConstraint("code", "number"),)
+    __table_args__ = (
+        UniqueConstraint("code", "number"),
+        CheckConstraint("mesh_sha256 is null or (length(licence) > 0 and length(source) > 0)", name="own_has_source"),
+    )
 
 
 class FeatureRow(Identified, Base):
@@ -165,13 +177,18 @@ class FeatureRow(Identified, Base):
     artifact_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("artifact.id"))
     position: Mapped[int]
     code: Mapped[str]
+    kind: Mapped[Kind] = mapped_column(enum_of(Kind), server_default="length")
     axis: Mapped[str]
     sense: Mapped[int]
-    nominal_mm: Mapped[float]
+    nominal: Mapped[float]
+    unit: Mapped[str] = mapped_column(server_default="mm")
     method: Mapped[str]
+    ends: Mapped[list[Any] | None]
     __table_args__ = (
         UniqueConstraint("artifact_id", "code"),
-        CheckConstraint("axis in ('X', 'Y', 'Z')", name="axis_known"),
+        CheckConstraint("axis in ('X', 'Y', 'Z', 'D')", name="axis_known"),
         CheckConstraint("sense in (-1, 0, 1)", name="sense_known"),
-        CheckConstraint("nominal_mm > 0", name="nominal_positive"),
+        CheckConstraint("nominal >= 0", name="nominal_not_negative"),
+        CheckConstraint("unit in ('mm', '°')", name="unit_known"),
+        CheckConstraint("kind <> 'length' or (nominal > 0 and unit = 'mm' and axis <> 'D')", name="length_has_axis"),
     )

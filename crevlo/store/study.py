@@ -7,6 +7,7 @@ from typing import Any
 from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint, text
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
+from crevlo.core.protocol import Slicing, Tuning
 from crevlo.core.scoring.gate import GateKind
 from crevlo.core.scoring.value import Shape
 from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
@@ -43,38 +44,34 @@ class Study(Editable, Base):
 
 
 class StudyUnit(Identified, Base):
-    """A unit taking part in a study, with the copies it prints; at most one is the control."""
+    """A unit taking part in a study; at most one is the control."""
 
     __tablename__ = "study_unit"
     study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"))
     unit_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("unit.id"))
-    copies: Mapped[int]
     is_control: Mapped[bool] = mapped_column(default=False)
     position: Mapped[int]
     unit: Mapped[Unit] = relationship(lazy="joined")
     __table_args__ = (
         UniqueConstraint("study_id", "unit_id"),
-        CheckConstraint("copies between 1 and 20", name="copies_range"),
         Index("uq_study_unit_control", "study_id", unique=True, postgresql_where=text("is_control")),
     )
 
 
 class ProtocolVersion(Editable, Base):
-    """Conditions and policies; a draft until frozen, then only deviations are added."""
+    """Arms and policies; a draft until frozen, then only deviations are added."""
 
     __tablename__ = "protocol"
     study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"))
     number: Mapped[int]
-    artifact_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("artifact.id"))
-    spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
     repeats: Mapped[int] = mapped_column(default=3)
-    conditions: Mapped[dict[str, Any]]
     policies: Mapped[dict[str, Any]]
     frozen_at: Mapped[datetime | None]
     frozen_by: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("person.id"))
     freeze_recorded_at: Mapped[datetime | None]
-    artifact: Mapped[ArtifactVersion] = relationship(lazy="joined")
-    spool: Mapped[Spool | None] = relationship(lazy="joined")
+    arms: Mapped[list["Arm"]] = relationship(
+        order_by="Arm.position", lazy="selectin", cascade="all, delete-orphan", passive_deletes=False
+    )
     __table_args__ = (
         UniqueConstraint("study_id", "number"),
         CheckConstraint("repeats between 1 and 10", name="repeats_range"),
@@ -82,19 +79,60 @@ class ProtocolVersion(Editable, Base):
     )
 
 
+class Arm(Identified, Base):
+    """One way of slicing and tuning within a study, with its print conditions; results of arms are never mixed."""
+
+    __tablename__ = "arm"
+    protocol_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("protocol.id"))
+    position: Mapped[int]
+    name: Mapped[str]
+    slicing: Mapped[Slicing] = mapped_column(enum_of(Slicing))
+    tuning: Mapped[Tuning] = mapped_column(enum_of(Tuning))
+    conditions: Mapped[dict[str, Any]]
+    lines: Mapped[list["PrintLine"]] = relationship(
+        order_by="PrintLine.position", lazy="selectin", cascade="all, delete-orphan"
+    )
+    __table_args__ = (
+        UniqueConstraint("protocol_id", "name"),
+        CheckConstraint("length(name) between 1 and 60", name="name_length"),
+    )
+
+
+class PrintLine(Identified, Base):
+    """One artifact from one spool, so many copies, on every machine of the study that can print it."""
+
+    __tablename__ = "print_line"
+    arm_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("arm.id"))
+    position: Mapped[int]
+    artifact_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("artifact.id"))
+    spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
+    second_spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
+    copies: Mapped[int]
+    artifact: Mapped[ArtifactVersion] = relationship(lazy="joined")
+    spool: Mapped[Spool | None] = relationship(lazy="joined", foreign_keys=[spool_id])
+    second_spool: Mapped[Spool | None] = relationship(lazy="joined", foreign_keys=[second_spool_id])
+    __table_args__ = (
+        UniqueConstraint("arm_id", "artifact_id", "spool_id", postgresql_nulls_not_distinct=True),
+        CheckConstraint("copies between 1 and 20", name="copies_range"),
+        CheckConstraint("second_spool_id <> spool_id", name="two_spools_differ"),
+    )
+
+
 class Job(Identified, Base):
-    """A planned print: unit × artifact × spool × copy; `position` is its place in the shuffled order."""
+    """A planned print: arm × unit × artifact × spool × copy; `position` is its place in the shuffled order."""
 
     __tablename__ = "job"
     study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"), index=True)
     unit_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("unit.id"))
     artifact_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("artifact.id"))
     spool_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("spool.id"))
+    second_spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
+    arm_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("arm.id"))
     copy: Mapped[int]
     position: Mapped[int]
     unit: Mapped[Unit] = relationship(lazy="joined")
     __table_args__ = (
-        UniqueConstraint("study_id", "unit_id", "artifact_id", "copy"),
+        UniqueConstraint("arm_id", "unit_id", "artifact_id", "spool_id", "copy"),
         UniqueConstraint("study_id", "position"),
         CheckConstraint("copy > 0", name="copy_positive"),
     )
@@ -161,6 +199,18 @@ class GateRow(Identified, Base):
         UniqueConstraint("profile_id", "kind"),
         CheckConstraint('"limit" >= 0', name="limit_not_negative"),
     )
+
+
+class ProtocolTemplate(Editable, Base):
+    """A protocol kept under a name for later studies: arms, lines and policies, without machines or spools."""
+
+    __tablename__ = "protocol_template"
+    name: Mapped[str] = mapped_column(unique=True)
+    about: Mapped[str] = mapped_column(default="")
+    content: Mapped[dict[str, Any]]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    saved_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (CheckConstraint("length(name) between 1 and 80", name="name_length"),)
 
 
 class ReportRevision(Identified, Base):

@@ -32,7 +32,8 @@ def _ids(shared_bench: Bench, study: str) -> dict[str, str]:
             "job_id": one("select id from job limit 1"), "run_id": one("select id from run limit 1"),
             "specimen_id": one("select id from specimen order by position limit 1"),
             "profile_id": one("select id from buyer_profile limit 1"), "person_id": one("select id from person limit 1"),
-            "revision_id": str(uuid.uuid4()), "name": "x", "code": "SB", "kind": "stl",
+            "model_id": str(uuid.uuid4()), "key": "quick", "sha256": "0" * 64,
+            "revision_id": str(uuid.uuid4()), "name": "x", "ref": "SB", "kind": "stl",
         }  # fmt: skip
 
 
@@ -42,7 +43,7 @@ def test_every_call_a_rater_can_make_names_no_machine(
     rater = shared_bench.as_("rater")
     ids = _ids(shared_bench, played.study)
     queue = rater.get(f"/api/studies/{played.study}/measure")
-    faces = queue["artifact"]["features"]
+    faces = queue["artifacts"][0]["features"]
     unmeasured = next(q for q in queue["queue"] if q["done"] == 0)
     number = count()
     bodies = {

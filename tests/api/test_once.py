@@ -24,7 +24,7 @@ def _next_reading(client: Client, study: str) -> tuple[str, dict[str, object]]:
     queue = client.get(f"/api/studies/{study}/measure")
     specimen = next(q for q in queue["queue"] if q["done"] == 0)
     return f"/api/specimens/{specimen['id']}/readings", {
-        "id": str(uuid.uuid4()), "feature_id": queue["artifact"]["features"][0]["id"], "repeat": 1,
+        "id": str(uuid.uuid4()), "feature_id": queue["artifacts"][0]["features"][0]["id"], "repeat": 1,
         "instrument_id": queue["calipers"][0]["id"], "value_mm": 40.06, "taken_at": "2026-11-20T09:00:00+01:00"}  # fmt: skip
 
 

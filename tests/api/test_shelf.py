@@ -45,9 +45,9 @@ def test_sizes_out_of_reach_are_refused_in_words(shared_bench: Bench, sizes: str
 
 def test_a_study_measures_what_the_shelf_defines(shared_bench: Bench, played: Played) -> None:
     rater = shared_bench.as_("rater")
-    stored = rater.get(f"/api/studies/{played.study}/measure")["artifact"]
+    stored = rater.get(f"/api/studies/{played.study}/measure")["artifacts"][0]
     defined = DESIGNS["SB"].build().features
-    assert [(f["code"], f["axis"], f["sense"], f["nominal_mm"]) for f in stored["features"]] == [
+    assert [(f["code"], f["axis"], f["sense"], f["nominal"]) for f in stored["features"]] == [
         (f.code, f.axis, f.sense, f.nominal) for f in defined
     ]
     assert rater.http.get("/api/shelf").status_code == 200

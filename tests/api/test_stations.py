@@ -100,7 +100,7 @@ def test_cost_of_a_good_part_is_the_cores(reviewer: Client, played: Played) -> N
         expected = cost_per_good_part(
             CostInputs(
                 price=unit["price_paid"], upgrades=unit["upgrades"], residual=unit["residual"], parts_per_plate=1,
-                part_g=machine["part_g"], purge_g=0, material_per_kg=view["material_per_kg"],
+                part_g=machine["part_g"], purge_g=0, material_per_kg=view["materials"][0]["per_kg"],
                 energy_kwh=machine["energy_kwh"], hours=machine["hours"],
                 success=success_chance(machine["good"], machine["tries"]).mean, **basis,
             )

@@ -174,8 +174,8 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
     for line in queue["queue"]:
         page.locator("header .chip", has_text=line["blind_code"]).wait_for()
         typed[line["blind_code"]] = []
-        for face in queue["artifact"]["features"]:
-            size = device.true_size_mm(made[line["blind_code"]], face["axis"], face["sense"], face["nominal_mm"])
+        for face in queue["artifacts"][0]["features"]:
+            size = device.true_size_mm(made[line["blind_code"]], face["axis"], face["sense"], face["nominal"])
             values = [device.caliper(size, rng) for _ in range(2)]
             for repeat, value in enumerate(values, 1):
                 expect(page.locator("label[for=reading]")).to_contain_text(
@@ -185,7 +185,7 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
                 hands.press("Enter")
             mean = combine_readings(values, resolution_mm=0.01, u_calibration_mm=0.01, repeatability_mm=0.01)
             typed[line["blind_code"]].append(
-                MeasuredFeature(Axis(face["axis"]), face["sense"], face["nominal_mm"], mean.value - face["nominal_mm"], mean.u)
+                MeasuredFeature(Axis(face["axis"]), face["sense"], face["nominal"], mean.value - face["nominal"], mean.u)
             )  # fmt: skip
         expect(page.locator("label[for=reading]")).to_contain_text(re.compile("every face", re.I))
         fit = fit_sizes(typed[line["blind_code"]])

@@ -67,7 +67,7 @@ def test_a_correction_is_a_new_row_of_the_same_face_with_its_reason(db: psycopg.
         ("update specimen set blind_code = 'O0I'", "code_shape"),
         ("update unit set price_paid = -5", "price"),
         ("delete from model", "fk_"),
-        ("update study_unit set copies = 0", "copies"),
+        ("update print_line set copies = 0", "frozen"),
     ],
 )  # fmt: skip
 def test_constraints_carry_the_rules(db: psycopg.Connection, statement: str, constraint: str) -> None:

@@ -1,47 +1,12 @@
-"""What an artifact is: bodies, the features to measure or judge on them, and parameters with limits."""
+"""What an artifact is: bodies with the features on them, and a design with parameters that builds it."""
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
-from enum import StrEnum
 
 from manifold3d import Manifold
 
+from crevlo.core.artifacts.feature import Feature, Point
 from crevlo.core.estimate import BadInput
-
-Point = tuple[float, float, float]
-
-
-class Kind(StrEnum):
-    """What a feature asks for."""
-
-    LENGTH = "length"  # an outside or inside size along an axis
-    DIAGONAL = "diagonal"  # an outside size across corners, for squareness
-    THICKNESS = "thickness"  # a thin wall or sheet
-    GAP = "gap"  # space between two bodies that should come free
-    PILLAR = "pillar"  # a thin post that should stand
-    SPAN = "span"  # a bridge between two supports
-    OVERHANG = "overhang"  # an underside leaning from the vertical, in degrees
-    DISTANCE = "distance"  # free travel between posts, where ooze shows
-    LOOK = "look"  # a face to judge against anchors
-    LIFT = "lift"  # a corner that should lie flat
-
-
-@dataclass(frozen=True, slots=True)
-class Feature:
-    """One thing to measure or judge.
-
-    `ends` are the two points on the surface it runs between; `sense` says what lies between them: +1 material,
-    −1 air, 0 neither (a face to look at). `nominal` is in `unit`, mm or °.
-    """
-
-    code: str
-    kind: Kind
-    axis: str
-    sense: int
-    nominal: float
-    method: str
-    ends: tuple[Point, Point]
-    unit: str = "mm"
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,6 +47,15 @@ class Artifact:
         return float(sum(body.solid.volume() for body in self.bodies))
 
     @property
+    def surface_mm2(self) -> float:
+        return float(sum(body.solid.surface_area() for body in self.bodies))
+
+    @property
+    def tools(self) -> int:
+        """How many tools it takes."""
+        return 1 + max(body.tool for body in self.bodies)
+
+    @property
     def size_mm(self) -> Point:
         """Extent along X, Y, Z."""
         boxes = [body.solid.bounding_box() for body in self.bodies]
@@ -98,8 +72,11 @@ class Design:
     parameters: tuple[Parameter, ...]
     make: Callable[[Mapping[str, float]], Artifact]
 
-    def build(self, given: Mapping[str, float] | None = None) -> Artifact:
-        """The artifact with the usual sizes, changed by `given`. Raises BadInput for unknown names or sizes out of limits."""
+    def build(self, given: Mapping[str, float] | None = None, version: int = 1) -> Artifact:
+        """The artifact with the usual sizes, changed by `given`, and its version engraved.
+
+        Raises BadInput for unknown names or sizes out of limits.
+        """
         values = {p.name: p.usual for p in self.parameters}
         for name, value in (given or {}).items():
             parameter = next((p for p in self.parameters if p.name == name), None)
@@ -111,4 +88,4 @@ class Design:
                     f"not {value:g}"
                 )
             values[name] = float(value)
-        return self.make(values)
+        return self.make({**values, "version": version})

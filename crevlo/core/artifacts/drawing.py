@@ -6,7 +6,8 @@ from dataclasses import dataclass
 import numpy as np
 from manifold3d import CrossSection, FillRule, Manifold, OpType
 
-from crevlo.core.artifacts.artifact import Artifact, Feature, Point
+from crevlo.core.artifacts.artifact import Artifact
+from crevlo.core.artifacts.feature import Feature, Point
 from crevlo.core.artifacts.shape import joined
 
 Flat = tuple[float, float]
@@ -22,6 +23,7 @@ _SHORTER = 1.5
 _SMOOTH = math.cos(math.radians(25))
 # Patches smaller than this on paper are dots of engraved letters; they would only blacken the drawing.
 _SMALLEST_MM2 = 0.6
+_MANY_TRIANGLES, _LINE_SHARE = 8000, 1 / 500
 # Height of a label as a share of the drawing's longer side, and its width in heights ("X1 40.00").
 _LABEL_SHARE, _LABEL_HEIGHTS = 8 / 280, 4.6
 
@@ -65,19 +67,25 @@ def project(point: Point) -> Flat:
 
 def isometric(artifact: Artifact) -> Drawing:
     """What is seen of each smooth surface, as filled outlines."""
-    tiles = _tiles(joined([body.solid for body in artifact.bodies]).transform(_TO_PAPER))
+    solids = [_drawable(body.solid, max(artifact.size_mm)) for body in artifact.bodies]
+    tiles = _tiles(joined(solids).transform(_TO_PAPER))
     faces: list[Face] = []
-    for body in artifact.bodies:
-        mesh = body.solid.to_mesh64()
+    for body, solid in zip(artifact.bodies, solids, strict=True):
+        mesh = solid.to_mesh64()
         faces += _surfaces(np.asarray(mesh.vert_properties)[:, :3], np.asarray(mesh.tri_verts), body.tool, tiles)
     points = [p for face in faces for outline in face.outlines for p in outline]
     crown = min(p[1] for p in points)
-    callouts = tuple(_callout(f, crown) for f in artifact.features)
+    callouts = tuple(_callout(f, f.ends, crown) for f in artifact.features if f.ends)
     margin = 18.0
     left, right = min(p[0] for p in points) - margin, max(p[0] for p in points) + margin
     top, bottom = crown - 8, max(p[1] for p in points) + 6
     view = (left, top, right - left, bottom - top)
     return Drawing(tuple(faces), callouts, view, _clear(callouts, max(view[2], view[3]) * _LABEL_SHARE))
+
+
+def _drawable(solid: Manifold, size_mm: float) -> Manifold:
+    """The solid with no more facets than a line shows: meshes from elsewhere may have hundreds of thousands."""
+    return solid if solid.num_tri() <= _MANY_TRIANGLES else solid.simplify(size_mm * _LINE_SHARE)
 
 
 def _surfaces(vertices: np.ndarray, triangles: np.ndarray, tool: int, tiles: list[Manifold]) -> list[Face]:
@@ -184,9 +192,9 @@ def _clear(callouts: tuple[Callout, ...], high: float) -> bool:
     )
 
 
-def _callout(feature: Feature, crown: float) -> Callout:
+def _callout(feature: Feature, ends: tuple[Point, Point], crown: float) -> Callout:
     """Labels stand clear of the edges: at the outer end of a length, right of a height, above `crown` for holes on top."""
-    a, b = (project(end) for end in feature.ends)
+    a, b = (project(end) for end in ends)
     if feature.code in ("DX", "DY"):
         left = feature.code == "DX"
         return Callout(feature.code, (a, b), (-1.5 if left else 1.5, crown - 2), "end" if left else "start")

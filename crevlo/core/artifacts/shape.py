@@ -1,7 +1,7 @@
 """Building blocks of artifacts, in mm with Z up and the base at Z = 0."""
 
 import math
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
 from manifold3d import CrossSection, Manifold, OpType
 
@@ -55,6 +55,11 @@ def without(solid: Manifold, parts: Sequence[Manifold]) -> Manifold:
 def tilted(solid: Manifold, degrees: float) -> Manifold:
     """Turned about Z."""
     return solid.rotate((0, 0, degrees))
+
+
+def mark(code: str, values: Mapping[str, float]) -> str:
+    """Code and version as engraved: "SB1"."""
+    return f"{code}{values['version']:.0f}"
 
 
 def engraving(text: str, x: float, y: float, top: float, depth: float = 0.4, dot: float = 0.9) -> Manifold:

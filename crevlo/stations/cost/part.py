@@ -44,19 +44,24 @@ class CostBasis(Shape):
     upkeep_per_h: float = Field(ge=0, le=10000)
 
 
+class Material(Shape):
+    spool: str
+    per_kg: float
+
+
 class CostView(Shape):
     currency: str
     basis: CostBasis
-    material_per_kg: float | None
-    spool: str | None
+    materials: list[Material]
     machines: list[MachineCost]
     sentence: str
     certainty: str
+    apart: list[str]
 
 
 def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
     inputs = study_figures(session, study_id)
-    bench, figures = inputs.bench, inputs.figures
+    bench, figures = inputs.compared, inputs.figures
     currency = bench.study.currency
     machines = []
     for entry in bench.units:
@@ -83,11 +88,12 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
         low, high = (figures[m.machine.unit_id].raw["cost"] for m in (a, b))
         if isinstance(low, Estimate) and isinstance(high, Estimate):
             certainty = say_difference(low, high, currency)
-    spool = bench.protocol.spool if bench.protocol else None
+    spools = {j.spool_id: bench.spools[j.spool_id] for j in bench.jobs}
     return CostView(
         currency=currency, basis=CostBasis.model_validate(bench.study, extra="ignore"),
-        material_per_kg=spool.price_per_kg if spool else None, spool=spool.code if spool else None, machines=machines,
-        sentence=sentence, certainty=certainty,
+        materials=[Material(spool=s.code, per_kg=s.price_per_kg) for s in sorted(spools.values(), key=lambda s: s.code)],
+        machines=machines,
+        sentence=sentence, certainty=certainty, apart=inputs.apart,
     )  # fmt: skip
 
 

@@ -11,22 +11,26 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from crevlo.core.artifacts.feature import Kind
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.grade import feature_grade
 from crevlo.core.sizes import Axis, deviation_at, fit_sizes, say_sizes
 from crevlo.stations.bench import (
+    artifact_of,
     current_protocol,
     current_readings,
     measured_features,
+    measured_of,
+    readings_due,
     specimen_estimates,
 )
 from crevlo.stations.clock import stated_time
 from crevlo.stations.library import ArtifactOut, artifact_out
 from crevlo.stations.shape import Missing, Quantity, Refused, Shape, quantity
-from crevlo.store.machine import FeatureRow, Instrument, InstrumentKind, ZeroCheck
+from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument, InstrumentKind, ZeroCheck
 from crevlo.store.reading import Reading
-from crevlo.store.run import Specimen
-from crevlo.store.study import ProtocolVersion
+from crevlo.store.run import Run, Specimen
+from crevlo.store.study import Job, ProtocolVersion
 
 # A reading this far off is more likely a slip than a part; it is asked for again before it is kept.
 FAR_OFF_MM = 2.0
@@ -35,6 +39,7 @@ FAR_OFF_MM = 2.0
 class QueueLine(Shape):
     id: uuid.UUID
     blind_code: str
+    artifact_id: uuid.UUID
     artifact: str
     done: int
     due: int
@@ -52,7 +57,7 @@ class InstrumentNow(Shape):
 class MeasureQueue(Shape):
     now: datetime
     repeats: int
-    artifact: ArtifactOut | None
+    artifacts: list[ArtifactOut]
     calipers: list[InstrumentNow]
     queue: list[QueueLine]
 
@@ -147,17 +152,20 @@ def view_queue(session: Session, study_id: uuid.UUID) -> MeasureQueue:
     if protocol is None:
         raise Missing("There is no such study.")
     specimens = _specimens(session, study_id)
-    readings = current_readings(session, [s.id for s in specimens])
-    due = len(protocol.artifact.features) * protocol.repeats
+    readings = current_readings(session, [s.id for s, _ in specimens])
+    artifacts = {a.id: a for _, a in specimens}
+    # Before the first print there is already something to look at: what will be measured.
+    artifacts = artifacts or {line.artifact.id: line.artifact for arm in protocol.arms for line in arm.lines}
+    due = {a.id: readings_due(protocol, a) for a in artifacts.values()}
     return MeasureQueue(
-        now=datetime.now(UTC), repeats=protocol.repeats, artifact=artifact_out(protocol.artifact),
+        now=datetime.now(UTC), repeats=protocol.repeats, artifacts=[artifact_out(session, a) for a in artifacts.values()],
         calipers=_calipers(session),
         queue=[
             QueueLine(
-                id=s.id, blind_code=s.blind_code, artifact=protocol.artifact.name,
-                done=min(len(readings.get(s.id, [])), due), due=due,
+                id=s.id, blind_code=s.blind_code, artifact_id=a.id, artifact=a.name,
+                done=min(len(readings.get(s.id, [])), due[a.id]), due=due[a.id],
             )
-            for s in specimens
+            for s, a in specimens
         ],
     )  # fmt: skip
 
@@ -169,7 +177,7 @@ def view_specimen(session: Session, specimen_id: uuid.UUID) -> SpecimenView:
 
 def record_reading(session: Session, specimen_id: uuid.UUID, given: NewReading, person_id: uuid.UUID) -> SpecimenView:
     specimen, protocol = _specimen(session, specimen_id)
-    feature = _feature(protocol, given.feature_id)
+    feature = _feature(session, specimen, given.feature_id)
     if given.repeat > protocol.repeats:
         raise Refused(f"The protocol asks for {protocol.repeats} readings of a face.")
     _sensible(given.value_mm, given.cannot_because, feature)
@@ -205,7 +213,7 @@ def correct_reading(
         raise Missing("There is no such reading on this specimen.")
     if session.scalar(select(Reading.id).where(Reading.supersedes_id == old.id)):
         raise Refused("This reading was corrected meanwhile; correct the newer one.")
-    _sensible(given.value_mm, given.cannot_because, _feature(protocol, old.feature_id))
+    _sensible(given.value_mm, given.cannot_because, _feature(session, specimen, old.feature_id))
     _instrument(session, given.instrument_id)
     session.add(
         Reading(
@@ -230,7 +238,8 @@ def record_zero(session: Session, study_id: uuid.UUID, given: NewZero, person_id
 
 
 def _view(session: Session, specimen: Specimen, protocol: ProtocolVersion) -> SpecimenView:
-    features = {f.id: f for f in protocol.artifact.features}
+    artifact = artifact_of(session, specimen)
+    features = {f.id: f for f in measured_of(artifact)}
     readings = current_readings(session, [specimen.id]).get(specimen.id, [])
     instruments = {i.id: i for i in session.scalars(select(Instrument))}
     estimates = specimen_estimates(readings, features, instruments)
@@ -238,16 +247,16 @@ def _view(session: Session, specimen: Specimen, protocol: ProtocolVersion) -> Sp
     for reading in readings:
         by_feature[reading.feature_id].append(reading)
     lines, points = [], []
-    for feature in protocol.artifact.features:
+    for feature in features.values():
         estimate = estimates.get(feature.id, NotDetermined("a reading"))
         off = (
             estimate
             if isinstance(estimate, NotDetermined)
-            else Estimate(estimate.value - feature.nominal_mm, estimate.u, estimate.dof)
+            else Estimate(estimate.value - feature.nominal, estimate.u, estimate.dof)
         )
         lines.append(
             FeatureLine(
-                feature_id=feature.id, code=feature.code, nominal_mm=feature.nominal_mm,
+                feature_id=feature.id, code=feature.code, nominal_mm=feature.nominal,
                 readings=[
                     ReadingOut(
                         id=r.id, repeat=r.repeat, value_mm=r.value_mm, cannot_because=r.cannot_because,
@@ -256,11 +265,11 @@ def _view(session: Session, specimen: Specimen, protocol: ProtocolVersion) -> Sp
                     for r in by_feature.get(feature.id, [])
                 ],
                 off=quantity(off, "mm", 3),
-                grade=None if isinstance(off, NotDetermined) else _grade(feature.nominal_mm, off.value),
+                grade=None if isinstance(off, NotDetermined) else _grade(feature.nominal, off.value),
             )
         )  # fmt: skip
-        if not isinstance(off, NotDetermined):
-            points.append(FitPoint(code=feature.code, axis=Axis(feature.axis), nominal_mm=feature.nominal_mm,
+        if not isinstance(off, NotDetermined) and feature.kind is Kind.LENGTH:
+            points.append(FitPoint(code=feature.code, axis=Axis(feature.axis), nominal_mm=feature.nominal,
                                    deviation_mm=off.value, u_mm=off.u))  # fmt: skip
     findings, fit_lines, mean_absolute = _say(estimates, features)
     counts = Counter(r.feature_id for r in readings)
@@ -279,7 +288,7 @@ def _say(
     except NotDetermined:
         return [], [], None
     lines = []
-    longest = max(f.nominal_mm for f in features.values())
+    longest = max(f.nominal for f in features.values())
     for axis in Axis:
         try:
             at = [(length, deviation_at(fit, axis, length)) for length in _spaced(longest)]
@@ -308,19 +317,23 @@ def _grade(nominal_mm: float, off_mm: float) -> str | None:
 def _sensible(value_mm: float | None, cannot_because: str | None, feature: FeatureRow) -> None:
     if (value_mm is None) == (cannot_because is None):
         raise Refused("Give a value, or the reason why there is none.")
-    if value_mm is not None and abs(value_mm - feature.nominal_mm) > FAR_OFF_MM:
+    if value_mm is not None and abs(value_mm - feature.nominal) > FAR_OFF_MM:
         raise Refused(
-            f"{value_mm:g} mm is {abs(value_mm - feature.nominal_mm):.2f} mm from the nominal {feature.nominal_mm:g} mm of "
+            f"{value_mm:g} mm is {abs(value_mm - feature.nominal):.2f} mm from the nominal {feature.nominal:g} mm of "
             f"{feature.code}. Measure again; if the part really is so, record that it can't be measured and say why."
         )
 
 
-def _specimens(session: Session, study_id: uuid.UUID) -> list[Specimen]:
-    return list(
-        session.scalars(
-            select(Specimen).where(Specimen.study_id == study_id).order_by(Specimen.position, Specimen.blind_code)
-        )
+def _specimens(session: Session, study_id: uuid.UUID) -> list[tuple[Specimen, ArtifactVersion]]:
+    rows = session.execute(
+        select(Specimen, ArtifactVersion)
+        .join(Run, Run.id == Specimen.run_id)
+        .join(Job, Job.id == Run.job_id)
+        .join(ArtifactVersion, ArtifactVersion.id == Job.artifact_id)
+        .where(Specimen.study_id == study_id)
+        .order_by(Specimen.position, Specimen.blind_code)
     )
+    return list(rows.tuples())
 
 
 def _specimen(session: Session, specimen_id: uuid.UUID) -> tuple[Specimen, ProtocolVersion]:
@@ -331,8 +344,8 @@ def _specimen(session: Session, specimen_id: uuid.UUID) -> tuple[Specimen, Proto
     return specimen, protocol
 
 
-def _feature(protocol: ProtocolVersion, feature_id: uuid.UUID) -> FeatureRow:
-    feature = next((f for f in protocol.artifact.features if f.id == feature_id), None)
+def _feature(session: Session, specimen: Specimen, feature_id: uuid.UUID) -> FeatureRow:
+    feature = next((f for f in measured_of(artifact_of(session, specimen)) if f.id == feature_id), None)
     if feature is None:
         raise Missing("This face does not belong to the artifact.")
     return feature

@@ -2,6 +2,8 @@
 
 import secrets
 import uuid
+from collections import defaultdict
+from collections.abc import Sequence
 from datetime import UTC, datetime
 from typing import Literal
 
@@ -9,22 +11,27 @@ from pydantic import Field
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from crevlo.core.blind import shuffled_blocks
-from crevlo.core.gcode.facts import Wanted
+from crevlo.core.artifacts.feature import MEASURED
+from crevlo.core.protocol import Slicing, Tuning, shuffled_jobs
 from crevlo.core.scoring.gate import GateKind
 from crevlo.core.scoring.value import Shape as ValueShape
+from crevlo.stations.artifact import reference, resolve, stored
 from crevlo.stations.bench import Bench, current_protocol, get_study, load_bench
 from crevlo.stations.clock import stated_time
-from crevlo.stations.library import ArtifactOut, SpoolOut, artifact_out, built_in_artifact, change, first_unit
+from crevlo.stations.library import change, first_unit
+from crevlo.stations.plan.protocol import MOST_JOBS, ArmIn, Candidate, Conditions, Draft, LineIn, Policies
 from crevlo.stations.rank.criteria import CRITERIA
 from crevlo.stations.shape import Conflict, Missing, Refused, Shape
+from crevlo.stations.shelf import bed_of, fit_on
 from crevlo.store.machine import Spool
 from crevlo.store.run import Outcome
 from crevlo.store.study import (
+    Arm,
     BuyerProfile,
     CriterionRow,
     GateRow,
     Job,
+    PrintLine,
     ProtocolDeviation,
     ProtocolVersion,
     SchemeVersion,
@@ -33,26 +40,6 @@ from crevlo.store.study import (
 )
 
 Stage = Literal["planned", "printing", "failed", "printed", "measured", "inspected"]
-CauseName = Literal["machine", "profile", "material", "operator", "power", "unknown"]
-
-
-class Conditions(Shape):
-    """Print conditions; an empty one is left to the maker's profile."""
-
-    layer_height_mm: float | None = Field(default=0.2, gt=0, le=2)
-    infill_percent: float | None = Field(default=15, ge=0, le=100)
-    walls: int | None = Field(default=2, ge=1, le=50)
-    nozzle_mm: float | None = Field(default=0.4, gt=0, le=3)
-    nozzle_c: float | None = Field(default=215, gt=0, le=600)
-    bed_c: float | None = Field(default=60, ge=0, le=200)
-    material: str | None = Field(default=None, max_length=20)
-
-
-class Policies(Shape):
-    slicing: Literal["common", "own"] = "common"
-    counted_causes: list[CauseName] = Field(default=["machine", "profile", "unknown"], max_length=6)
-    most_attempts: int = Field(default=3, ge=1, le=10)
-    unattended: Literal["never", "after checks"] = "after checks"
 
 
 class NewStudy(Shape):
@@ -61,22 +48,6 @@ class NewStudy(Shape):
     question: str = Field(default="", max_length=500)
     currency: str = Field(default="EUR", pattern="^[A-Z]{3}$")
     seed: int | None = Field(default=None, ge=0, lt=2**31)
-
-
-class Candidate(Shape):
-    model_id: uuid.UUID
-    copies: int = Field(default=3, ge=1, le=20)
-    is_control: bool = False
-
-
-class Draft(Shape):
-    version: int
-    question: str = Field(max_length=500)
-    candidates: list[Candidate] = Field(max_length=40)
-    spool_id: uuid.UUID | None
-    repeats: int = Field(ge=1, le=10)
-    conditions: Conditions
-    policies: Policies
 
 
 class UnitMark(Shape):
@@ -103,7 +74,7 @@ class Freeze(Shape):
 
 
 class CellLayer(Shape):
-    """One copy of one machine on the coverage sheet: how far it has come."""
+    """One copy of one line on one machine: how far it has come."""
 
     job_id: uuid.UUID
     copy_number: int
@@ -112,9 +83,42 @@ class CellLayer(Shape):
     deviations: int
 
 
+class Cell(Shape):
+    """A machine's copies of one line; without a job the reason why there is none."""
+
+    layers: list[CellLayer]
+    left_out: str
+
+
 class CoverageRow(Shape):
     machine: UnitMark
-    layers: list[CellLayer]
+    cells: list[Cell] = Field(description="one for every line of every arm, in their order")
+
+
+class LineOut(Shape):
+    """A line as drafted, with its artifact and spools by name."""
+
+    artifact: str = Field(description="reference of the artifact on the shelf")
+    code: str
+    number: int
+    name: str
+    isolates: str
+    tools: int
+    features: int
+    spool_id: uuid.UUID | None
+    spool: str
+    second_spool_id: uuid.UUID | None
+    second_spool: str
+    copies: int
+
+
+class ArmOut(Shape):
+    id: uuid.UUID
+    name: str
+    slicing: Slicing
+    tuning: Tuning
+    conditions: Conditions
+    lines: list[LineOut]
 
 
 class DeviationOut(Shape):
@@ -136,11 +140,9 @@ class PlanView(Shape):
     frozen_at: datetime | None
     freeze_recorded_at: datetime | None
     candidates: list[Candidate]
-    spool: SpoolOut | None
+    arms: list[ArmOut]
     repeats: int
-    conditions: Conditions
     policies: Policies
-    artifact: ArtifactOut
     coverage: list[CoverageRow]
     deviations: list[DeviationOut]
 
@@ -167,12 +169,10 @@ def create_study(session: Session, given: NewStudy, person_id: uuid.UUID) -> Pla
     study = Study(id=given.id, title=given.title, question=given.question, currency=given.currency, seed=seed)
     session.add(study)
     session.flush()
-    session.add(
-        ProtocolVersion(
-            study_id=study.id, number=1, artifact_id=built_in_artifact(session).id,
-            conditions=Conditions().model_dump(), policies=Policies().model_dump(),
-        )
-    )  # fmt: skip
+    protocol = ProtocolVersion(study_id=study.id, number=1, policies=Policies().model_dump())
+    session.add(protocol)
+    session.flush()
+    _write_arms(session, protocol, [ArmIn(name="Stock", lines=[LineIn(artifact="SB")])])
     _first_scheme(session, study.id, person_id)
     session.flush()
     return view_plan(session, study.id)
@@ -186,26 +186,20 @@ def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
         raise Refused("A machine is listed twice.")
     if sum(c.is_control for c in draft.candidates) > 1:
         raise Refused("A study has one control machine at most.")
-    if draft.spool_id and session.get(Spool, draft.spool_id) is None:
-        raise Missing("There is no such spool.")
     if study.version != draft.version:
-        raise Conflict(
-            view_plan(session, study_id).model_dump(mode="json", include=set(Draft.model_fields) | {"spool"})
-        )
+        raise Conflict(view_plan(session, study_id).model_dump(mode="json", include=set(Draft.model_fields)))
     change(session, study, draft.version, {"question": draft.question})
     for row in list(study.units):
         session.delete(row)
     session.flush()
     study.units = [
         StudyUnit(
-            study_id=study.id, unit_id=first_unit(session, c.model_id).id, copies=c.copies, is_control=c.is_control,
-            position=at,
+            study_id=study.id, unit_id=first_unit(session, c.model_id).id, is_control=c.is_control, position=at,
         )
         for at, c in enumerate(draft.candidates)
     ]  # fmt: skip
-    protocol.spool_id = draft.spool_id
+    _write_arms(session, protocol, draft.arms)
     protocol.repeats = draft.repeats
-    protocol.conditions = draft.conditions.model_dump()
     protocol.policies = draft.policies.model_dump()
     session.flush()
     session.expire_all()
@@ -213,19 +207,32 @@ def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
 
 
 def freeze(session: Session, study_id: uuid.UUID, given: Freeze, person_id: uuid.UUID) -> PlanView:
-    """Freezes the protocol and makes the jobs, shuffled within each round of copies."""
+    """Freezes the protocol and makes the jobs of what each machine can print, shuffled within blocks."""
     study, protocol = _open_draft(session, study_id)
     if len(study.units) < 2:
         raise Refused("A comparison needs at least two machines.")
-    if protocol.spool_id is None:
-        raise Refused("Choose the spool before freezing.")
-    rounds = max(u.copies for u in study.units)
-    blocks = [[(u, copy) for u in study.units if u.copies >= copy] for copy in range(1, rounds + 1)]
-    for position, (entry, copy) in enumerate(shuffled_blocks(blocks, study.seed)):
+    lines = [line for arm in protocol.arms for line in arm.lines]
+    if not lines:
+        raise Refused("Choose what to print before freezing.")
+    for line in lines:
+        if line.spool_id is None:
+            raise Refused(f"Choose the spool of the {line.artifact.name} before freezing.")
+        if stored(session, line.artifact).artifact.tools > 1 and line.second_spool_id is None:
+            raise Refused(f"Choose the second spool of the {line.artifact.name} before freezing.")
+    reasons = left_out(session, study, lines)
+    for line in lines:
+        if all((u.unit_id, line.id) in reasons for u in study.units):
+            raise Refused(f"No machine of this study can print the {line.artifact.name}.")
+    jobs = shuffled_jobs(
+        [(line, line.copies) for line in lines], study.units, lambda u, line: (u.unit_id, line.id) not in reasons, study.seed
+    )  # fmt: skip
+    if len(jobs) > MOST_JOBS:
+        raise Refused(f"{len(jobs)} prints are more than one study takes; {MOST_JOBS} are the most.")
+    for position, (entry, line, copy) in enumerate(jobs):
         session.add(
             Job(
-                study_id=study.id, unit_id=entry.unit_id, artifact_id=protocol.artifact_id, spool_id=protocol.spool_id,
-                copy=copy, position=position,
+                study_id=study.id, arm_id=line.arm_id, unit_id=entry.unit_id, artifact_id=line.artifact_id,
+                spool_id=line.spool_id, second_spool_id=line.second_spool_id, copy=copy, position=position,
             )
         )  # fmt: skip
     protocol.frozen_at = stated_time(given.frozen_at)
@@ -259,47 +266,109 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
         )
     )
     by_job = {d.job_id for d in deviations if d.job_id}
-    specimen_of = {s.run_id: s for s in bench.specimens}
+    lines = [line for arm in protocol.arms for line in arm.lines]
+    reasons = left_out(session, study, lines)
+    stages = job_stages(bench)
+    jobs_of: dict[tuple[uuid.UUID, ...], list[Job]] = defaultdict(list)
+    for job in bench.jobs:
+        jobs_of[job.unit_id, job.arm_id, job.artifact_id, job.spool_id].append(job)
     rows = []
     for entry in bench.units:
-        layers = []
-        for job in sorted((j for j in bench.jobs if j.unit_id == entry.unit_id), key=lambda j: j.copy):
-            tries = bench.runs.get(job.id, [])
-            specimen = next((specimen_of[r.id] for r in tries if r.id in specimen_of), None)
-            layers.append(
+        cells = []
+        for line in lines:
+            jobs = jobs_of[entry.unit_id, line.arm_id, line.artifact_id, line.spool_id] if line.spool_id else []
+            layers = [
                 CellLayer(
-                    job_id=job.id, copy_number=job.copy,
-                    stage=_stage(bench, tries[-1].outcome if tries else None, bool(tries), specimen.id if specimen else None, protocol.repeats),
-                    failed_tries=sum(r.outcome is Outcome.FAILED for r in tries), deviations=int(job.id in by_job),
+                    job_id=job.id, copy_number=job.copy, stage=stages[job.id],
+                    failed_tries=sum(r.outcome is Outcome.FAILED for r in bench.runs.get(job.id, [])),
+                    deviations=int(job.id in by_job),
                 )
-            )  # fmt: skip
-        rows.append(CoverageRow(machine=mark_of(entry), layers=layers))
+                for job in sorted(jobs, key=lambda j: j.copy)
+            ]  # fmt: skip
+            cells.append(Cell(layers=layers, left_out=reasons.get((entry.unit_id, line.id), "")))
+        rows.append(CoverageRow(machine=mark_of(entry), cells=cells))
     return PlanView(
         id=study.id, title=study.title, question=study.question, currency=study.currency, seed=study.seed,
         version=study.version, protocol_number=protocol.number, frozen_at=protocol.frozen_at,
         freeze_recorded_at=protocol.freeze_recorded_at,
-        candidates=[
-            Candidate(model_id=u.unit.model_id, copies=u.copies, is_control=u.is_control) for u in bench.units
-        ],
-        spool=SpoolOut.model_validate(protocol.spool) if protocol.spool else None,
-        repeats=protocol.repeats, conditions=Conditions(**protocol.conditions), policies=Policies(**protocol.policies),
-        artifact=artifact_out(protocol.artifact), coverage=rows,
+        candidates=[Candidate(model_id=u.unit.model_id, is_control=u.is_control) for u in bench.units],
+        arms=[_arm_out(session, arm) for arm in protocol.arms], repeats=protocol.repeats,
+        policies=Policies(**protocol.policies), coverage=rows,
         deviations=[DeviationOut.model_validate(d, extra="ignore") for d in deviations],
     )  # fmt: skip
+
+
+def left_out(session: Session, study: Study, lines: Sequence[PrintLine]) -> dict[tuple[uuid.UUID, uuid.UUID], str]:
+    """Why a unit cannot print a line, by (unit, line): tools, or room on its bed."""
+    reasons = {}
+    for line in lines:
+        a = stored(session, line.artifact)
+        for entry in study.units:
+            model = entry.unit.model
+            if a.artifact.tools > model.tools:
+                reasons[entry.unit_id, line.id] = f"needs {a.artifact.tools} tools, it has {model.tools}"
+                continue
+            found = fit_on(a, bed_of(model))
+            if not found.fits:
+                reasons[entry.unit_id, line.id] = found.words
+    return reasons
+
+
+def _arm_out(session: Session, arm: Arm) -> ArmOut:
+    lines = []
+    for line in arm.lines:
+        a = stored(session, line.artifact)
+        lines.append(
+            LineOut(
+                artifact=reference(line.artifact), code=line.artifact.code, number=line.artifact.number,
+                name=line.artifact.name, isolates=a.artifact.isolates, tools=a.artifact.tools,
+                features=sum(f.kind in MEASURED for f in a.artifact.features), spool_id=line.spool_id,
+                spool=_spool_words(line.spool), second_spool_id=line.second_spool_id,
+                second_spool=_spool_words(line.second_spool), copies=line.copies,
+            )
+        )  # fmt: skip
+    return ArmOut(
+        id=arm.id, name=arm.name, slicing=arm.slicing, tuning=arm.tuning, conditions=Conditions(**arm.conditions),
+        lines=lines,
+    )  # fmt: skip
+
+
+def _spool_words(spool: Spool | None) -> str:
+    return f"{spool.code} · {spool.colour} {spool.material}" if spool else ""
+
+
+def _write_arms(session: Session, protocol: ProtocolVersion, arms: Sequence[ArmIn]) -> None:
+    spools = set(session.scalars(select(Spool.id)))
+    for arm in list(protocol.arms):
+        session.delete(arm)
+    session.flush()
+    session.expire(protocol, ["arms"])
+    for at, given in enumerate(arms):
+        arm = Arm(
+            protocol_id=protocol.id, position=at, name=given.name.strip(), slicing=given.slicing, tuning=given.tuning,
+            conditions=given.conditions.model_dump(),
+        )  # fmt: skip
+        session.add(arm)
+        session.flush()
+        for place, line in enumerate(given.lines):
+            for spool_id in (line.spool_id, line.second_spool_id):
+                if spool_id and spool_id not in spools:
+                    raise Missing("There is no such spool.")
+            if line.spool_id and line.spool_id == line.second_spool_id:
+                raise Refused("The second spool is the same as the first.")
+            session.add(
+                PrintLine(
+                    arm_id=arm.id, position=place, artifact_id=resolve(session, line.artifact).id,
+                    spool_id=line.spool_id, second_spool_id=line.second_spool_id, copies=line.copies,
+                )
+            )  # fmt: skip
+    session.flush()
 
 
 def mark_of(entry: StudyUnit) -> UnitMark:
     return UnitMark(
         unit_id=entry.unit_id, name=entry.unit.model.name, mark=entry.unit.mark, is_control=entry.is_control
     )
-
-
-def wanted(protocol: ProtocolVersion) -> Wanted:
-    """The protocol's conditions as the core compares them; the material is the spool's unless fixed."""
-    conditions = dict(protocol.conditions)
-    if conditions.get("material") is None and protocol.spool:
-        conditions["material"] = protocol.spool.material
-    return Wanted(**conditions)
 
 
 def _open_draft(session: Session, study_id: uuid.UUID) -> tuple[Study, ProtocolVersion]:
@@ -309,16 +378,22 @@ def _open_draft(session: Session, study_id: uuid.UUID) -> tuple[Study, ProtocolV
     return study, protocol
 
 
-def _stage(bench: Bench, outcome: Outcome | None, tried: bool, specimen_id: uuid.UUID | None, repeats: int) -> Stage:
-    if specimen_id:
-        due = len(bench.features) * repeats
-        measured = len(bench.readings.get(specimen_id, [])) >= due
-        if bench.scores.get(specimen_id):
-            return "inspected" if measured else "printed"
-        return "measured" if measured else "printed"
-    if not tried:
-        return "planned"
-    return "printing" if outcome is None else "failed"
+def job_stages(bench: Bench) -> dict[uuid.UUID, Stage]:
+    """How far each job has come."""
+    specimen_of = {s.run_id: s.id for s in bench.specimens}
+    stages: dict[uuid.UUID, Stage] = {}
+    for job in bench.jobs:
+        tries = bench.runs.get(job.id, [])
+        specimen_id = next((specimen_of[r.id] for r in tries if r.id in specimen_of), None)
+        if specimen_id is None:
+            outcome = tries[-1].outcome if tries else None
+            stages[job.id] = "planned" if not tries else "printing" if outcome is None else "failed"
+        else:
+            measured = len(bench.readings.get(specimen_id, [])) >= bench.due(job.artifact_id)
+            stages[job.id] = (
+                "printed" if not measured else "inspected" if bench.scores.get(specimen_id) else "measured"
+            )
+    return stages
 
 
 def _first_scheme(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> None:

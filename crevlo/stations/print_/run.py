@@ -1,14 +1,12 @@
 """Print: the sliced file on a job, the run with its timer, energy, noise and outcome."""
 
-import gzip
-import hashlib
 import uuid
 from datetime import UTC, datetime
 from typing import Any
 
 import numpy as np
 from pydantic import Field
-from sqlalchemy import func, select
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.blind import blind_code
@@ -17,17 +15,18 @@ from crevlo.core.estimate import NotDetermined
 from crevlo.core.gcode.facts import GcodeFacts, deviations, read_facts
 from crevlo.core.noise import at_distance_db, without_background_db
 from crevlo.core.success import Cause
-from crevlo.stations.bench import current_protocol, job_with_unit, load_bench
+from crevlo.stations.bench import Bench, current_protocol, job_with_unit, load_bench
 from crevlo.stations.clock import stated_time
 from crevlo.stations.library import change, configuration_of
-from crevlo.stations.plan.study import Policies, UnitMark, mark_of, wanted
+from crevlo.stations.plan.protocol import Policies, wanted
+from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.receive.unit import may_run_unattended
 from crevlo.stations.shape import Missing, Refused, Shape
-from crevlo.store.machine import Instrument
-from crevlo.store.run import EnergyFrom, NoiseReading, Outcome, Run, SlicedFile, Specimen, Upload
-from crevlo.store.study import Job, ProtocolDeviation, Study
+from crevlo.stations.upload import keep_upload
+from crevlo.store.machine import Instrument, Spool
+from crevlo.store.run import EnergyFrom, NoiseReading, Outcome, Run, SlicedFile, Specimen
+from crevlo.store.study import Arm, Job, ProtocolDeviation, Study
 
-MOST_UPLOAD_BYTES = 64 * 1024 * 1024
 _CHUNK = 1 << 20
 
 
@@ -107,6 +106,9 @@ class RunOut(Shape):
 class JobLine(Shape):
     id: uuid.UUID
     machine: UnitMark
+    arm: str = Field(description="empty where the study has one arm")
+    artifact: str
+    spool: str
     copy_number: int
     position: int
     state: str
@@ -128,6 +130,7 @@ class JobView(Shape):
     id: uuid.UUID
     machine: UnitMark
     copy_number: int
+    arm: str
     artifact: str
     spool: str
     file: FileOut | None
@@ -173,6 +176,7 @@ class NewNoise(Shape):
 def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
     bench = load_bench(session, study_id)
     marks = {u.unit_id: mark_of(u) for u in bench.units}
+    arms = arm_names(bench)
     lines = []
     for job in bench.jobs:
         tries = bench.runs.get(job.id, [])
@@ -180,7 +184,8 @@ def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
         file = bench.sliced.get(job.id)
         lines.append(
             JobLine(
-                id=job.id, machine=marks[job.unit_id], copy_number=job.copy, position=job.position,
+                id=job.id, machine=marks[job.unit_id], arm=arms[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
+                spool=bench.spools[job.spool_id].code, copy_number=job.copy, position=job.position,
                 state="printing" if live else tries[-1].outcome.value if tries and tries[-1].outcome else "planned",
                 attempts=len(tries), started_at=tries[-1].started_at if live else None,
                 estimate_s=file.facts.get("time_s") if file else None, has_file=file is not None,
@@ -200,7 +205,7 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
     policies = _policies(session, job)
     open_gate, refusal = may_run_unattended(session, job.unit_id, policies.unattended)
     file = bench.sliced.get(job.id)
-    spool = bench.spools[job.spool_id]
+    spools = [bench.spools[i] for i in (job.spool_id, job.second_spool_id) if i]
     codes = {
         s.run_id: s.blind_code for s in bench.specimens if not bench.readings.get(s.id) and not bench.scores.get(s.id)
     }
@@ -210,7 +215,8 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
     }
     return JobView(
         now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy,
-        artifact=bench.protocol.artifact.name if bench.protocol else "", spool=f"{spool.code} · {spool.colour} {spool.material}",
+        arm=arm_names(bench)[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
+        spool=" and ".join(f"{s.code} · {s.colour} {s.material}" for s in spools),
         file=file_out(file) if file else None,
         runs=[
             _run_out(r, bench.noise.get(r.id, []), codes.get(r.id), estimates.get(r.sliced_file_id))
@@ -220,6 +226,12 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
     )  # fmt: skip
 
 
+def arm_names(bench: Bench) -> dict[uuid.UUID, str]:
+    """Names of the arms; nothing where there is only one."""
+    arms = bench.protocol.arms if bench.protocol else []
+    return {arm.id: arm.name if len(arms) > 1 else "" for arm in arms}
+
+
 def take_file(
     session: Session, job_id: uuid.UUID, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID
 ) -> JobView:
@@ -227,10 +239,8 @@ def take_file(
     job = job_with_unit(session, job_id)
     _not_live(session, job)
     facts = read_facts(content[i : i + _CHUNK] for i in range(0, len(content), _CHUNK))
-    protocol = current_protocol(session, job.study_id)
-    if protocol is None:
-        raise Missing("This study has no protocol.")
-    differ, silent = deviations(facts.settings, wanted(protocol))
+    arm, spool = session.get_one(Arm, job.arm_id), session.get_one(Spool, job.spool_id)
+    differ, silent = deviations(facts.settings, wanted(arm, spool))
     session.add(
         SlicedFile(
             id=file_id, job_id=job.id, sha256=keep_upload(session, content), name=_file_name(name),
@@ -371,16 +381,6 @@ def level_at_1_m(reading: NoiseReading) -> float:
     if reading.background_db is not None:
         level = without_background_db(level, reading.background_db)
     return at_distance_db(level, reading.distance_m)
-
-
-def keep_upload(session: Session, content: bytes) -> str:
-    """Keeps the content once, compressed; returns its SHA-256."""
-    digest = hashlib.sha256(content).hexdigest()
-    if session.scalar(select(func.count()).where(Upload.sha256 == digest)) == 0:
-        packed = gzip.compress(content, compresslevel=3, mtime=0)
-        session.add(Upload(sha256=digest, size=len(content), content=packed))
-        session.flush()
-    return digest
 
 
 def file_out(file: SlicedFile) -> FileOut:

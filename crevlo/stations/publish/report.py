@@ -14,7 +14,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import Bench, get_study
 from crevlo.stations.figures import study_figures
-from crevlo.stations.plan.study import Conditions, Policies
+from crevlo.stations.plan.protocol import Conditions, Policies
 from crevlo.stations.rank.ranking import RankView, WhatIf, view_rank
 from crevlo.stations.receive.unit import disclose
 from crevlo.stations.shape import Missing, Shape
@@ -63,6 +63,9 @@ class NewRevision(Shape):
 
 class ReadingRow(Shape):
     machine: str
+    arm: str
+    artifact: str
+    spool: str
     copy_number: int
     attempt: int
     specimen: str
@@ -154,6 +157,7 @@ def reading_data(session: Session, study_id: uuid.UUID) -> ReadingData:
     hidden = _hidden(bench)
     unit_of = {run.id: (job, run) for job in bench.jobs for run in bench.runs.get(job.id, [])}
     names = {u.unit_id: u.unit.model.name for u in bench.units}
+    arms = {arm.id: arm.name for arm in bench.protocol.arms} if bench.protocol else {}
     people = dict(session.execute(select(Person.id, Person.name)).tuples().all())
     instruments = dict(session.execute(select(Instrument.id, Instrument.code)).tuples().all())
     specimens = {s.id: s for s in bench.specimens if s.id not in hidden}
@@ -166,8 +170,9 @@ def reading_data(session: Session, study_id: uuid.UUID) -> ReadingData:
         job, run = unit_of[specimen.run_id]
         readings.append(
             ReadingRow(
-                machine=names[job.unit_id], copy_number=job.copy, attempt=run.attempt, specimen=specimen.blind_code,
-                feature=feature.code, axis=feature.axis, nominal_mm=feature.nominal_mm, repeat=r.repeat,
+                machine=names[job.unit_id], arm=arms[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
+                spool=bench.spools[job.spool_id].code, copy_number=job.copy, attempt=run.attempt, specimen=specimen.blind_code,
+                feature=feature.code, axis=feature.axis, nominal_mm=feature.nominal, repeat=r.repeat,
                 value_mm=r.value_mm, cannot_because=r.cannot_because, instrument=instruments[r.instrument_id],
                 person=people[r.person_id], taken_at=r.taken_at, reading_id=r.id, supersedes_id=r.supersedes_id,
                 reason=r.reason,
@@ -246,7 +251,8 @@ def _what_changed(earlier: ReportRevision, ranked: RankView) -> str:
 
 
 def _report_data(session: Session, study_id: uuid.UUID, ranked: RankView) -> dict[str, Any]:
-    bench = study_figures(session, study_id).bench
+    inputs = study_figures(session, study_id)
+    bench = inputs.bench
     said, undisclosed = _disclosures(bench)
     deviations = list(
         session.scalars(
@@ -267,7 +273,7 @@ def _report_data(session: Session, study_id: uuid.UUID, ranked: RankView) -> dic
         "study": bench.study, "ranked": ranked, "sample": _sample(bench), "disclosures": said,
         "missing": _missing(ranked) + undisclosed, "safety": safety,
         "deviations": [(jobs.get(d.job_id, "the study") if d.job_id else "the study", d.what, d.reason) for d in deviations],
-        "conditions": Conditions(**bench.protocol.conditions), "policies": Policies(**bench.protocol.policies),
-        "artifact": bench.protocol.artifact, "protocol": bench.protocol,
+        "policies": Policies(**bench.protocol.policies), "protocol": bench.protocol,
+        "arms": [(arm, Conditions(**arm.conditions)) for arm in bench.protocol.arms], "apart": inputs.apart,
         "names": {c.code: c.name for c in ranked.criteria},
     }  # fmt: skip

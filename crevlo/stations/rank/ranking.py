@@ -117,6 +117,7 @@ class RankView(Shape):
     verdict: VerdictOut
     flips: list[Flip]
     reasons: list[Reason]
+    apart: list[str] = Field(description="what is printed but kept out of the comparison, and why")
     missing_cells: int
     cells: int
     draws: int
@@ -148,7 +149,7 @@ _guard = Lock()
 
 def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int = DRAWS) -> RankView:
     inputs = study_figures(session, study_id)
-    bench = inputs.bench
+    bench = inputs.compared
     profiles = list(
         session.scalars(select(BuyerProfile).where(BuyerProfile.study_id == study_id).order_by(BuyerProfile.position))
     )
@@ -202,7 +203,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
             for c in criteria
         ],
         gates=[_gate_out(g, judged, bench) for g in profile.gates],
-        standings=standings,
+        apart=inputs.apart, standings=standings,
         left_out=_left_out(bench, inputs.figures, failing, what_if.show_gated, criteria, functions, shares),
         verdict=VerdictOut.model_validate(verdict),
         flips=_flips(criteria, shares, [values[i] for i in order[:2]], standings),

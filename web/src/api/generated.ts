@@ -166,6 +166,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/models/{model_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["library_change_model_models__uuid_model_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -173,7 +189,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The built-in artifacts in their usual sizes. */
+        /** The built-in artifacts in their usual sizes, and stored versions. */
         get: operations["library_cards_shelf_get"];
         put?: never;
         post?: never;
@@ -183,7 +199,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shelf/{code}": {
+    "/api/shelf/{ref}": {
         parameters: {
             query?: never;
             header?: never;
@@ -191,7 +207,7 @@ export interface paths {
             cookie?: never;
         };
         /** One artifact with the sizes asked for, and which machines of the library it fits. */
-        get: operations["library_detail_shelf__code__get"];
+        get: operations["library_detail_shelf__ref__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -200,15 +216,15 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shelf/{code}/drawing": {
+    "/api/shelf/{ref}/drawing": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** Its drawing in its usual sizes; the first time in a process it is worked out from the mesh. */
-        get: operations["library_shelf_drawing_shelf__code__drawing_get"];
+        /** Its drawing; the first time in a process it is worked out from the mesh. */
+        get: operations["library_shelf_drawing_shelf__ref__drawing_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -217,14 +233,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shelf/{code}/file.{kind}": {
+    "/api/shelf/{ref}/file.{kind}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["library_shelf_file_shelf__code__file__kind__get"];
+        get: operations["library_shelf_file_shelf__ref__file__kind__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -233,7 +249,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shelf/{code}/plate": {
+    "/api/shelf/{ref}/plate": {
         parameters: {
             query?: never;
             header?: never;
@@ -241,7 +257,7 @@ export interface paths {
             cookie?: never;
         };
         /** As many copies as asked for or fit, packed by their true outline. */
-        get: operations["library_plate_shelf__code__plate_get"];
+        get: operations["library_plate_shelf__ref__plate_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -250,14 +266,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shelf/{code}/plate.{kind}": {
+    "/api/shelf/{ref}/plate.{kind}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["library_plate_file_shelf__code__plate__kind__get"];
+        get: operations["library_plate_file_shelf__ref__plate__kind__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -274,6 +290,223 @@ export interface paths {
             cookie?: never;
         };
         get: operations["library_whole_set_shelf_zip_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a built-in design with other sizes as a version of its own. */
+        post: operations["library_keep_sizes_shelf_versions_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/meshes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Reads an STL or 3MF and says what is wrong with it; kept only when it bounds solids. */
+        put: operations["library_check_mesh_meshes_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/meshes/{sha256}/mesh.stl": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["library_mesh_file_meshes__sha256__mesh_stl_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/meshes/{sha256}/feature": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The feature between two picked faces; nothing is saved. */
+        post: operations["library_place_meshes__sha256__feature_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/artifacts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["library_add_artifact_artifacts_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/effort": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a draft would take; nothing is saved. */
+        post: operations["planning_view_effort_studies__uuid_study_id__effort_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/spreads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How much copies differ on this bench, from the newest study with good prints. */
+        get: operations["planning_spreads_spreads_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How many copies tell a difference, by the power of the t test. */
+        get: operations["planning_copies_copies_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["planning_list_templates_templates_get"];
+        put?: never;
+        post: operations["planning_save_template_templates_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["planning_read_template_templates__key__get"];
+        put?: never;
+        post?: never;
+        delete: operations["planning_drop_template_templates__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/protocol.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The protocol with names instead of ids, for another study or installation. */
+        get: operations["planning_export_protocol_studies__uuid_study_id__protocol_json_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/protocols/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A protocol file as a draft; nothing is saved. */
+        post: operations["planning_read_protocol_protocols_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/protocol.schema.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The JSON schema of a protocol file. */
+        get: operations["planning_schema_protocol_schema_json_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1025,80 +1258,12 @@ export interface components {
         Library: {
             /** Models */
             models: components["schemas"]["ModelOut"][];
+            /** Lookalikes */
+            lookalikes: components["schemas"]["LookalikeOut"][];
             /** Spools */
             spools: components["schemas"]["SpoolOut"][];
             /** Instruments */
             instruments: components["schemas"]["InstrumentOut"][];
-            /** Artifacts */
-            artifacts: components["schemas"]["ArtifactOut"][];
-        };
-        /** ArtifactOut */
-        ArtifactOut: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Code */
-            code: string;
-            /** Number */
-            number: number;
-            /** Name */
-            name: string;
-            /** Note */
-            note: string;
-            /** Isolates */
-            isolates: string;
-            /** Features */
-            features: components["schemas"]["FeatureOut"][];
-            drawing: components["schemas"]["DrawingOut"];
-        };
-        /** CalloutOut */
-        CalloutOut: {
-            /** Code */
-            code: string;
-            /** Ends */
-            ends: number[][];
-            /** Label */
-            label: number[];
-            /** Anchor */
-            anchor: string;
-        };
-        /** DrawingOut */
-        DrawingOut: {
-            /** Faces */
-            faces: components["schemas"]["FaceOut"][];
-            /** Callouts */
-            callouts: components["schemas"]["CalloutOut"][];
-            /** View */
-            view: number[];
-            /** Labelled */
-            labelled: boolean;
-        };
-        /** FaceOut */
-        FaceOut: {
-            /** Kind */
-            kind: string;
-            /** Outlines */
-            outlines: number[][][];
-        };
-        /** FeatureOut */
-        FeatureOut: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Code */
-            code: string;
-            /** Axis */
-            axis: string;
-            /** Sense */
-            sense: number;
-            /** Nominal Mm */
-            nominal_mm: number;
-            /** Method */
-            method: string;
         };
         /**
          * InstrumentKind
@@ -1134,6 +1299,22 @@ export interface components {
             /** Version */
             version: number;
         };
+        /**
+         * LookalikeOut
+         * @description Two models whose sheets look like one machine under two names.
+         */
+        LookalikeOut: {
+            /** First */
+            first: string;
+            /** Second */
+            second: string;
+            /** Reasons */
+            reasons: string[];
+            /** Against */
+            against: string[];
+            /** Open */
+            open: string[];
+        };
         /** ModelOut */
         ModelOut: {
             /**
@@ -1164,6 +1345,21 @@ export interface components {
              * @default false
              */
             enclosed: boolean;
+            /**
+             * @default {
+             *       "is_round": false,
+             *       "top_share": 1,
+             *       "motion": "",
+             *       "board": "",
+             *       "hotend": "",
+             *       "extruder": "",
+             *       "nozzle_max_c": null,
+             *       "bed_max_c": null,
+             *       "weight_kg": null,
+             *       "peak_w": null
+             *     }
+             */
+            sheet: components["schemas"]["ModelSheet"];
             /** Version */
             version: number;
             /**
@@ -1171,6 +1367,63 @@ export interface components {
              * @default 0
              */
             units: number;
+        };
+        /**
+         * ModelSheet
+         * @description The rest of a maker's specification sheet; empty where it says nothing.
+         */
+        ModelSheet: {
+            /**
+             * Is Round
+             * @default false
+             */
+            is_round?: boolean;
+            /**
+             * Top Share
+             * @description width left at full height, for a tapering volume
+             * @default 1
+             */
+            top_share?: number;
+            /**
+             * Motion
+             * @default
+             */
+            motion?: string;
+            /**
+             * Board
+             * @default
+             */
+            board?: string;
+            /**
+             * Hotend
+             * @default
+             */
+            hotend?: string;
+            /**
+             * Extruder
+             * @default
+             */
+            extruder?: string;
+            /**
+             * Nozzle Max C
+             * @default null
+             */
+            nozzle_max_c?: number | null;
+            /**
+             * Bed Max C
+             * @default null
+             */
+            bed_max_c?: number | null;
+            /**
+             * Weight Kg
+             * @default null
+             */
+            weight_kg?: number | null;
+            /**
+             * Peak W
+             * @default null
+             */
+            peak_w?: number | null;
         };
         /** SpoolOut */
         SpoolOut: {
@@ -1234,6 +1487,21 @@ export interface components {
              * @default false
              */
             enclosed?: boolean;
+            /**
+             * @default {
+             *       "is_round": false,
+             *       "top_share": 1,
+             *       "motion": "",
+             *       "board": "",
+             *       "hotend": "",
+             *       "extruder": "",
+             *       "nozzle_max_c": null,
+             *       "bed_max_c": null,
+             *       "weight_kg": null,
+             *       "peak_w": null
+             *     }
+             */
+            sheet?: components["schemas"]["ModelSheet"];
         };
         /** SpoolIn */
         SpoolIn: {
@@ -1292,6 +1560,54 @@ export interface components {
              */
             calibrated_on?: string | null;
         };
+        /** ChangedModel */
+        ChangedModel: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Bed X Mm */
+            bed_x_mm: number;
+            /** Bed Y Mm */
+            bed_y_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * List Price
+             * @default null
+             */
+            list_price?: number | null;
+            /**
+             * Tools
+             * @default 1
+             */
+            tools?: number;
+            /**
+             * Enclosed
+             * @default false
+             */
+            enclosed?: boolean;
+            /**
+             * @default {
+             *       "is_round": false,
+             *       "top_share": 1,
+             *       "motion": "",
+             *       "board": "",
+             *       "hotend": "",
+             *       "extruder": "",
+             *       "nozzle_max_c": null,
+             *       "bed_max_c": null,
+             *       "weight_kg": null,
+             *       "peak_w": null
+             *     }
+             */
+            sheet?: components["schemas"]["ModelSheet"];
+            /** Version */
+            version: number;
+        };
         /** Shelf */
         Shelf: {
             /** Artifacts */
@@ -1299,14 +1615,25 @@ export interface components {
         };
         /** ShelfCard */
         ShelfCard: {
+            /**
+             * Ref
+             * @description names it in every call: its code, or the id of a stored version
+             */
+            ref: string;
             /** Code */
             code: string;
+            /** Number */
+            number: number;
+            /** Own */
+            own: boolean;
             /** Name */
             name: string;
             /** Isolates */
             isolates: string;
             /** Features */
             features: number;
+            /** Tools */
+            tools: number;
             /** Size Mm */
             size_mm: number[];
             /**
@@ -1317,14 +1644,25 @@ export interface components {
         };
         /** ShelfDetail */
         ShelfDetail: {
+            /**
+             * Ref
+             * @description names it in every call: its code, or the id of a stored version
+             */
+            ref: string;
             /** Code */
             code: string;
+            /** Number */
+            number: number;
+            /** Own */
+            own: boolean;
             /** Name */
             name: string;
             /** Isolates */
             isolates: string;
             /** Features */
             features: number;
+            /** Tools */
+            tools: number;
             /** Size Mm */
             size_mm: number[];
             /**
@@ -1336,12 +1674,12 @@ export interface components {
             isolates_not: string;
             /** Note */
             note: string;
-            /** Version */
-            version: number;
+            /** Licence */
+            licence: string;
+            /** Source */
+            source: string;
             /** Bodies */
             bodies: number;
-            /** Tools */
-            tools: number;
             /** Triangles */
             triangles: number;
             /** Parameters */
@@ -1364,6 +1702,35 @@ export interface components {
             fits: boolean;
             /** Words */
             words: string;
+        };
+        /** CalloutOut */
+        CalloutOut: {
+            /** Code */
+            code: string;
+            /** Ends */
+            ends: number[][];
+            /** Label */
+            label: number[];
+            /** Anchor */
+            anchor: string;
+        };
+        /** DrawingOut */
+        DrawingOut: {
+            /** Faces */
+            faces: components["schemas"]["FaceOut"][];
+            /** Callouts */
+            callouts: components["schemas"]["CalloutOut"][];
+            /** View */
+            view: number[];
+            /** Labelled */
+            labelled: boolean;
+        };
+        /** FaceOut */
+        FaceOut: {
+            /** Kind */
+            kind: string;
+            /** Outlines */
+            outlines: number[][][];
         };
         /** ParameterOut */
         ParameterOut: {
@@ -1398,6 +1765,8 @@ export interface components {
             unit: string;
             /** Method */
             method: string;
+            /** Ends */
+            ends: number[][] | null;
         };
         /**
          * PlateOut
@@ -1418,6 +1787,587 @@ export interface components {
             words: string;
             /** Outlines */
             outlines: number[][][];
+        };
+        /**
+         * KeptSizes
+         * @description A built-in design with other sizes, to be kept as a version of its own.
+         */
+        KeptSizes: {
+            /** Code */
+            code: string;
+            /** Sizes */
+            sizes: string;
+        };
+        /**
+         * MeshReport
+         * @description What a mesh file holds and whether it can be used; one with troubles is not kept.
+         */
+        MeshReport: {
+            /** Sha256 */
+            sha256: string;
+            /** Name */
+            name: string;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "cm" | "inch" | "m";
+            /** Bodies */
+            bodies: number;
+            /** Triangles */
+            triangles: number;
+            /** Size Mm */
+            size_mm: number[];
+            /** Volume Mm3 */
+            volume_mm3: number | null;
+            /** Mended */
+            mended: string[];
+            /** Troubles */
+            troubles: string[];
+        };
+        /**
+         * FacePair
+         * @description Two picked faces, by the numbers of their triangles in the mesh as it is served.
+         */
+        FacePair: {
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "inch" | "m";
+            /** First */
+            first: number;
+            /** Second */
+            second: number;
+            /** Code */
+            code: string;
+        };
+        /** NewArtifact */
+        NewArtifact: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Sha256 */
+            sha256: string;
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "inch" | "m";
+            /**
+             * Tools
+             * @default []
+             */
+            tools?: number[];
+            /** Licence */
+            licence: string;
+            /** Source */
+            source: string;
+            /** Isolates */
+            isolates: string;
+            /**
+             * Isolates Not
+             * @default
+             */
+            isolates_not?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /** Features */
+            features: components["schemas"]["NewFeature"][];
+        };
+        /**
+         * Kind
+         * @description What a feature asks for.
+         * @enum {string}
+         */
+        Kind: "length" | "diagonal" | "thickness" | "gap" | "pillar" | "span" | "overhang" | "distance" | "look" | "lift";
+        /** NewFeature */
+        NewFeature: {
+            /** Code */
+            code: string;
+            kind: components["schemas"]["Kind"];
+            /**
+             * Axis
+             * @enum {string}
+             */
+            axis: "X" | "Y" | "Z" | "D";
+            /** Sense */
+            sense: number;
+            /** Nominal */
+            nominal: number;
+            /**
+             * Unit
+             * @default mm
+             * @enum {string}
+             */
+            unit?: "mm" | "°";
+            /** Method */
+            method: string;
+            /**
+             * Ends
+             * @default null
+             */
+            ends?: number[][] | null;
+        };
+        /** EffortView */
+        EffortView: {
+            /** Prints */
+            prints: number;
+            /** Readings */
+            readings: number;
+            /** Printing H */
+            printing_h: number;
+            /** Low H */
+            low_h: number;
+            /** High H */
+            high_h: number;
+            /** Person H */
+            person_h: number;
+            /** Energy Kwh */
+            energy_kwh: number;
+            /**
+             * Filament
+             * @description g by spool
+             */
+            filament: components["schemas"]["Share"][];
+            /**
+             * Machines
+             * @description printing hours by machine
+             */
+            machines: components["schemas"]["Share"][];
+            /** Days */
+            days: number;
+            /** Bottleneck */
+            bottleneck: string;
+            /**
+             * Lines
+             * @description in the order of arms and lines
+             */
+            lines: components["schemas"]["LineEffort"][];
+            /** Basis */
+            basis: string;
+        };
+        /**
+         * LineEffort
+         * @description One line of the draft: its prints, the hours of one, and which machines cannot print it.
+         */
+        LineEffort: {
+            /** Prints */
+            prints: number;
+            /** Hours Each */
+            hours_each: number;
+            /** On */
+            on: string[];
+            /** Left Out */
+            left_out: string[];
+        };
+        /** Share */
+        Share: {
+            /** Name */
+            name: string;
+            /** Amount */
+            amount: number;
+        };
+        /** Draft */
+        Draft: {
+            /** Version */
+            version: number;
+            /** Question */
+            question: string;
+            /** Candidates */
+            candidates: components["schemas"]["Candidate"][];
+            /** Arms */
+            arms: components["schemas"]["ArmIn"][];
+            /**
+             * Repeats
+             * @description readings of a face
+             */
+            repeats: number;
+            policies: components["schemas"]["Policies"];
+        };
+        /** ArmIn */
+        ArmIn: {
+            /** Name */
+            name: string;
+            /** @default common */
+            slicing?: components["schemas"]["Slicing"];
+            /** @default stock */
+            tuning?: components["schemas"]["Tuning"];
+            /**
+             * @default {
+             *       "layer_height_mm": 0.2,
+             *       "infill_percent": 15,
+             *       "walls": 2,
+             *       "nozzle_mm": 0.4,
+             *       "nozzle_c": 215,
+             *       "bed_c": 60,
+             *       "material": null
+             *     }
+             */
+            conditions?: components["schemas"]["Conditions"];
+            /** Lines */
+            lines: components["schemas"]["LineIn"][];
+        };
+        /** Candidate */
+        Candidate: {
+            /**
+             * Model Id
+             * Format: uuid
+             */
+            model_id: string;
+            /**
+             * Is Control
+             * @default false
+             */
+            is_control: boolean;
+        };
+        /**
+         * Conditions
+         * @description Print conditions; an empty one is left to the maker's profile.
+         */
+        Conditions: {
+            /**
+             * Layer Height Mm
+             * @default 0.2
+             */
+            layer_height_mm: number | null;
+            /**
+             * Infill Percent
+             * @default 15
+             */
+            infill_percent: number | null;
+            /**
+             * Walls
+             * @default 2
+             */
+            walls: number | null;
+            /**
+             * Nozzle Mm
+             * @default 0.4
+             */
+            nozzle_mm: number | null;
+            /**
+             * Nozzle C
+             * @default 215
+             */
+            nozzle_c: number | null;
+            /**
+             * Bed C
+             * @default 60
+             */
+            bed_c: number | null;
+            /**
+             * Material
+             * @default null
+             */
+            material: string | null;
+        };
+        /**
+         * LineIn
+         * @description One artifact from one spool; `artifact` is a code of the shelf or the id of a stored version.
+         */
+        LineIn: {
+            /** Artifact */
+            artifact: string;
+            /**
+             * Spool Id
+             * @default null
+             */
+            spool_id?: string | null;
+            /**
+             * Second Spool Id
+             * @default null
+             */
+            second_spool_id?: string | null;
+            /**
+             * Copies
+             * @default 3
+             */
+            copies?: number;
+        };
+        /**
+         * Policies
+         * @description What practitioners disagree on, each as a named option.
+         */
+        Policies: {
+            /**
+             * Pieces
+             * @default isolating
+             * @enum {string}
+             */
+            pieces: "isolating" | "general";
+            /**
+             * Material
+             * @default same spool
+             * @enum {string}
+             */
+            material: "same spool" | "same lot";
+            /**
+             * Drying
+             * @default dried before use
+             * @enum {string}
+             */
+            drying: "dried before use" | "as received";
+            /**
+             * Counted Causes
+             * @default [
+             *       "machine",
+             *       "profile",
+             *       "unknown"
+             *     ]
+             */
+            counted_causes: ("machine" | "profile" | "material" | "operator" | "power" | "unknown")[];
+            /**
+             * Most Attempts
+             * @default 3
+             */
+            most_attempts: number;
+            /**
+             * Unattended
+             * @default after checks
+             * @enum {string}
+             */
+            unattended: "never" | "after checks";
+        };
+        /**
+         * Slicing
+         * @enum {string}
+         */
+        Slicing: "common" | "own";
+        /**
+         * Tuning
+         * @enum {string}
+         */
+        Tuning: "stock" | "tuned";
+        /** Spreads */
+        Spreads: {
+            /** Spreads */
+            spreads: components["schemas"]["SpreadOut"][];
+        };
+        /**
+         * SpreadOut
+         * @description How much copies of the same print on the same machine differ, as seen in an earlier study.
+         */
+        SpreadOut: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Digits */
+            digits: number;
+            /** Spread */
+            spread: number;
+            /** Source */
+            source: string;
+        };
+        /** CopiesOut */
+        CopiesOut: {
+            /**
+             * Needed
+             * @description copies on each machine; None when even 200 do not do
+             */
+            needed: number | null;
+            /**
+             * Told
+             * @description smallest difference that the planned copies tell; None for one copy
+             */
+            told: number | null;
+            /** Chance */
+            chance: number;
+        };
+        /** Templates */
+        Templates: {
+            /** Templates */
+            templates: components["schemas"]["TemplateCard"][];
+        };
+        /** TemplateCard */
+        TemplateCard: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** About */
+            about: string;
+            /**
+             * Prints
+             * @description on each machine that can print all of it
+             */
+            prints: number;
+            /** Own */
+            own: boolean;
+        };
+        /**
+         * DraftRead
+         * @description A draft as read from a file or template; nothing is saved yet. `notes` say what could not be found here.
+         */
+        DraftRead: {
+            /** Question */
+            question: string;
+            /** Candidates */
+            candidates: components["schemas"]["Candidate"][];
+            /** Arms */
+            arms: components["schemas"]["ArmIn"][];
+            /** Repeats */
+            repeats: number;
+            policies: components["schemas"]["Policies"];
+            /** Notes */
+            notes: string[];
+        };
+        /** NewTemplate */
+        NewTemplate: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * About
+             * @default
+             */
+            about?: string;
+            /** Repeats */
+            repeats: number;
+            policies: components["schemas"]["Policies"];
+            /** Arms */
+            arms: components["schemas"]["ArmIn"][];
+        };
+        /**
+         * ProtocolFile
+         * @description A protocol in the format `crevlo-protocol` 1.
+         */
+        ProtocolFile: {
+            /**
+             * Format
+             * @default crevlo-protocol
+             * @constant
+             */
+            format?: "crevlo-protocol";
+            /**
+             * Format Version
+             * @default 1
+             * @constant
+             */
+            format_version?: 1;
+            /**
+             * Title
+             * @default
+             */
+            title?: string;
+            /**
+             * Question
+             * @default
+             */
+            question?: string;
+            /**
+             * Repeats
+             * @default 3
+             */
+            repeats?: number;
+            /**
+             * @default {
+             *       "pieces": "isolating",
+             *       "material": "same spool",
+             *       "drying": "dried before use",
+             *       "counted_causes": [
+             *         "machine",
+             *         "profile",
+             *         "unknown"
+             *       ],
+             *       "most_attempts": 3,
+             *       "unattended": "after checks"
+             *     }
+             */
+            policies?: components["schemas"]["Policies"];
+            /**
+             * Candidates
+             * @default []
+             */
+            candidates?: components["schemas"]["FileCandidate"][];
+            /** Arms */
+            arms: components["schemas"]["FileArm"][];
+        };
+        /** FileArm */
+        FileArm: {
+            /** Name */
+            name: string;
+            /** @default common */
+            slicing?: components["schemas"]["Slicing"];
+            /** @default stock */
+            tuning?: components["schemas"]["Tuning"];
+            /**
+             * @default {
+             *       "layer_height_mm": 0.2,
+             *       "infill_percent": 15,
+             *       "walls": 2,
+             *       "nozzle_mm": 0.4,
+             *       "nozzle_c": 215,
+             *       "bed_c": 60,
+             *       "material": null
+             *     }
+             */
+            conditions?: components["schemas"]["Conditions"];
+            /** Lines */
+            lines: components["schemas"]["FileLine"][];
+        };
+        /** FileCandidate */
+        FileCandidate: {
+            /** Model */
+            model: string;
+            /**
+             * Is Control
+             * @default false
+             */
+            is_control?: boolean;
+        };
+        /**
+         * FileLine
+         * @description An artifact by code, with its sizes where it is a built-in one and its mesh's SHA-256 where it is an own one.
+         */
+        FileLine: {
+            /** Artifact */
+            artifact: string;
+            /**
+             * Sizes
+             * @default {}
+             */
+            sizes?: {
+                [key: string]: number;
+            };
+            /**
+             * Mesh Sha256
+             * @default null
+             */
+            mesh_sha256?: string | null;
+            /**
+             * Spool
+             * @default null
+             */
+            spool?: string | null;
+            /**
+             * Second Spool
+             * @default null
+             */
+            second_spool?: string | null;
+            /**
+             * Copies
+             * @default 3
+             */
+            copies?: number;
         };
         /** Studies */
         Studies: {
@@ -1465,38 +2415,44 @@ export interface components {
             freeze_recorded_at: string | null;
             /** Candidates */
             candidates: components["schemas"]["Candidate"][];
-            spool: components["schemas"]["SpoolOut"] | null;
+            /** Arms */
+            arms: components["schemas"]["ArmOut"][];
             /** Repeats */
             repeats: number;
-            conditions: components["schemas"]["Conditions"];
             policies: components["schemas"]["Policies"];
-            artifact: components["schemas"]["ArtifactOut"];
             /** Coverage */
             coverage: components["schemas"]["CoverageRow"][];
             /** Deviations */
             deviations: components["schemas"]["DeviationOut"][];
         };
-        /** Candidate */
-        Candidate: {
+        /** ArmOut */
+        ArmOut: {
             /**
-             * Model Id
+             * Id
              * Format: uuid
              */
-            model_id: string;
-            /**
-             * Copies
-             * @default 3
-             */
-            copies: number;
-            /**
-             * Is Control
-             * @default false
-             */
-            is_control: boolean;
+            id: string;
+            /** Name */
+            name: string;
+            slicing: components["schemas"]["Slicing"];
+            tuning: components["schemas"]["Tuning"];
+            conditions: components["schemas"]["Conditions"];
+            /** Lines */
+            lines: components["schemas"]["LineOut"][];
+        };
+        /**
+         * Cell
+         * @description A machine's copies of one line; without a job the reason why there is none.
+         */
+        Cell: {
+            /** Layers */
+            layers: components["schemas"]["CellLayer"][];
+            /** Left Out */
+            left_out: string;
         };
         /**
          * CellLayer
-         * @description One copy of one machine on the coverage sheet: how far it has come.
+         * @description One copy of one line on one machine: how far it has come.
          */
         CellLayer: {
             /**
@@ -1516,52 +2472,14 @@ export interface components {
             /** Deviations */
             deviations: number;
         };
-        /**
-         * Conditions
-         * @description Print conditions; an empty one is left to the maker's profile.
-         */
-        Conditions: {
-            /**
-             * Layer Height Mm
-             * @default 0.2
-             */
-            layer_height_mm: number | null;
-            /**
-             * Infill Percent
-             * @default 15
-             */
-            infill_percent: number | null;
-            /**
-             * Walls
-             * @default 2
-             */
-            walls: number | null;
-            /**
-             * Nozzle Mm
-             * @default 0.4
-             */
-            nozzle_mm: number | null;
-            /**
-             * Nozzle C
-             * @default 215
-             */
-            nozzle_c: number | null;
-            /**
-             * Bed C
-             * @default 60
-             */
-            bed_c: number | null;
-            /**
-             * Material
-             * @default null
-             */
-            material: string | null;
-        };
         /** CoverageRow */
         CoverageRow: {
             machine: components["schemas"]["UnitMark"];
-            /** Layers */
-            layers: components["schemas"]["CellLayer"][];
+            /**
+             * Cells
+             * @description one for every line of every arm, in their order
+             */
+            cells: components["schemas"]["Cell"][];
         };
         /** DeviationOut */
         DeviationOut: {
@@ -1582,34 +2500,38 @@ export interface components {
              */
             recorded_at: string;
         };
-        /** Policies */
-        Policies: {
+        /**
+         * LineOut
+         * @description A line as drafted, with its artifact and spools by name.
+         */
+        LineOut: {
             /**
-             * Slicing
-             * @default common
-             * @enum {string}
+             * Artifact
+             * @description reference of the artifact on the shelf
              */
-            slicing: "common" | "own";
-            /**
-             * Counted Causes
-             * @default [
-             *       "machine",
-             *       "profile",
-             *       "unknown"
-             *     ]
-             */
-            counted_causes: ("machine" | "profile" | "material" | "operator" | "power" | "unknown")[];
-            /**
-             * Most Attempts
-             * @default 3
-             */
-            most_attempts: number;
-            /**
-             * Unattended
-             * @default after checks
-             * @enum {string}
-             */
-            unattended: "never" | "after checks";
+            artifact: string;
+            /** Code */
+            code: string;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Isolates */
+            isolates: string;
+            /** Tools */
+            tools: number;
+            /** Features */
+            features: number;
+            /** Spool Id */
+            spool_id: string | null;
+            /** Spool */
+            spool: string;
+            /** Second Spool Id */
+            second_spool_id: string | null;
+            /** Second Spool */
+            second_spool: string;
+            /** Copies */
+            copies: number;
         };
         /**
          * UnitMark
@@ -1701,21 +2623,6 @@ export interface components {
             share: number;
             /** Trouble */
             trouble: boolean;
-        };
-        /** Draft */
-        Draft: {
-            /** Version */
-            version: number;
-            /** Question */
-            question: string;
-            /** Candidates */
-            candidates: components["schemas"]["Candidate"][];
-            /** Spool Id */
-            spool_id: string | null;
-            /** Repeats */
-            repeats: number;
-            conditions: components["schemas"]["Conditions"];
-            policies: components["schemas"]["Policies"];
         };
         /**
          * Freeze
@@ -1910,6 +2817,15 @@ export interface components {
              */
             id: string;
             machine: components["schemas"]["UnitMark"];
+            /**
+             * Arm
+             * @description empty where the study has one arm
+             */
+            arm: string;
+            /** Artifact */
+            artifact: string;
+            /** Spool */
+            spool: string;
             /** Copy Number */
             copy_number: number;
             /** Position */
@@ -1940,6 +2856,8 @@ export interface components {
             machine: components["schemas"]["UnitMark"];
             /** Copy Number */
             copy_number: number;
+            /** Arm */
+            arm: string;
             /** Artifact */
             artifact: string;
             /** Spool */
@@ -2224,11 +3142,60 @@ export interface components {
             now: string;
             /** Repeats */
             repeats: number;
-            artifact: components["schemas"]["ArtifactOut"] | null;
+            /** Artifacts */
+            artifacts: components["schemas"]["ArtifactOut"][];
             /** Calipers */
             calipers: components["schemas"]["InstrumentNow"][];
             /** Queue */
             queue: components["schemas"]["QueueLine"][];
+        };
+        /** ArtifactOut */
+        ArtifactOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Code */
+            code: string;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Isolates */
+            isolates: string;
+            /** Features */
+            features: components["schemas"]["FeatureOut"][];
+            drawing: components["schemas"]["DrawingOut"];
+        };
+        /**
+         * FeatureOut
+         * @description A feature as stored; `measured` ones are read in mm, the others are judged.
+         */
+        FeatureOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Code */
+            code: string;
+            /** Kind */
+            kind: string;
+            /** Axis */
+            axis: string;
+            /** Sense */
+            sense: number;
+            /** Nominal */
+            nominal: number;
+            /** Unit */
+            unit: string;
+            /** Method */
+            method: string;
+            /** Measured */
+            measured: boolean;
         };
         /** InstrumentNow */
         InstrumentNow: {
@@ -2257,6 +3224,11 @@ export interface components {
             id: string;
             /** Blind Code */
             blind_code: string;
+            /**
+             * Artifact Id
+             * Format: uuid
+             */
+            artifact_id: string;
             /** Artifact */
             artifact: string;
             /** Done */
@@ -2658,16 +3630,16 @@ export interface components {
             /** Currency */
             currency: string;
             basis: components["schemas"]["CostBasis"];
-            /** Material Per Kg */
-            material_per_kg: number | null;
-            /** Spool */
-            spool: string | null;
+            /** Materials */
+            materials: components["schemas"]["Material"][];
             /** Machines */
             machines: components["schemas"]["MachineCost"][];
             /** Sentence */
             sentence: string;
             /** Certainty */
             certainty: string;
+            /** Apart */
+            apart: string[];
         };
         /** CostBasis */
         CostBasis: {
@@ -2713,6 +3685,13 @@ export interface components {
             /** Tries */
             tries: number;
         };
+        /** Material */
+        Material: {
+            /** Spool */
+            spool: string;
+            /** Per Kg */
+            per_kg: number;
+        };
         /** RankView */
         RankView: {
             profile: components["schemas"]["ProfileOut"];
@@ -2735,6 +3714,11 @@ export interface components {
             flips: components["schemas"]["Flip"][];
             /** Reasons */
             reasons: components["schemas"]["Reason"][];
+            /**
+             * Apart
+             * @description what is printed but kept out of the comparison, and why
+             */
+            apart: string[];
             /** Missing Cells */
             missing_cells: number;
             /** Cells */
@@ -3027,6 +4011,12 @@ export interface components {
         ReadingRow: {
             /** Machine */
             machine: string;
+            /** Arm */
+            arm: string;
+            /** Artifact */
+            artifact: string;
+            /** Spool */
+            spool: string;
             /** Copy Number */
             copy_number: number;
             /** Attempt */
@@ -3523,6 +4513,41 @@ export interface operations {
             };
         };
     };
+    library_change_model_models__uuid_model_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                model_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangedModel"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModelOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     library_cards_shelf_get: {
         parameters: {
             query?: never;
@@ -3552,14 +4577,14 @@ export interface operations {
             };
         };
     };
-    library_detail_shelf__code__get: {
+    library_detail_shelf__ref__get: {
         parameters: {
             query?: {
                 sizes?: string;
             };
             header?: never;
             path: {
-                code: string;
+                ref: string;
             };
             cookie?: never;
         };
@@ -3585,12 +4610,12 @@ export interface operations {
             };
         };
     };
-    library_shelf_drawing_shelf__code__drawing_get: {
+    library_shelf_drawing_shelf__ref__drawing_get: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                code: string;
+                ref: string;
             };
             cookie?: never;
         };
@@ -3616,14 +4641,14 @@ export interface operations {
             };
         };
     };
-    library_shelf_file_shelf__code__file__kind__get: {
+    library_shelf_file_shelf__ref__file__kind__get: {
         parameters: {
             query?: {
                 sizes?: string;
             };
             header?: never;
             path: {
-                code: string;
+                ref: string;
                 kind: "stl" | "3mf";
             };
             cookie?: never;
@@ -3641,7 +4666,7 @@ export interface operations {
             };
         };
     };
-    library_plate_shelf__code__plate_get: {
+    library_plate_shelf__ref__plate_get: {
         parameters: {
             query: {
                 sizes?: string;
@@ -3656,7 +4681,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                code: string;
+                ref: string;
             };
             cookie?: never;
         };
@@ -3682,7 +4707,7 @@ export interface operations {
             };
         };
     };
-    library_plate_file_shelf__code__plate__kind__get: {
+    library_plate_file_shelf__ref__plate__kind__get: {
         parameters: {
             query: {
                 sizes?: string;
@@ -3697,7 +4722,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                code: string;
+                ref: string;
                 kind: "stl" | "3mf";
             };
             cookie?: never;
@@ -3716,6 +4741,472 @@ export interface operations {
         };
     };
     library_whole_set_shelf_zip_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_keep_sizes_shelf_versions_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptSizes"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfCard"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_check_mesh_meshes_put: {
+        parameters: {
+            query: {
+                unit?: "mm" | "cm" | "inch" | "m";
+                name: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeshReport"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_mesh_file_meshes__sha256__mesh_stl_get: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "inch" | "m";
+            };
+            header?: never;
+            path: {
+                sha256: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_place_meshes__sha256__feature_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sha256: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FacePair"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfFeature"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_add_artifact_artifacts_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewArtifact"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfCard"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planning_view_effort_studies__uuid_study_id__effort_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Draft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EffortView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planning_spreads_spreads_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Spreads"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planning_copies_copies_get: {
+        parameters: {
+            query: {
+                difference: number;
+                spread: number;
+                copies: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopiesOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planning_list_templates_templates_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Templates"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planning_save_template_templates_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTemplate"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Templates"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planning_read_template_templates__key__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftRead"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planning_drop_template_templates__key__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Templates"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planning_export_protocol_studies__uuid_study_id__protocol_json_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProtocolFile"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planning_read_protocol_protocols_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProtocolFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftRead"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planning_schema_protocol_schema_json_get: {
         parameters: {
             query?: never;
             header?: never;

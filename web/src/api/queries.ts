@@ -29,10 +29,10 @@ export function useShelf() {
   });
 }
 
-export function useShelfDrawing(code: string) {
+export function useShelfDrawing(ref: string) {
   return useQuery({
-    queryKey: ["shelf", code, "drawing"],
-    queryFn: () => unwrap(api.GET("/api/shelf/{code}/drawing", { params: { path: { code } } })),
+    queryKey: ["shelf", ref, "drawing"],
+    queryFn: () => unwrap(api.GET("/api/shelf/{ref}/drawing", { params: { path: { ref } } })),
     staleTime: Number.POSITIVE_INFINITY,
   });
 }
@@ -47,20 +47,55 @@ export type PlateWish = {
   sizes: string;
 };
 
-export function usePlate(code: string, wish: PlateWish) {
+export function usePlate(ref: string, wish: PlateWish) {
   return useQuery({
-    queryKey: ["shelf", code, "plate", wish],
+    queryKey: ["shelf", ref, "plate", wish],
     queryFn: ({ signal }) =>
-      unwrap(api.GET("/api/shelf/{code}/plate", { params: { path: { code }, query: wish }, signal })),
+      unwrap(api.GET("/api/shelf/{ref}/plate", { params: { path: { ref }, query: wish }, signal })),
     placeholderData: keepPreviousData,
   });
 }
 
-export function useShelfDetail(code: string, sizes: string) {
+export function useShelfDetail(ref: string, sizes: string) {
   return useQuery({
-    queryKey: ["shelf", code, sizes],
-    queryFn: () => unwrap(api.GET("/api/shelf/{code}", { params: { path: { code }, query: { sizes } } })),
+    queryKey: ["shelf", ref, "detail", sizes],
+    queryFn: () => unwrap(api.GET("/api/shelf/{ref}", { params: { path: { ref }, query: { sizes } } })),
   });
+}
+
+export function useEffort(studyId: string, draft: Schemas["Draft"]) {
+  return useQuery({
+    queryKey: ["study", studyId, "effort", draft],
+    queryFn: ({ signal }) =>
+      unwrap(
+        api.POST("/api/studies/{study_id}/effort", {
+          params: { path: { study_id: studyId } },
+          body: draft,
+          signal,
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    staleTime: 60_000,
+    retry: false,
+  });
+}
+
+export function useSpreads() {
+  return useQuery({ queryKey: ["spreads"], queryFn: () => unwrap(api.GET("/api/spreads")) });
+}
+
+export function useCopies(wish: { difference: number; spread: number; copies: number }) {
+  return useQuery({
+    queryKey: ["copies", wish],
+    queryFn: () => unwrap(api.GET("/api/copies", { params: { query: wish } })),
+    enabled: wish.difference > 0 && wish.spread > 0,
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
+export function useTemplates() {
+  return useQuery({ queryKey: ["templates"], queryFn: () => unwrap(api.GET("/api/templates")) });
 }
 
 const study = (id: string) => ({ params: { path: { study_id: id } } });

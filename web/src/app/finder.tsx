@@ -1,7 +1,7 @@
 import { useNavigate } from "@tanstack/react-router";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
-import { useLibrary, useStudies } from "../api/queries";
+import { useLibrary, useShelf, useStudies } from "../api/queries";
 import { Key } from "../parts/bits";
 import { useKeys } from "./keys";
 import { LIBRARY, STATIONS } from "./stations";
@@ -59,6 +59,7 @@ function Results(props: {
   const navigate = useNavigate();
   const studies = useStudies();
   const library = useLibrary();
+  const shelf = useShelf();
   const all: Found[] = [
     ...(studyId
       ? STATIONS.map((s) => ({
@@ -82,7 +83,7 @@ function Results(props: {
             ? data?.spools.map((s) => `${s.code} ${s.colour} ${s.material}`)
             : l.id === "instruments"
               ? data?.instruments.map((i) => `${i.code} ${i.kind}`)
-              : data?.artifacts.map((a) => a.name);
+              : shelf.data?.artifacts.map((a) => a.name);
       return [
         { label: l.name, kind: "library", go },
         ...(names ?? []).map((label) => ({ label, kind: l.id.slice(0, -1), go })),

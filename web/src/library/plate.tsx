@@ -8,7 +8,7 @@ import { text } from "./text";
 type Bed = Schemas["BedFit"];
 
 /** Copies of one artifact packed on a machine's bed: the picture, the count, and the plate as a file. */
-export function PlateView({ code, sizes, beds }: { code: string; sizes: string; beds: Bed[] }) {
+export function PlateView({ refName, sizes, beds }: { refName: string; sizes: string; beds: Bed[] }) {
   const [bedName, setBedName] = useState(beds[0]?.machine ?? "");
   const [typed, setTyped] = useState({ wanted: "200", spacing: "3", brim: "0" });
   const [turns, setTurns] = useState<1 | 4 | 8>(4);
@@ -24,7 +24,7 @@ export function PlateView({ code, sizes, beds }: { code: string; sizes: string; 
     wanted: Math.round(amount("wanted", 200, 1)),
     sizes,
   };
-  const plate = usePlate(code, wish);
+  const plate = usePlate(refName, wish);
   const query = new URLSearchParams(Object.entries(wish).map(([k, v]) => [k, String(v)]));
   const field = (name: keyof typeof typed, label: string, most: number) => (
     <label className="field col-span-2">
@@ -84,7 +84,7 @@ export function PlateView({ code, sizes, beds }: { code: string; sizes: string; 
           <a
             key={kind}
             className={`button ${kind === "3mf" ? "primary" : ""}`}
-            href={`/api/shelf/${code}/plate.${kind}?${query}`}
+            href={`/api/shelf/${refName}/plate.${kind}?${query}`}
             download
           >
             <DownloadSimple size={15} /> {text.plateAs} {kind.toUpperCase()}

@@ -15,12 +15,12 @@ export function ShelfScreen() {
   const navigate = useNavigate();
   const hash = useLocation({ select: (l) => l.hash });
   const cards = shelf.data?.artifacts ?? [];
-  const current = cards.find((c) => c.code === hash) ?? cards[0];
-  const choose = (code: string) =>
-    void navigate({ to: "/library/$kind", params: { kind: "artifacts" }, hash: code, replace: true });
+  const current = cards.find((c) => c.ref === hash) ?? cards[0];
+  const choose = (ref: string) =>
+    void navigate({ to: "/library/$kind", params: { kind: "artifacts" }, hash: ref, replace: true });
   const step = (by: number) => {
     const next = cards[Math.max(0, Math.min(cards.length - 1, cards.indexOf(current!) + by))];
-    if (next) choose(next.code);
+    if (next) choose(next.ref);
   };
   useKeys([
     { key: "ArrowDown", does: "next artifact", run: () => step(1) },
@@ -41,34 +41,37 @@ export function ShelfScreen() {
         </div>
         <ul className="grid grid-cols-2 gap-1.5">
           {cards.map((c) => (
-            <li key={c.code}>
+            <li key={c.ref}>
               <button
                 type="button"
                 aria-current={c === current ? "true" : undefined}
-                onClick={() => choose(c.code)}
+                onClick={() => choose(c.ref)}
                 className={`grid w-full gap-1 rounded border p-1.5 text-left ${c === current ? "border-needle bg-station-on shadow-[inset_0_0_0_1px_var(--needle)]" : "border-rule hover:border-ink-3"}`}
               >
                 <span className="block h-[84px]">
                   <CardDrawing card={c} />
                 </span>
-                <span className="text-[12.5px] leading-tight font-semibold">{c.name}</span>
+                <span className="text-[12.5px] leading-tight font-semibold">
+                  {c.name}
+                  {c.number > 1 && <small className="font-normal text-ink-2"> v{c.number}</small>}
+                </span>
               </button>
             </li>
           ))}
         </ul>
       </section>
-      <Detail key={current.code} code={current.code} />
+      <Detail key={current.ref} refName={current.ref} />
     </div>
   );
 }
 
 function CardDrawing({ card }: { card: Schemas["ShelfCard"] }) {
-  const drawing = useShelfDrawing(card.code);
+  const drawing = useShelfDrawing(card.ref);
   if (!drawing.data) return <Skeleton className="h-full" />;
   return <ArtifactDrawing artifact={{ name: card.name, drawing: drawing.data, features: [] }} bare />;
 }
 
-function Detail({ code }: { code: string }) {
+function Detail({ refName }: { refName: string }) {
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [onPlate, setOnPlate] = useState(false);
   const [active, setActive] = useState<string | undefined>(undefined);
@@ -76,14 +79,14 @@ function Detail({ code }: { code: string }) {
     .filter(([, v]) => v.trim() !== "" && Number.isFinite(Number(v)))
     .map(([name, v]) => `${name}:${Number(v)}`)
     .join(",");
-  const detail = useShelfDetail(code, sizes);
+  const detail = useShelfDetail(refName, sizes);
   // A size that is refused leaves the last good drawing where it is.
   const last = useRef(detail.data);
   if (detail.data) last.current = detail.data;
   const a = last.current;
   if (!a) return detail.isError ? <Trouble error={detail.error} /> : <Skeleton className="h-full" />;
   const file = (kind: string) =>
-    `/api/shelf/${code}/file.${kind}${sizes ? `?sizes=${encodeURIComponent(sizes)}` : ""}`;
+    `/api/shelf/${refName}/file.${kind}${sizes ? `?sizes=${encodeURIComponent(sizes)}` : ""}`;
   return (
     <section
       aria-label={a.name}
@@ -92,7 +95,7 @@ function Detail({ code }: { code: string }) {
       <div className="flex min-h-0 min-w-0 flex-col gap-2">
         <h2 className="text-[26px] leading-tight font-extrabold [font-stretch:90%]">{a.name}</h2>
         <p className="text-ink-2">
-          {a.code}, version {a.version} · {a.size_mm.map((s) => s.toFixed(s < 1 ? 2 : 0)).join(" × ")} mm · at
+          {a.code}, version {a.number} · {a.size_mm.map((s) => s.toFixed(s < 1 ? 2 : 0)).join(" × ")} mm · at
           most {a.solid_g.toFixed(a.solid_g < 10 ? 1 : 0)} g of PLA
           {a.tools > 1 && ` · ${a.tools} tools`}
         </p>
@@ -110,7 +113,7 @@ function Detail({ code }: { code: string }) {
           ))}
         </div>
         {onPlate ? (
-          <PlateView code={code} sizes={sizes} beds={a.beds} />
+          <PlateView refName={refName} sizes={sizes} beds={a.beds} />
         ) : (
           <>
             <div className="min-h-0 flex-1 max-[760px]:min-h-[300px]">

@@ -11,79 +11,101 @@ const DEPTH: Record<Schemas["CellLayer"]["stage"], number> = {
   inspected: 3,
 };
 const LAYER = ["var(--rule)", "var(--c3)", "var(--c2)", "var(--c1)"];
+// Beyond so many columns their names no longer fit over them.
+const NAMED_COLUMNS = 5;
 
-/** The study's map: machines × copies, each cell a stack of layers from planned to inspected. */
+type Arm = Schemas["ArmOut"];
+
+/** The study's map: machines × what they print, each copy a stack of layers from planned to inspected. */
 export function CoverageSheet({
   rows,
-  artifact,
+  arms,
   open,
 }: {
   rows: Schemas["CoverageRow"][];
-  artifact: string;
+  arms: Arm[];
   open?: (jobId: string) => void;
 }) {
-  const most = Math.max(1, ...rows.map((r) => r.layers.length));
+  const lines = arms.flatMap((arm) => arm.lines);
+  const roomy = lines.length <= NAMED_COLUMNS;
   return (
     <div>
-      <table className="w-full border-separate border-spacing-x-2 border-spacing-y-1.5">
-        <thead>
-          <tr>
-            <th scope="col" className="lab w-[200px] text-left">
-              Machine
-            </th>
-            <th scope="colgroup" colSpan={most} className="lab text-left">
-              {artifact}, copies side by side
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.machine.unit_id}>
-              <th scope="row" className="text-left text-[14px] font-semibold">
-                <UnitName mark={row.machine.mark} name={row.machine.name} />
-                {row.machine.is_control && <span className="lab ml-2">control</span>}
-              </th>
-              {row.layers.map((layer) => (
-                <td key={layer.job_id}>
-                  <button
-                    type="button"
-                    disabled={!open}
-                    onClick={() => open?.(layer.job_id)}
-                    aria-label={`${row.machine.name}, copy ${layer.copy_number}: ${describe(layer)}`}
-                    title={describe(layer)}
-                    className="relative flex h-[34px] w-full min-w-[64px] max-w-[150px] flex-col-reverse justify-start gap-[2px] rounded border border-rule-2 p-[3px] hover:border-ink-3"
+      <div className="overflow-x-auto pt-2 pr-2">
+        <table className="w-full border-separate border-spacing-x-1.5 border-spacing-y-1.5">
+          <thead>
+            {arms.length > 1 && (
+              <tr>
+                <td />
+                {arms.map((arm) => (
+                  <th
+                    key={arm.id}
+                    scope="colgroup"
+                    colSpan={Math.max(1, arm.lines.length)}
+                    className="lab border-b border-rule text-left"
                   >
-                    {[0, 1, 2].map((k) => (
-                      <i
-                        key={k}
-                        className="block h-[7px] w-full rounded-full"
-                        style={{
-                          background:
-                            layer.stage === "printing" && k === 0
-                              ? "var(--needle)"
-                              : k < DEPTH[layer.stage]
-                                ? LAYER[k + 1]
-                                : "var(--rule-2)",
-                        }}
-                      />
-                    ))}
-                    {layer.failed_tries > 0 && (
-                      <span className="absolute -top-2 -right-1.5 rounded bg-[#c23a15] px-1 text-[10px] font-bold text-white">
-                        {layer.failed_tries} failed
-                      </span>
-                    )}
-                    {layer.deviations > 0 && (
-                      <span className="absolute -bottom-1.5 -right-1.5 rounded bg-brass-wash px-1 text-[10px] font-bold text-brass-ink">
-                        deviation
-                      </span>
-                    )}
-                  </button>
-                </td>
+                    {arm.name}
+                  </th>
+                ))}
+              </tr>
+            )}
+            <tr>
+              <th scope="col" className="lab w-[176px] text-left align-bottom">
+                Machine
+              </th>
+              {lines.map((line, i) => (
+                <th
+                  key={i}
+                  scope="col"
+                  title={`${line.name}, ${line.spool}`}
+                  className="min-w-[44px] text-left align-bottom text-[12px] leading-tight font-semibold"
+                >
+                  {roomy ? line.name : <span className="num text-[11px]">{line.code}</span>}
+                  <small className="num block text-[9.5px] font-normal text-ink-2">
+                    {line.spool.split(" · ")[0]}
+                    {roomy && ` × ${line.copies}`}
+                  </small>
+                </th>
               ))}
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <tr key={row.machine.unit_id}>
+                <th scope="row" className="text-left text-[13.5px] font-semibold">
+                  <UnitName mark={row.machine.mark} name={row.machine.name} />
+                  {row.machine.is_control && <span className="lab ml-2">control</span>}
+                </th>
+                {row.cells.map((cell, i) => (
+                  <td key={i} className="h-[36px]">
+                    {cell.layers.length > 0 ? (
+                      <div className="flex h-full gap-1">
+                        {cell.layers.map((layer) => (
+                          <Copy
+                            key={layer.job_id}
+                            layer={layer}
+                            name={`${row.machine.name}, ${lines.length > 1 ? `${lines[i]?.name} ` : ""}copy ${layer.copy_number}`}
+                            open={open}
+                          />
+                        ))}
+                      </div>
+                    ) : (
+                      cell.left_out && (
+                        <span
+                          title={cell.left_out}
+                          className="grid h-full place-items-center rounded border border-dashed border-rule px-1 text-center text-[10.5px] leading-tight text-ink-2"
+                        >
+                          {roomy ? cell.left_out : "–"}
+                          {!roomy && <span className="sr-only">{cell.left_out}</span>}
+                        </span>
+                      )
+                    )}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       <p className="mt-2 flex flex-wrap gap-4 text-[12px] text-ink-2">
         {STAGES.slice(1).map((s, i) => (
           <span key={s} className="inline-flex items-center gap-1.5">
@@ -97,6 +119,53 @@ export function CoverageSheet({
         </span>
       </p>
     </div>
+  );
+}
+
+function Copy({
+  layer,
+  name,
+  open,
+}: {
+  layer: Schemas["CellLayer"];
+  name: string;
+  open: ((jobId: string) => void) | undefined;
+}) {
+  return (
+    <button
+      type="button"
+      disabled={!open}
+      onClick={() => open?.(layer.job_id)}
+      aria-label={`${name}: ${describe(layer)}`}
+      title={describe(layer)}
+      className="relative flex h-[34px] min-w-[13px] max-w-[130px] flex-1 flex-col-reverse justify-start gap-[2px] rounded border border-rule-2 p-[3px] hover:border-ink-3"
+    >
+      {[0, 1, 2].map((k) => (
+        <i
+          key={k}
+          className="block h-[7px] w-full rounded-full"
+          style={{
+            background:
+              layer.stage === "printing" && k === 0
+                ? "var(--needle)"
+                : k < DEPTH[layer.stage]
+                  ? LAYER[k + 1]
+                  : "var(--rule-2)",
+          }}
+        />
+      ))}
+      {layer.failed_tries > 0 && (
+        <span className="absolute -top-2 -right-1.5 rounded bg-[#c23a15] px-1 text-[10px] font-bold text-white">
+          {layer.failed_tries}
+          <span className="sr-only"> failed</span>
+        </span>
+      )}
+      {layer.deviations > 0 && (
+        <span className="absolute -right-1.5 -bottom-1.5 rounded bg-brass-wash px-1 text-[10px] font-bold text-brass-ink">
+          dev
+        </span>
+      )}
+    </button>
   );
 }
 

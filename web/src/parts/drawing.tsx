@@ -14,12 +14,12 @@ export type Drawn = {
   features: { code: string; nominal: number; unit: string }[];
 };
 
-/** The drawn part of a study's artifact; its features are lengths. */
+/** The drawn part of a study's artifact. */
 export function drawn(artifact: Schemas["ArtifactOut"]): Drawn {
   return {
     name: artifact.name,
     drawing: artifact.drawing,
-    features: artifact.features.map((f) => ({ code: f.code, nominal: f.nominal_mm, unit: "mm" })),
+    features: artifact.features,
   };
 }
 

@@ -2,8 +2,9 @@
 
 from collections.abc import Mapping
 
-from crevlo.core.artifacts.artifact import Artifact, Body, Design, Feature, Kind, Parameter
-from crevlo.core.artifacts.shape import block, engraving, joined, post, without
+from crevlo.core.artifacts.artifact import Artifact, Body, Design, Parameter
+from crevlo.core.artifacts.feature import Feature, Kind
+from crevlo.core.artifacts.shape import block, engraving, joined, mark, post, without
 
 GAPS_MM = tuple(round(0.05 * k, 2) for k in range(1, 11))
 PILLARS_MM = (0.4, 0.6, 0.8, 1.0, 1.2, 1.5, 2.0)
@@ -15,7 +16,7 @@ def _comb(values: Mapping[str, float]) -> Artifact:
     places = [((k % 5 - 2) * pitch, -pitch / 2 + 2 if k < 5 else pitch / 2 + 2) for k in range(10)]
     base = block(-2.5 * pitch, 2.5 * pitch, -pitch - 4, pitch + 4, 0, high)
     holes = [post(x, y, peg + 2 * gap, -1, high + 1) for gap, (x, y) in zip(GAPS_MM, places, strict=True)]
-    marks = [engraving("CC1", -1.5 * pitch, -pitch - 0.5, high, dot=0.9)]
+    marks = [engraving(mark("CC", values), -1.5 * pitch, -pitch - 0.5, high, dot=0.9)]
     for gap, (x, y) in zip(GAPS_MM, places, strict=True):
         marks.append(engraving(f"{round(100 * gap):02d}", x, y + peg / 2 + gap + 3, high, depth=0.3, dot=0.6))
     pegs = [post(x, y, peg, 0, high) for x, y in places]
@@ -41,7 +42,8 @@ def _pillars(values: Mapping[str, float]) -> Artifact:
     xs = [(k - 3) * pitch for k in range(7)]
     ys = [-pitch, 0.0, pitch]
     deck = without(
-        block(-4 * pitch, 4 * pitch, -2.6 * pitch, 1.6 * pitch, 0, base), [engraving("PF1", 0, -2.1 * pitch, base)]
+        block(-4 * pitch, 4 * pitch, -2.6 * pitch, 1.6 * pitch, 0, base),
+        [engraving(mark("PF", values), 0, -2.1 * pitch, base)],
     )
     stand = joined(
         [deck, *(post(x, y, d, base - 0.5, base + high) for x, d in zip(xs, PILLARS_MM, strict=True) for y in ys)]
@@ -125,9 +127,9 @@ def _lid(values: Mapping[str, float]) -> Artifact:
     ring = without(
         block(-lip_x, lip_x, -lip_y, lip_y, 2, 7), [block(-lip_x + lip, lip_x - lip, -lip_y + lip, lip_y - lip, 1, 8)]
     )
-    lid = without(joined([block(-x, x, -y, y, 0, 2), ring]), [engraving("SL1", 0, 0, 2, dot=1.0)]).translate(
-        (0, aside, 0)
-    )
+    lid = without(
+        joined([block(-x, x, -y, y, 0, 2), ring]), [engraving(mark("SL", values), 0, 0, 2, dot=1.0)]
+    ).translate((0, aside, 0))
     features = (
         Feature("BX", Kind.LENGTH, "X", -1, 2 * (x - wall), "Inside jaws in the box, along X.", ((-x + wall, -y + wall + 1, high - 1), (x - wall, -y + wall + 1, high - 1))),
         Feature("BY", Kind.LENGTH, "Y", -1, 2 * (y - wall), "Inside jaws in the box, along Y.", ((x - wall - 1, -y + wall, high - 1), (x - wall - 1, y - wall, high - 1))),

@@ -3,8 +3,9 @@
 import math
 from collections.abc import Mapping
 
-from crevlo.core.artifacts.artifact import Artifact, Body, Design, Feature, Kind, Parameter, Point
-from crevlo.core.artifacts.shape import block, engraving, joined, plate, post, tilted, without
+from crevlo.core.artifacts.artifact import Artifact, Body, Design, Parameter
+from crevlo.core.artifacts.feature import Feature, Kind, Point
+from crevlo.core.artifacts.shape import block, engraving, joined, mark, plate, post, tilted, without
 
 # Ends of a length lie this far inside the edge they are drawn along, so that they lie on a face.
 INSET = 0.01
@@ -43,7 +44,7 @@ def _step_block(values: Mapping[str, float]) -> Artifact:
             _length(code, axis, hole, f"Inside jaws in the hole, along {axis}. Take the largest reading.", ends, -1)
         )
     stack = joined([block(-w / 2, w / 2, -w / 2, w / 2, low, high) for w, low, high in steps])
-    solid = without(stack, [post(0, 0, hole, -1, height + 1), engraving("SB1", -10, -17.4, 10, dot=0.8)])
+    solid = without(stack, [post(0, 0, hole, -1, height + 1), engraving(mark("SB", values), -10, -17.4, 10, dot=0.8)])
     return Artifact(
         "SB", "Step block", (Body(solid),), tuple(features),
         isolates="Axis scale, wall offset, hole size, first-layer height.",
@@ -62,7 +63,10 @@ def _frame(values: Mapping[str, float]) -> Artifact:
     inner = half - rim
     solid = without(
         plate(outline, 0, high),
-        [block(-inner, inner, -inner, inner, -1, high + 1), engraving("SF1", 0, -half + rim / 2, high, dot=0.9)],
+        [
+            block(-inner, inner, -inner, inner, -1, high + 1),
+            engraving(mark("SF", values), 0, -half + rim / 2, high, dot=0.9),
+        ],
     )
     at, top = inner + 1, high - 1
     flat = half - cut / 2
@@ -93,7 +97,7 @@ def _column(values: Mapping[str, float]) -> Artifact:
     high, half = values["height"], 7.5
     foot = 12.5
     column = joined([block(-half, half, -half, half, 0, high), block(-foot, foot, -foot, foot, 0, 2)])
-    solid = without(column, [engraving("ZC", 0, -half - 2.5, 2, dot=0.6)])
+    solid = without(column, [engraving(mark("ZC", values), 0, -half - 2.5, 2, dot=0.6)])
     low, top = 0.25 * high, 0.75 * high
     features = (
         _length("X", "X", 2 * half, "Jaws across left and right at half height.",
@@ -119,7 +123,8 @@ def _bars(values: Mapping[str, float]) -> Artifact:
     long, wide, thick = values["length"], 10.0, 4.0
     half = long / 2
     lying = without(
-        block(-half, half, -wide / 2, wide / 2, 0, thick), [engraving("OB", -half + 8, 0, thick, dot=1.0)]
+        block(-half, half, -wide / 2, wide / 2, 0, thick),
+        [engraving(mark("OB", values), -half + 8, 0, thick, dot=1.0)],
     )
     aside = half + 15
     along_x = lying.translate((0, -30, 0))

@@ -4,8 +4,9 @@ first-layer sheet, colour-swap token, and a long household part."""
 import math
 from collections.abc import Mapping
 
-from crevlo.core.artifacts.artifact import Artifact, Body, Design, Feature, Kind, Parameter
-from crevlo.core.artifacts.shape import block, engraving, joined, leaning, post, profile, without
+from crevlo.core.artifacts.artifact import Artifact, Body, Design, Parameter
+from crevlo.core.artifacts.feature import Feature, Kind
+from crevlo.core.artifacts.shape import block, engraving, joined, leaning, mark, post, profile, without
 
 ANGLES = tuple(range(20, 80, 5))
 SPANS_MM = tuple(range(10, 90, 10))
@@ -16,7 +17,7 @@ def _fan(values: Mapping[str, float]) -> Artifact:
     length, thickness, wide, pitch, foot = values["length"], 3.0, 6.0, 8.0, 3.0
     rows = len(ANGLES)
     depth = pitch * rows
-    base = without(block(-14, 1, 0, depth, 0, foot), [engraving("OF1", -7, depth / 2, foot, dot=0.9)])
+    base = without(block(-14, 1, 0, depth, 0, foot), [engraving(mark("OF", values), -7, depth / 2, foot, dot=0.9)])
     slabs, features = [base], []
     for k, angle in enumerate(ANGLES):
         y = pitch * k + (pitch - wide) / 2
@@ -31,11 +32,7 @@ def _fan(values: Mapping[str, float]) -> Artifact:
                     (near, far), "°")
         )  # fmt: skip
     solid = joined(slabs).trim_by_plane((0, 0, 1), 0).translate((0, -depth / 2, 0))
-    moved = tuple(
-        Feature(f.code, f.kind, f.axis, f.sense, f.nominal, f.method,
-                ((f.ends[0][0], f.ends[0][1] - depth / 2, f.ends[0][2]), (f.ends[1][0], f.ends[1][1] - depth / 2, f.ends[1][2])), f.unit)
-        for f in features
-    )  # fmt: skip
+    moved = tuple(f.moved(0, -depth / 2) for f in features)
     return Artifact(
         "OF", "Overhang fan", (Body(solid),), moved,
         isolates="The steepest underside that comes out clean without support.",
@@ -65,7 +62,7 @@ def _bridges(values: Mapping[str, float]) -> Artifact:
             Feature(f"S{span}", Kind.SPAN, "X", -1, float(span), "Underside of the deck: straight, sagging or strings hanging? Gauge the sag.",
                     ((-half, y + wide / 2, high - 0.5), (half, y + wide / 2, high - 0.5)))
         )  # fmt: skip
-    solid = without(joined(parts), [engraving("BL1", 0, -depth / 2 - 2.8, 1, dot=0.8)])
+    solid = without(joined(parts), [engraving(mark("BL", values), 0, -depth / 2 - 2.8, 1, dot=0.8)])
     return Artifact(
         "BL", "Bridge ladder", (Body(solid),), tuple(features),
         isolates="The longest clean bridge.",
@@ -85,7 +82,9 @@ def _posts(values: Mapping[str, float]) -> Artifact:
     for free in FREE_MM:
         x += side + free
         left.append(x)
-    base = without(block(-whole / 2 - 3, whole / 2 + 3, -8, 7, 0, 1.2), [engraving("OP1", 0, -6, 1.2, dot=0.7)])
+    base = without(
+        block(-whole / 2 - 3, whole / 2 + 3, -8, 7, 0, 1.2), [engraving(mark("OP", values), 0, -6, 1.2, dot=0.7)]
+    )
     solid = joined([base, *(block(p, p + side, -side / 2, side / 2, 0.5, high) for p in left)])
     at = 0.75 * high
     features = tuple(
@@ -115,7 +114,7 @@ def _ringing(values: Mapping[str, float]) -> Artifact:
         block(-1, leg + 1, -1, 0.3, half - 0.3, half + 0.3),
         block(-1, 0.3, -1, leg + 1, half - 0.3, half + 0.3),
     ]
-    solid = without(body, [*grooves, engraving("RW1", leg / 2, 5, 1.2, dot=0.8)])
+    solid = without(body, [*grooves, engraving(mark("RW", values), leg / 2, 5, 1.2, dot=0.8)])
     features = []
     for code, at, words in (("S", 0.25 * high, "slow"), ("F", 0.75 * high, "fast")):
         features.append(
@@ -129,11 +128,7 @@ def _ringing(values: Mapping[str, float]) -> Artifact:
     features.append(
         Feature("T", Kind.THICKNESS, "Y", 1, wall, "Jaws across the long wall, away from the corner.", ((0.7 * leg, 0, 0.6 * high), (0.7 * leg, wall, 0.6 * high)))
     )  # fmt: skip
-    centred = tuple(
-        Feature(f.code, f.kind, f.axis, f.sense, f.nominal, f.method,
-                ((f.ends[0][0] - leg / 2, f.ends[0][1] - leg / 2, f.ends[0][2]), (f.ends[1][0] - leg / 2, f.ends[1][1] - leg / 2, f.ends[1][2])))
-        for f in features
-    )  # fmt: skip
+    centred = tuple(f.moved(-leg / 2, -leg / 2) for f in features)
     return Artifact(
         "RW", "Ringing wall", (Body(solid.translate((-leg / 2, -leg / 2, 0))),), centred,
         isolates="Vibration after a sharp turn, on each axis and at two speeds: speed over pitch gives the frequency.",
@@ -148,7 +143,7 @@ RINGING_WALL = Design("RW", "Ringing wall", (Parameter("leg", "Length of a leg",
 def _warp(values: Mapping[str, float]) -> Artifact:
     long, wide, high = values["length"], 12.0, 12.0
     x, y = long / 2, wide / 2
-    solid = without(block(-x, x, -y, y, 0, high), [engraving("WB1", 0, 0, high, dot=1.2)])
+    solid = without(block(-x, x, -y, y, 0, high), [engraving(mark("WB", values), 0, 0, high, dot=1.2)])
     corners = (("L1", -x, -y), ("L2", x, -y), ("L3", x, y), ("L4", -x, y))
     features = [
         Feature(
@@ -213,7 +208,9 @@ def _token(values: Mapping[str, float]) -> Artifact:
             block(-arm / 2, arm / 2, -0.3 * across, 0.3 * across, 2.8, high),
         ]
     )
-    disc = without(post(0, 0, across, 0, high), [inlay, engraving("CS", 0, -0.38 * across, high, dot=0.7)])
+    disc = without(
+        post(0, 0, across, 0, high), [inlay, engraving(mark("CS", values), 0, -0.38 * across, high, dot=0.7)]
+    )
     half = across / 2
     features = (
         Feature("X", Kind.LENGTH, "X", 1, across, "Jaws across the disc along X, below the inlay.", ((-half, 0, 1.5), (half, 0, 1.5))),
@@ -240,7 +237,7 @@ def _arm(values: Mapping[str, float]) -> Artifact:
     boss = post(-half + eye / 2, 0, eye, 0, 14)
     body = joined([block(-half + eye / 2, half, -wide / 2, wide / 2, 0, thick), hook, boss])
     centre = -half + eye / 2
-    solid = without(body, [post(centre, 0, bore, -1, 20), engraving("RA1", 0, 0, thick, dot=1.3)])
+    solid = without(body, [post(centre, 0, bore, -1, 20), engraving(mark("RA", values), 0, 0, thick, dot=1.3)])
     features = (
         Feature("L", Kind.LENGTH, "X", 1, long, "Jaws from the eye's end to the back of the hook, near the base.", ((-half, 0, 2), (half, 0, 2))),
         Feature("W", Kind.LENGTH, "Y", 1, wide, "Width in the middle.", ((0, -wide / 2, thick / 2), (0, wide / 2, thick / 2))),

@@ -90,9 +90,11 @@ export function Basis({ studyId, view, may }: { studyId: string; view: Schemas["
           </button>
         )}
       </form>
-      {view.spool && view.material_per_kg !== null && (
+      {view.materials.length > 0 && (
         <p className="pt-4 text-[12.5px] text-ink-2">
-          {text.spool(view.spool, `${view.material_per_kg.toFixed(2)} ${view.currency}`)}
+          {view.materials
+            .map((m) => text.spool(m.spool, `${m.per_kg.toFixed(2)} ${view.currency}`))
+            .join(" ")}
         </p>
       )}
     </section>

@@ -28,7 +28,7 @@ export default function Measure({ studyId }: { studyId: string }) {
   }, [chosen, specimenId]);
   if (queue.isError) return <Trouble error={queue.error} />;
   if (!queue.data) return <Skeleton className="h-full" />;
-  if (!specimenId || !queue.data.artifact)
+  if (!specimenId)
     return (
       <Empty title={text.empty}>
         <p>{text.emptyWhy}</p>
@@ -57,19 +57,22 @@ function Bench({
   const [back, setBack] = useState<Slot | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const caliper = queue.calipers[0];
-  const artifact = queue.artifact!;
+  const queued = queue.queue.find((q) => q.id === specimenId);
+  const artifact = queue.artifacts.find((a) => a.id === queued?.artifact_id) ?? queue.artifacts[0]!;
 
   const own = pending.filter((p) => p.specimenId === specimenId);
   const slots = useMemo<Slot[]>(
     () =>
-      artifact.features.flatMap((f) =>
-        Array.from({ length: queue.repeats }, (_, r) => ({
-          featureId: f.id,
-          code: f.code,
-          nominal: f.nominal_mm,
-          repeat: r + 1,
-        })),
-      ),
+      artifact.features
+        .filter((f) => f.measured)
+        .flatMap((f) =>
+          Array.from({ length: queue.repeats }, (_, r) => ({
+            featureId: f.id,
+            code: f.code,
+            nominal: f.nominal,
+            repeat: r + 1,
+          })),
+        ),
     [artifact, queue.repeats],
   );
   const filled = useCallback(

@@ -1,23 +1,38 @@
+import { Plus } from "@phosphor-icons/react/dist/csr/Plus";
 import { useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useDeferredValue, useState } from "react";
 import { api, type Schemas, seenVersion, unwrap } from "../../api/client";
-import { useChange, useLibrary, useMe } from "../../api/queries";
+import { useChange, useEffort, useLibrary, useMe } from "../../api/queries";
 import { Top } from "../../app/shell";
-import { ModelForm, SpoolForm } from "../../library/forms";
-import { Field, Trouble } from "../../parts/bits";
+import { Field, Skeleton, Trouble } from "../../parts/bits";
 import { Conflict } from "../../parts/conflict";
-import { ArtifactDrawing, drawn } from "../../parts/drawing";
-import { CONDITIONS, text } from "./text";
+import { ArmEditor } from "./arm";
+import { CopiesHint, EffortPanel } from "./effort";
+import { Machines } from "./machines";
+import { Policies } from "./policies";
+import { Start } from "./start";
+import { LEFT_OPEN, text } from "./text";
 
 type Form = Omit<Schemas["Draft"], "version">;
+type ArmIn = Schemas["ArmIn"];
 
 function formOf(plan: Schemas["PlanView"]): Form {
   return {
     question: plan.question,
     candidates: plan.candidates,
-    spool_id: plan.spool?.id ?? null,
+    arms: plan.arms.map((arm) => ({
+      name: arm.name,
+      slicing: arm.slicing,
+      tuning: arm.tuning,
+      conditions: arm.conditions,
+      lines: arm.lines.map((l) => ({
+        artifact: l.artifact,
+        spool_id: l.spool_id,
+        second_spool_id: l.second_spool_id,
+        copies: l.copies,
+      })),
+    })),
     repeats: plan.repeats,
-    conditions: plan.conditions,
     policies: plan.policies,
   };
 }
@@ -27,13 +42,16 @@ function readable(
   raw: Record<string, unknown>,
   library: Schemas["Library"] | undefined,
 ): Record<string, unknown> {
-  const spool = (raw.spool as Schemas["SpoolOut"] | null)?.id ?? raw.spool_id;
+  const spool = (id: unknown) => library?.spools.find((s) => s.id === id)?.code ?? "no spool";
   return {
     ...raw,
-    spool: library?.spools.find((s) => s.id === spool)?.code,
+    arms: (raw.arms as ArmIn[]).map(
+      (a) =>
+        `${a.name}: ${a.lines.map((l) => `${l.copies} × ${l.artifact.length > 8 ? "own" : l.artifact} from ${spool(l.spool_id)}`).join(", ")}`,
+    ),
     candidates: (raw.candidates as Schemas["Candidate"][]).map((c) => {
       const name = library?.models.find((m) => m.id === c.model_id)?.name ?? "a machine";
-      return `${name} × ${c.copies}${c.is_control ? " (control)" : ""}`;
+      return `${name}${c.is_control ? " (control)" : ""}`;
     }),
   };
 }
@@ -44,16 +62,13 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
   const client = useQueryClient();
   const key = ["study", plan.id, "plan"];
   const [form, setForm] = useState<Form>(() => formOf(plan));
-  const [adding, setAdding] = useState<"model" | "spool" | null>(null);
+  const [tab, setTab] = useState(0);
+  const [notes, setNotes] = useState<string[]>([]);
   const path = { params: { path: { study_id: plan.id } } };
+  const effort = useEffort(plan.id, useDeferredValue({ ...form, version: plan.version }));
   // After a conflict the newest version is read, so that saving again is a choice and not a surprise.
   const put = (version: number) =>
-    unwrap(
-      api.PUT("/api/studies/{study_id}/plan", {
-        ...path,
-        body: { ...form, version },
-      }),
-    );
+    unwrap(api.PUT("/api/studies/{study_id}/plan", { ...path, body: { ...form, version } }));
   const save = useChange(plan.id, key, put);
   const freeze = useChange(plan.id, key, async () => {
     client.setQueryData(key, await put(plan.version));
@@ -61,240 +76,145 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
   });
   const conflict = save.error && "theirs" in save.error && save.error.theirs;
   const set = (part: Partial<Form>) => setForm((f) => ({ ...f, ...part }));
-  const picked = new Map(form.candidates.map((c) => [c.model_id, c]));
-  const jobs = form.candidates.reduce((n, c) => n + c.copies, 0);
-  const readings = jobs * plan.artifact.features.length * form.repeats;
+  const setArm = (at: number, to: ArmIn) => set({ arms: form.arms.map((a, i) => (i === at ? to : a)) });
   const may = me.data?.role === "owner" || me.data?.role === "reviewer";
-  const toggle = (id: string) =>
+  const lines = form.arms.flatMap((a) => a.lines);
+  const saved = JSON.stringify(form) === JSON.stringify(formOf(plan));
+  const missing =
+    form.candidates.length < 2
+      ? text.noMachines
+      : lines.length === 0
+        ? "Choose what to print."
+        : lines.some((l) => !l.spool_id)
+          ? "Choose the spool of every line."
+          : "";
+  const addArm = () => {
+    const stock = form.arms[0]!;
+    const own = !form.arms.some((a) => a.slicing === "own");
+    const name = own ? "Makers' own profiles" : `Arm ${form.arms.length + 1}`;
     set({
-      candidates: picked.has(id)
-        ? form.candidates.filter((c) => c.model_id !== id)
-        : [...form.candidates, { model_id: id, copies: 3, is_control: false }],
+      arms: [
+        ...form.arms,
+        {
+          ...stock,
+          name,
+          slicing: own ? "own" : "common",
+          tuning: own ? "stock" : "tuned",
+          conditions: own ? LEFT_OPEN : (stock.conditions ?? LEFT_OPEN),
+        },
+      ],
     });
-  const edit = (id: string, part: Partial<Schemas["Candidate"]>) =>
-    set({
-      candidates: form.candidates.map((c) =>
-        c.model_id === id ? { ...c, ...part } : part.is_control ? { ...c, is_control: false } : c,
-      ),
-    });
+    setTab(form.arms.length);
+  };
+  if (!library.data) return <Skeleton className="h-full" />;
+  const arm = form.arms[tab];
+  const before = form.arms.slice(0, tab).reduce((n, a) => n + a.lines.length, 0);
   return (
-    <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_minmax(0,1fr)_272px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+    <div className="grid h-full min-h-0 grid-cols-[264px_minmax(0,1fr)_252px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <Top>
         <span className="chip border-[var(--brass)] bg-brass-wash">Draft, not frozen</span>
       </Top>
-      <section aria-label={text.machines} className="sheet min-h-0 overflow-y-auto p-4">
+      <section aria-label={text.machines} className="sheet min-h-0 overflow-y-auto p-3.5">
         <Field label="Question">
           <textarea
             className="input"
-            rows={2}
+            rows={3}
             maxLength={500}
             value={form.question}
             onChange={(e) => set({ question: e.target.value })}
           />
         </Field>
-        <h2 className="lab pt-3 pb-1">{text.machines}</h2>
-        <ul>
-          {library.data?.models.map((m) => {
-            const c = picked.get(m.id);
-            return (
-              <li key={m.id} className="flex min-h-[38px] items-center gap-2 border-b border-rule-2 py-1">
-                <label className="flex flex-1 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    checked={!!c}
-                    onChange={() => toggle(m.id)}
-                    className="size-4 accent-[var(--enamel-2)]"
-                  />
-                  <span className={c ? "font-semibold" : ""}>{m.name}</span>
-                  <small className="text-ink-2">
-                    {m.bed_x_mm.toFixed(0)} × {m.bed_y_mm.toFixed(0)} × {m.height_mm.toFixed(0)} mm
-                  </small>
-                </label>
-                {c && (
-                  <>
-                    <label className="flex items-center gap-1 text-[12px] text-ink-2">
-                      copies
-                      <input
-                        className="input num !w-14"
-                        type="number"
-                        min={1}
-                        max={20}
-                        aria-label={`Copies of ${m.name}`}
-                        value={c.copies}
-                        onChange={(e) => edit(m.id, { copies: Number(e.target.value) })}
-                      />
-                    </label>
-                    <label className="flex items-center gap-1 text-[12px] text-ink-2">
-                      <input
-                        type="checkbox"
-                        checked={c.is_control}
-                        onChange={(e) => edit(m.id, { is_control: e.target.checked })}
-                        aria-label={`${m.name} is the control`}
-                      />
-                      control
-                    </label>
-                  </>
-                )}
-              </li>
-            );
-          })}
-        </ul>
-        {adding === "model" ? (
-          <ModelForm
-            done={(m) => {
-              setAdding(null);
-              if (m) toggle(m.id);
-            }}
-          />
-        ) : (
-          may && (
-            <button type="button" className="button mt-3" onClick={() => setAdding("model")}>
-              Add a machine
-            </button>
-          )
-        )}
-        <h2 className="lab pt-5 pb-1">Spool</h2>
-        <select
-          className="input"
-          aria-label="Spool"
-          value={form.spool_id ?? ""}
-          onChange={(e) => set({ spool_id: e.target.value || null })}
-        >
-          <option value="">Choose the spool</option>
-          {library.data?.spools.map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.code} · {s.colour} {s.material}, {s.maker}
-            </option>
-          ))}
-        </select>
-        {adding === "spool" ? (
-          <SpoolForm
-            done={(s) => {
-              setAdding(null);
-              if (s) set({ spool_id: s.id });
-            }}
-          />
-        ) : (
-          may && (
-            <button type="button" className="button mt-2" onClick={() => setAdding("spool")}>
-              Add a spool
-            </button>
-          )
-        )}
+        <Machines
+          library={library.data}
+          chosen={form.candidates}
+          change={(candidates) => set({ candidates })}
+          may={may}
+        />
       </section>
-      <section aria-label={text.conditions} className="sheet min-h-0 overflow-y-auto p-4">
-        <h2 className="lab pb-1">{text.conditions}</h2>
-        <p className="pb-2 text-[12px] text-ink-2">Empty leaves it to the maker's profile.</p>
-        <div className="grid grid-cols-2 gap-2">
-          {CONDITIONS.map(([name, title, unit]) => (
-            <Field key={name} label={unit ? `${title}, ${unit}` : title}>
-              <input
-                className="input num"
-                type="number"
-                step="any"
-                min={0}
-                value={form.conditions[name] ?? ""}
-                onChange={(e) =>
-                  set({
-                    conditions: {
-                      ...form.conditions,
-                      [name]: e.target.value === "" ? null : Number(e.target.value),
-                    },
-                  })
-                }
-              />
-            </Field>
+      <section aria-label="Prints and policies" className="sheet flex min-h-0 flex-col">
+        <div className="grid gap-2 border-b border-rule p-3 pb-0">
+          <Start
+            studyId={plan.id}
+            draft={form}
+            may={may}
+            take={(read) => {
+              const { notes: said, ...rest } = read;
+              setForm((f) => ({
+                ...f,
+                ...rest,
+                question: rest.question || f.question,
+                candidates: rest.candidates.length ? rest.candidates : f.candidates,
+              }));
+              setNotes(said);
+              setTab(0);
+            }}
+          />
+          {notes.map((n) => (
+            <p key={n} className="text-[12.5px] text-brass-ink">
+              {n}
+            </p>
           ))}
-          <Field label="Readings of a face">
-            <input
-              className="input num"
-              type="number"
-              min={1}
-              max={10}
-              value={form.repeats}
-              onChange={(e) => set({ repeats: Number(e.target.value) })}
-            />
-          </Field>
-          <Field label="Attempts at most">
-            <input
-              className="input num"
-              type="number"
-              min={1}
-              max={10}
-              value={form.policies.most_attempts}
-              onChange={(e) => set({ policies: { ...form.policies, most_attempts: Number(e.target.value) } })}
-            />
-          </Field>
-        </div>
-        <h2 className="lab pt-4 pb-1">{text.policies}</h2>
-        <fieldset className="grid gap-1.5">
-          <legend className="sr-only">Slicing</legend>
-          {(["common", "own"] as const).map((value) => (
-            <Option
-              key={value}
-              name="slicing"
-              words={text.slicing[value]}
-              on={form.policies.slicing === value}
-              pick={() => set({ policies: { ...form.policies, slicing: value } })}
-            />
-          ))}
-        </fieldset>
-        <fieldset className="mt-3 grid gap-1.5">
-          <legend className="sr-only">Unattended printing</legend>
-          {(["after checks", "never"] as const).map((value) => (
-            <Option
-              key={value}
-              name="unattended"
-              words={text.unattended[value]}
-              on={form.policies.unattended === value}
-              pick={() => set({ policies: { ...form.policies, unattended: value } })}
-            />
-          ))}
-        </fieldset>
-        <fieldset className="mt-3">
-          <legend className="font-semibold">{text.causes}</legend>
-          <p className="pb-1 text-[12px] text-ink-2">{text.causesWhy}</p>
-          <div className="flex flex-wrap gap-x-4 gap-y-1">
-            {(["machine", "profile", "material", "operator", "power", "unknown"] as const).map((cause) => (
-              <label key={cause} className="flex items-center gap-1.5">
-                <input
-                  type="checkbox"
-                  checked={form.policies.counted_causes.includes(cause)}
-                  onChange={(e) =>
-                    set({
-                      policies: {
-                        ...form.policies,
-                        counted_causes: e.target.checked
-                          ? [...form.policies.counted_causes, cause]
-                          : form.policies.counted_causes.filter((c) => c !== cause),
-                      },
-                    })
-                  }
-                />
-                {cause}
-              </label>
+          <div role="tablist" aria-label="Arms and policies" className="flex items-end gap-1">
+            {form.arms.map((a, i) => (
+              <Tab key={i} on={tab === i} pick={() => setTab(i)}>
+                {a.name || "Arm without a name"}
+              </Tab>
             ))}
+            {form.arms.length < 4 && (
+              <button
+                type="button"
+                className="mb-1 inline-flex items-center gap-1 rounded px-2 py-1 text-[12.5px] text-ink-2 hover:bg-station-on"
+                onClick={addArm}
+              >
+                <Plus size={12} /> {text.addArm}
+              </button>
+            )}
+            <span className="flex-1" />
+            <Tab on={tab === -1} pick={() => setTab(-1)}>
+              {text.policies}
+            </Tab>
           </div>
-        </fieldset>
-      </section>
-      <section aria-label="Freeze" className="sheet flex min-h-0 flex-col overflow-y-auto p-4">
-        <h2 className="lab">Artifact</h2>
-        <div className="h-[170px] py-2">
-          <ArtifactDrawing artifact={drawn(plan.artifact)} bare />
         </div>
-        <p className="text-[12.5px] text-ink-2">
-          {plan.artifact.name}: {plan.artifact.isolates.toLowerCase()}
-        </p>
-        <h2 className="lab pt-4">Effort</h2>
-        <p className="pt-1">
-          <b className="num">{jobs}</b> prints · <b className="num">{readings}</b> readings
-        </p>
-        <p className="text-[12px] text-ink-2">
-          {form.candidates.length < 2
-            ? text.noMachines
-            : `${form.candidates.length} machines; each copy measured on ${plan.artifact.features.length} faces, ${form.repeats} readings each.`}
-        </p>
-        <div className="mt-auto grid gap-2 pt-4">
+        <div
+          role="tabpanel"
+          aria-label={arm?.name ?? text.policies}
+          className="min-h-0 flex-1 overflow-y-auto p-3.5"
+        >
+          {arm ? (
+            <ArmEditor
+              key={tab}
+              arm={arm}
+              first={tab === 0}
+              set={(to) => setArm(tab, to)}
+              remove={
+                tab === 0
+                  ? null
+                  : () => {
+                      set({ arms: form.arms.filter((_, i) => i !== tab) });
+                      setTab(0);
+                    }
+              }
+              spools={library.data.spools}
+              lines={effort.data?.lines.slice(before, before + arm.lines.length) ?? []}
+              may={may}
+            />
+          ) : (
+            <Policies
+              value={form.policies}
+              set={(policies) => set({ policies })}
+              repeats={form.repeats}
+              setRepeats={(repeats) => set({ repeats })}
+            />
+          )}
+        </div>
+      </section>
+      <section aria-label="Freeze" className="sheet flex min-h-0 flex-col">
+        <div className="grid min-h-0 flex-1 content-start gap-2.5 overflow-y-auto p-3.5">
+          <EffortPanel effort={effort.data} />
+          <Trouble error={effort.error} />
+          <CopiesHint copies={Math.min(20, ...lines.map((l) => l.copies ?? 3))} />
+        </div>
+        <div className="grid gap-2 border-t border-rule p-3.5 pt-3">
           {conflict ? (
             <Conflict
               error={save.error}
@@ -315,22 +235,20 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
               <button
                 type="button"
                 className="button"
-                disabled={save.isPending}
+                disabled={save.isPending || saved}
                 onClick={() => save.mutate(seenVersion(plan.version, save.error))}
               >
-                Save the draft
+                {saved ? "Draft is saved" : "Save the draft"}
               </button>
               <button
                 type="button"
                 className="button now"
-                disabled={form.candidates.length < 2 || !form.spool_id || freeze.isPending}
+                disabled={!!missing || freeze.isPending}
                 onClick={() => freeze.mutate(undefined)}
               >
                 {text.freeze}
               </button>
-              <p className="text-[12px] text-ink-2">
-                Jobs are made and shuffled within each round of copies. After that, a change is a deviation.
-              </p>
+              <p className="text-[12px] leading-tight text-ink-2">{missing || text.freezeNote}</p>
             </>
           )}
         </div>
@@ -339,24 +257,16 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
   );
 }
 
-function Option({
-  name,
-  words,
-  on,
-  pick,
-}: {
-  name: string;
-  words: readonly [string, string] | readonly string[];
-  on: boolean;
-  pick: () => void;
-}) {
+function Tab({ on, pick, children }: { on: boolean; pick: () => void; children: string }) {
   return (
-    <label className={`flex items-start gap-2 rounded border p-2 ${on ? "border-enamel" : "border-rule"}`}>
-      <input type="radio" name={name} checked={on} onChange={pick} className="mt-0.5" />
-      <span>
-        <b className="font-semibold">{words[0]}</b>
-        <span className="block text-[12px] text-ink-2">{words[1]}</span>
-      </span>
-    </label>
+    <button
+      type="button"
+      role="tab"
+      aria-selected={on}
+      onClick={pick}
+      className={`max-w-[200px] truncate rounded-t border border-b-0 px-3 py-1.5 text-[13px] ${on ? "border-rule bg-station-on font-semibold shadow-[inset_0_2px_var(--needle)]" : "border-transparent text-ink-2 hover:bg-station-on"}`}
+    >
+      {children}
+    </button>
   );
 }

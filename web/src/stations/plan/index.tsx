@@ -1,3 +1,4 @@
+import { DownloadSimple } from "@phosphor-icons/react/dist/csr/DownloadSimple";
 import { useNavigate } from "@tanstack/react-router";
 import { type FormEvent, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
@@ -5,8 +6,8 @@ import { useChange, useMe, usePlan } from "../../api/queries";
 import { Top } from "../../app/shell";
 import { day, Field, Skeleton, Trouble } from "../../parts/bits";
 import { CoverageSheet } from "../../parts/coverage";
-import { ArtifactDrawing, drawn } from "../../parts/drawing";
 import { Draft } from "./draft";
+import { Small } from "./picker";
 import { CONDITIONS, text } from "./text";
 
 export default function Plan({ studyId }: { studyId: string }) {
@@ -45,7 +46,7 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
         <div className="mt-4">
           <CoverageSheet
             rows={plan.coverage}
-            artifact={plan.artifact.name}
+            arms={plan.arms}
             open={(job) =>
               void navigate({
                 to: "/study/$studyId/$station",
@@ -93,37 +94,60 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
       </section>
       <section aria-label="Protocol" className="sheet min-h-0 overflow-y-auto p-4">
         <h2 className="lab">Protocol</h2>
-        <div className="h-[190px] py-2">
-          <ArtifactDrawing artifact={drawn(plan.artifact)} bare />
-        </div>
-        <p className="pb-2 text-[12.5px] text-ink-2">
-          {plan.artifact.name}, version {plan.artifact.number}: {plan.artifact.isolates.toLowerCase()}
-        </p>
-        <dl className="grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 border-t border-rule-2 pt-2 text-[12.5px]">
-          {conditionLines(plan.conditions).map(([name, value]) => (
-            <Pair key={name} name={name} value={value} />
-          ))}
-          <Pair
-            name="Spool"
-            value={plan.spool ? `${plan.spool.code} · ${plan.spool.colour} ${plan.spool.material}` : "none"}
-          />
+        {plan.arms.map((arm) => (
+          <div key={arm.id} className="border-b border-rule-2 pb-2.5">
+            {plan.arms.length > 1 && <h3 className="pt-1.5 text-[14px] font-semibold">{arm.name}</h3>}
+            <ul>
+              {arm.lines.map((line, i) => (
+                <li key={i} className="grid grid-cols-[52px_1fr_auto] items-center gap-2 py-0.5">
+                  <span className="block h-[40px]">
+                    <Small refName={line.artifact} name={line.name} />
+                  </span>
+                  <span className="leading-tight" title={line.isolates}>
+                    <b className="font-semibold">{line.name}</b>{" "}
+                    <small className="text-ink-2">v{line.number}</small>
+                    <small className="block text-[11.5px] text-ink-2">
+                      {line.spool}
+                      {line.second_spool && ` and ${line.second_spool}`}
+                    </small>
+                  </span>
+                  <span className="num text-[11.5px] font-semibold">× {line.copies}</span>
+                </li>
+              ))}
+            </ul>
+            <p className="pt-1 text-[12px] text-ink-2">
+              {text.slicing[arm.slicing][0]}
+              {arm.tuning === "tuned" && `, ${text.tuning.tuned[0].toLowerCase()}`}.{" "}
+              {conditionLines(arm.conditions)
+                .map(([name, value]) => `${name} ${value}`)
+                .join(", ")}
+              .
+            </p>
+          </div>
+        ))}
+        <dl className="grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 pt-2 text-[12.5px]">
           <Pair name="Readings of a face" value={String(plan.repeats)} />
           <Pair name="Attempts at most" value={String(plan.policies.most_attempts)} />
           <Pair name="Order shuffled with seed" value={String(plan.seed)} />
         </dl>
-        <p className="pt-3 text-[12.5px]">
-          <b>{text.slicing[plan.policies.slicing][0]}.</b>{" "}
-          <span className="text-ink-2">{text.slicing[plan.policies.slicing][1]}</span>
-        </p>
-        <p className="pt-2 text-[12.5px]">
-          <b>{text.unattended[plan.policies.unattended][0]}.</b>{" "}
-          <span className="text-ink-2">{text.unattended[plan.policies.unattended][1]}</span>
-        </p>
+        {[
+          text.pieces[plan.policies.pieces],
+          text.material[plan.policies.material],
+          text.drying[plan.policies.drying],
+          text.unattended[plan.policies.unattended],
+        ].map((words) => (
+          <p key={words[0]} className="pt-1.5 text-[12.5px]">
+            <b>{words[0]}.</b> <span className="text-ink-2">{words[1]}</span>
+          </p>
+        ))}
         <p className="pt-2 text-[12.5px]">
           <b>{text.causes}:</b> {plan.policies.counted_causes.join(", ")}.{" "}
           <span className="text-ink-2">{text.causesWhy}</span>
         </p>
         <p className="pt-3 text-[12px] text-ink-2">{text.frozenNote}</p>
+        <a className="button mt-2" href={`/api/studies/${plan.id}/protocol.json`} download="protocol.json">
+          <DownloadSimple size={14} /> Protocol as JSON
+        </a>
       </section>
     </div>
   );
@@ -140,7 +164,7 @@ function Pair({ name, value }: { name: string; value: string }) {
 
 function conditionLines(c: Schemas["Conditions"]): [string, string][] {
   return CONDITIONS.map(([key, name, unit]) => [
-    name,
-    c[key] == null ? "maker's own" : `${c[key]} ${unit}`.trim(),
+    name.toLowerCase(),
+    c[key] == null ? "the maker's own" : `${c[key]} ${unit}`.trim(),
   ]);
 }

@@ -1,10 +1,15 @@
+import type { Schemas } from "../../api/client";
+
 export const text = {
   machines: "Machines",
   conditions: "Print conditions",
   policies: "Policies",
   noMachines: "Pick at least two machines to compare.",
   freeze: "Freeze the protocol",
+  freezeNote:
+    "Jobs are made and shuffled within blocks. After that, a change is a deviation with its reason.",
   frozenNote: "Frozen. A later change is a deviation with its reason and stays visible in the report.",
+  makersOwn: "Empty leaves it to the maker's profile.",
   slicing: {
     common: [
       "Common slicer, matched settings",
@@ -15,21 +20,68 @@ export const text = {
       "Shows what a buyer gets; mixes profile quality with the hardware.",
     ],
   },
+  tuning: {
+    stock: ["Stock", "As delivered, nothing adjusted."],
+    tuned: ["Tuned", "Corrected after the stock results are in. Never replaces them."],
+  },
+  pieces: {
+    isolating: [
+      "Pieces that isolate one cause",
+      "A fault can be traced to an axis, a fan or a profile; buyers recognise them less.",
+    ],
+    general: [
+      "General pieces that buyers recognise",
+      "Easy to judge at a glance; several causes mix in every fault.",
+    ],
+  },
+  material: {
+    "same spool": [
+      "One spool moved from machine to machine",
+      "No difference between lots; machines wait for each other.",
+    ],
+    "same lot": ["Spools of one lot", "Machines print at once; winding and moisture may differ a little."],
+  },
+  drying: {
+    "dried before use": [
+      "Dried before first use",
+      "Takes moisture out of the comparison; adds drying time to the schedule.",
+    ],
+    "as received": [
+      "As received",
+      "What a buyer does on day one; a damp spool counts against whoever prints it.",
+    ],
+  },
   unattended: {
-    never: ["Never unattended", "Long prints need somebody in the room."],
+    never: ["Never unattended", "Somebody is in the room while a machine prints."],
     "after checks": ["Unattended after passed safety checks", "Only units whose three checks passed last."],
   },
   fields: {
     question: "Question",
     candidates: "Machines",
-    spool: "Spool",
+    arms: "Arms and prints",
     repeats: "Readings of a face",
-    conditions: "Print conditions",
     policies: "Policies",
   },
   causes: "Failures that count against the machine",
   causesWhy: "The other count is always shown beside it.",
+  addArtifact: "Add an artifact",
+  addSpool: "Another spool",
+  addArm: "Add an arm",
+  noSpool: "Choose the spool",
+  effort: "Effort",
+  lookalike: "May be one machine under two names",
 } as const;
+
+/** Everything left to the maker's profile. */
+export const LEFT_OPEN: Schemas["Conditions"] = {
+  layer_height_mm: null,
+  infill_percent: null,
+  walls: null,
+  nozzle_mm: null,
+  nozzle_c: null,
+  bed_c: null,
+  material: null,
+};
 
 export const CONDITIONS = [
   ["layer_height_mm", "Layer height", "mm"],
@@ -39,3 +91,5 @@ export const CONDITIONS = [
   ["nozzle_c", "Nozzle temperature", "°C"],
   ["bed_c", "Bed temperature", "°C"],
 ] as const;
+
+export const CAUSES = ["machine", "profile", "material", "operator", "power", "unknown"] as const;

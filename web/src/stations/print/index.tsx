@@ -53,6 +53,7 @@ export default function Print({ studyId }: { studyId: string }) {
         <p>{text.emptyWhy}</p>
       </Empty>
     );
+  const several = new Set(jobs.map((j) => j.artifact + j.arm + j.spool)).size > 1;
   return (
     <div className="grid h-full min-h-0 grid-cols-[228px_minmax(0,1fr)_292px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <section
@@ -74,6 +75,12 @@ export default function Print({ studyId }: { studyId: string }) {
                 <span className="num text-[10px] text-ink-2">{j.position + 1}</span>
                 <span className="truncate">
                   <UnitName mark={j.machine.mark} name={j.machine.name} />
+                  {several && (
+                    <small className="block truncate pl-[19px] text-[11px] leading-tight text-ink-2">
+                      {j.artifact}, {j.spool}
+                      {j.arm && `, ${j.arm}`}
+                    </small>
+                  )}
                 </span>
                 <JobState job={j} />
               </button>
@@ -130,6 +137,10 @@ function Job({
         <span className="chip max-[760px]:hidden">
           <UnitName mark={job.data.machine.mark} name={job.data.machine.name} />
           <span className="text-ink-2">copy {job.data.copy_number}</span>
+        </span>
+        <span className="chip max-[1100px]:hidden">
+          {job.data.artifact}
+          {job.data.arm && <span className="text-ink-2"> {job.data.arm}</span>}
         </span>
         <span className="chip max-[1180px]:hidden">{job.data.spool}</span>
       </Top>

@@ -1,0 +1,184 @@
+"""The effort of a draft as it grows, and how many copies a difference needs."""
+
+import uuid
+
+from pydantic import BaseModel, Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.artifacts.feature import MEASURED
+from crevlo.core.effort import Handling, PlannedPrint, effort
+from crevlo.core.repeats import copies_needed, difference_told
+from crevlo.stations.artifact import Standing, standing
+from crevlo.stations.bench import get_study
+from crevlo.stations.figures import study_figures
+from crevlo.stations.plan.expected import USUAL_W, by_volume, histories
+from crevlo.stations.plan.protocol import Draft
+from crevlo.stations.rank.criteria import BY_CODE
+from crevlo.stations.shape import Missing, Shape
+from crevlo.stations.shelf import bed_of, fit_on
+from crevlo.store.machine import Model, Spool, Unit
+from crevlo.store.run import Outcome, Run
+from crevlo.store.study import Job
+
+_PER_READING_S, _INSPECTION_MIN, _STAFF_H = 12.0, 4.0, 7.0
+_CHANCE = 0.8
+
+
+class Share(Shape):
+    name: str
+    amount: float
+
+
+class LineEffort(Shape):
+    """One line of the draft: its prints, the hours of one, and which machines cannot print it."""
+
+    prints: int
+    hours_each: float
+    on: list[str]
+    left_out: list[str]
+
+
+class EffortView(Shape):
+    prints: int
+    readings: int
+    printing_h: float
+    low_h: float
+    high_h: float
+    person_h: float
+    energy_kwh: float
+    filament: list[Share] = Field(description="g by spool")
+    machines: list[Share] = Field(description="printing hours by machine")
+    days: float
+    bottleneck: str
+    lines: list[LineEffort] = Field(description="in the order of arms and lines")
+    basis: str
+
+
+class SpreadOut(Shape):
+    """How much copies of the same print on the same machine differ, as seen in an earlier study."""
+
+    code: str
+    name: str
+    unit: str
+    digits: int
+    spread: float
+    source: str
+
+
+class Spreads(Shape):
+    spreads: list[SpreadOut]
+
+
+class CopiesQuery(BaseModel):
+    difference: float = Field(gt=0, le=1e6)
+    spread: float = Field(gt=0, le=1e6)
+    copies: int = Field(ge=1, le=20)
+
+
+class CopiesOut(Shape):
+    needed: int | None = Field(description="copies on each machine; None when even 200 do not do")
+    told: float | None = Field(description="smallest difference that the planned copies tell; None for one copy")
+    chance: float
+
+
+def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortView:
+    """Effort of a draft as typed; nothing is saved."""
+    study = get_study(session, study_id)
+    models = {m.id: m for m in session.scalars(select(Model))}
+    units = {u.model_id: u.id for u in session.scalars(select(Unit).order_by(Unit.mark.desc()))}
+    spools = {s.id: s for s in session.scalars(select(Spool))}
+    chosen = [models[c.model_id] for c in draft.candidates if c.model_id in models]
+    if len(chosen) < len(draft.candidates):
+        raise Missing("There is no such model.")
+    known = histories(session, [units[m.id] for m in chosen if m.id in units])
+    prints: list[PlannedPrint] = []
+    lines: list[LineEffort] = []
+    assumed: set[str] = set()
+    for arm in draft.arms:
+        for line in arm.lines:
+            a = standing(session, line.artifact)
+            expected = by_volume(a.key, a.artifact, arm.conditions)
+            features = sum(f.kind in MEASURED for f in a.artifact.features)
+            pair = [spools[i] for i in (line.spool_id, line.second_spool_id) if i in spools]
+            density = pair[0].density_g_cm3 if pair else 1.24
+            left, hours = [], []
+            for model in chosen:
+                if not _possible(a, model):
+                    left.append(model.name)
+                    continue
+                history = known.get(units.get(model.id, uuid.UUID(int=0)))
+                ratio = history.ratio if history and history.ratio else 1.0
+                watts = history.mean_w if history else None
+                if watts is None:
+                    assumed.add(model.name)
+                seconds = expected.seconds * ratio
+                hours.append(seconds / 3600)
+                prints += [
+                    PlannedPrint(
+                        model.name, tuple(s.code for s in pair), seconds,
+                        history.log_spread if history else expected.log_spread,
+                        expected.filament_mm3 / 1000 * density, watts or USUAL_W, features * draft.repeats,
+                    )
+                ] * line.copies  # fmt: skip
+            lines.append(
+                LineEffort(
+                    prints=len(hours) * line.copies,
+                    hours_each=sum(hours) / len(hours) if hours else 0.0,
+                    on=[m.name for m in chosen if m.name not in left],
+                    left_out=left,
+                )
+            )
+    handling = Handling(
+        study.labour_min, _PER_READING_S, _INSPECTION_MIN, _STAFF_H,
+        24.0 if draft.policies.unattended == "after checks" else _STAFF_H,
+    )  # fmt: skip
+    made = effort(prints, handling, one_spool=draft.policies.material == "same spool")
+    return EffortView(
+        prints=made.prints, readings=sum(p.readings for p in prints), printing_h=made.printing_h, low_h=made.low_h,
+        high_h=made.high_h, person_h=made.person_h, energy_kwh=made.energy_kwh,
+        filament=[Share(name=k, amount=v) for k, v in sorted(made.filament_g.items())],
+        machines=[Share(name=k, amount=v) for k, v in made.machine_h.items()], days=made.days,
+        bottleneck=made.bottleneck, lines=lines, basis=_basis(assumed, len(chosen)),
+    )  # fmt: skip
+
+
+def spreads(session: Session) -> Spreads:
+    """Spread between copies, from the newest study with good prints."""
+    newest = session.scalar(
+        select(Job.study_id)
+        .join(Run, Run.job_id == Job.id)
+        .where(Run.outcome == Outcome.DONE)
+        .order_by(Run.ended_at.desc())
+        .limit(1)
+    )
+    if newest is None:
+        return Spreads(spreads=[])
+    made = study_figures(session, newest)
+    return Spreads(
+        spreads=[
+            SpreadOut(
+                code=code, name=BY_CODE[code].name, unit=BY_CODE[code].unit, digits=BY_CODE[code].digits,
+                spread=spread, source=f"{made.bench.study.title}, {dof} degrees of freedom",
+            )
+            for code, (spread, dof) in made.spreads.items()
+        ]
+    )  # fmt: skip
+
+
+def copies(wish: CopiesQuery) -> CopiesOut:
+    return CopiesOut(
+        needed=copies_needed(wish.difference, wish.spread, _CHANCE),
+        told=difference_told(wish.spread, wish.copies, _CHANCE) if wish.copies > 1 else None, chance=_CHANCE,
+    )  # fmt: skip
+
+
+def _possible(a: Standing, model: Model) -> bool:
+    return a.artifact.tools <= model.tools and fit_on(a, bed_of(model)).fits
+
+
+def _basis(assumed: set[str], machines: int) -> str:
+    if not machines:
+        return "Choose machines to see what the study takes."
+    words = "Times by volume and, where a machine has printed before, by what it took then; supports are not counted."
+    return words + (f" {USUAL_W:.0f} W assumed for {', '.join(sorted(assumed))}." if assumed else "")

@@ -1,0 +1,188 @@
+"""A protocol as a file: names instead of ids, so that another installation or a later study can take it up."""
+
+import json
+import uuid
+from collections.abc import Sequence
+from typing import Literal
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.artifacts.shelf import DESIGNS
+from crevlo.core.estimate import BadInput
+from crevlo.core.protocol import Slicing, Tuning
+from crevlo.stations.artifact import reference
+from crevlo.stations.bench import current_protocol, get_study
+from crevlo.stations.plan.protocol import (
+    MOST_ARMS,
+    MOST_LINES,
+    ArmIn,
+    Candidate,
+    Conditions,
+    LineIn,
+    Policies,
+)
+from crevlo.stations.shape import Missing, Shape
+from crevlo.store.machine import ArtifactVersion, Model, Spool
+
+
+class FileLine(Shape):
+    """An artifact by code, with its sizes where it is a built-in one and its mesh's SHA-256 where it is an own one."""
+
+    artifact: str = Field(max_length=8)
+    sizes: dict[str, float] = Field(default={}, max_length=20)
+    mesh_sha256: str | None = Field(default=None, pattern="^[0-9a-f]{64}$")
+    spool: str | None = Field(default=None, max_length=20)
+    second_spool: str | None = Field(default=None, max_length=20)
+    copies: int = Field(default=3, ge=1, le=20)
+
+
+class FileArm(Shape):
+    name: str = Field(min_length=1, max_length=60)
+    slicing: Slicing = Slicing.COMMON
+    tuning: Tuning = Tuning.STOCK
+    conditions: Conditions = Conditions()
+    lines: list[FileLine] = Field(max_length=MOST_LINES)
+
+
+class FileCandidate(Shape):
+    model: str = Field(max_length=80)
+    is_control: bool = False
+
+
+class ProtocolFile(Shape):
+    """A protocol in the format `crevlo-protocol` 1."""
+
+    format: Literal["crevlo-protocol"] = "crevlo-protocol"
+    format_version: Literal[1] = 1
+    title: str = Field(default="", max_length=120)
+    question: str = Field(default="", max_length=500)
+    repeats: int = Field(default=3, ge=1, le=10)
+    policies: Policies = Policies()
+    candidates: list[FileCandidate] = Field(default=[], max_length=40)
+    arms: list[FileArm] = Field(min_length=1, max_length=MOST_ARMS)
+
+
+class DraftRead(Shape):
+    """A draft as read from a file or template; nothing is saved yet. `notes` say what could not be found here."""
+
+    question: str
+    candidates: list[Candidate]
+    arms: list[ArmIn]
+    repeats: int
+    policies: Policies
+    notes: list[str]
+
+
+def schema() -> str:
+    """JSON schema of a protocol file."""
+    return json.dumps(ProtocolFile.model_json_schema(), indent=2)
+
+
+def export_protocol(session: Session, study_id: uuid.UUID) -> ProtocolFile:
+    study, protocol = get_study(session, study_id), current_protocol(session, study_id)
+    if protocol is None:
+        raise Missing("This study has no protocol.")
+    return ProtocolFile(
+        title=study.title, question=study.question, repeats=protocol.repeats, policies=Policies(**protocol.policies),
+        candidates=[FileCandidate(model=u.unit.model.name, is_control=u.is_control) for u in study.units],
+        arms=[
+            FileArm(
+                name=arm.name, slicing=arm.slicing, tuning=arm.tuning, conditions=Conditions(**arm.conditions),
+                lines=[
+                    _line(line.artifact, line.copies, line.spool, line.second_spool)
+                    for line in arm.lines
+                ],
+            )
+            for arm in protocol.arms
+        ],
+    )  # fmt: skip
+
+
+def read_protocol(session: Session, given: ProtocolFile) -> DraftRead:
+    """Names looked up in this installation. Raises BadInput for an artifact that is not here; machines and spools are left out."""
+    spools = {s.code: s.id for s in session.scalars(select(Spool))}
+    models = {m.name.lower(): m.id for m in session.scalars(select(Model))}
+    notes = [
+        f"There is no machine called {c.model} here; it was left out."
+        for c in given.candidates
+        if c.model.lower() not in models
+    ]
+    wanted = [code for arm in given.arms for line in arm.lines for code in (line.spool, line.second_spool) if code]
+    notes += [
+        f"There is no spool {code} here; choose another." for code in dict.fromkeys(wanted) if code not in spools
+    ]
+    return DraftRead(
+        question=given.question,
+        candidates=[
+            Candidate(model_id=models[c.model.lower()], is_control=c.is_control)
+            for c in given.candidates
+            if c.model.lower() in models
+        ],
+        arms=[
+            ArmIn(
+                name=arm.name, slicing=arm.slicing, tuning=arm.tuning, conditions=arm.conditions,
+                lines=[
+                    LineIn(
+                        artifact=_found(session, line), spool_id=spools.get(line.spool or ""),
+                        second_spool_id=spools.get(line.second_spool or ""), copies=line.copies,
+                    )
+                    for line in arm.lines
+                ],
+            )
+            for arm in given.arms
+        ],
+        repeats=given.repeats, policies=given.policies, notes=notes,
+    )  # fmt: skip
+
+
+def named_arms(session: Session, arms: Sequence[ArmIn]) -> list[FileArm]:
+    """A draft's arms with their artifacts by name and without spools, as a template keeps them."""
+    rows = {
+        str(r.id): r
+        for r in session.scalars(
+            select(ArtifactVersion).where(
+                ArtifactVersion.id.in_(
+                    [uuid.UUID(n.artifact) for a in arms for n in a.lines if n.artifact not in DESIGNS]
+                )
+            )
+        )
+    }
+    found = []
+    for arm in arms:
+        lines: list[FileLine] = []
+        for line in arm.lines:
+            if line.artifact not in DESIGNS and line.artifact not in rows:
+                raise Missing("There is no such artifact on the shelf.")
+            kept = (
+                FileLine(artifact=line.artifact, copies=line.copies)
+                if line.artifact in DESIGNS
+                else _line(rows[line.artifact], line.copies, None, None)
+            )
+            if kept.model_copy(update={"copies": 1}) not in [n.model_copy(update={"copies": 1}) for n in lines]:
+                lines.append(kept)
+        found.append(FileArm(**arm.model_dump(exclude={"lines"}), lines=lines))
+    return found
+
+
+def _line(row: ArtifactVersion, copies: int, spool: Spool | None, second: Spool | None) -> FileLine:
+    return FileLine(
+        artifact=row.code, sizes=row.definition.get("sizes", {}), mesh_sha256=row.mesh_sha256, copies=copies,
+        spool=spool.code if spool else None, second_spool=second.code if second else None,
+    )  # fmt: skip
+
+
+def _found(session: Session, line: FileLine) -> str:
+    built_in = line.artifact in DESIGNS
+    if built_in and not line.sizes:
+        return line.artifact
+    rows = session.scalars(
+        select(ArtifactVersion).where(ArtifactVersion.code == line.artifact).order_by(ArtifactVersion.number.desc())
+    )
+    for row in rows:
+        same = row.definition.get("sizes") == line.sizes if built_in else line.mesh_sha256 in (None, row.mesh_sha256)
+        if same:
+            return reference(row)
+    what = "with these sizes " if built_in else ""
+    raise BadInput(f"there is no artifact {line.artifact} {what}here; add it to the shelf first")

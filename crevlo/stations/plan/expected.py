@@ -1,0 +1,85 @@
+"""What each print of a plan is expected to take: by its sliced file, by what its machine did before, or by volume."""
+
+import math
+import uuid
+from collections import defaultdict
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.artifacts.artifact import Artifact
+from crevlo.core.print_estimate import SPREAD_BY_FILE, SPREAD_BY_VOLUME, Expected, expected_print
+from crevlo.stations.artifact import stored
+from crevlo.stations.kept import Kept
+from crevlo.stations.plan.protocol import Conditions
+from crevlo.store.machine import ArtifactVersion
+from crevlo.store.run import Outcome, Run
+from crevlo.store.study import Arm, Job
+
+# Where nothing was metered yet.
+USUAL_W = 110.0
+_FEWEST_RUNS = 2
+_expected: Kept[Expected] = Kept(500)
+
+
+@dataclass(frozen=True)
+class History:
+    """A unit's finished prints: actual over expected time with its spread, and mean power; None where unknown."""
+
+    ratio: float | None
+    log_spread: float
+    mean_w: float | None
+    runs: int
+
+
+def by_volume(key: str, artifact: Artifact, conditions: Conditions) -> Expected:
+    """Expected print of an artifact under an arm's conditions; what is left to the maker is taken as usual."""
+    c = {
+        k: v
+        for k, v in conditions.model_dump(include={"layer_height_mm", "walls", "nozzle_mm", "infill_percent"}).items()
+        if v
+    }
+    return _expected.get(
+        f"{key} {c}",
+        lambda: expected_print(artifact.volume_mm3, artifact.surface_mm2, artifact.size_mm[2], **c),
+    )  # fmt: skip
+
+
+def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, History]:
+    """What units did in all studies so far."""
+    rows = session.execute(
+        select(Job.unit_id, Run.started_at, Run.ended_at, Run.energy_kwh, Job.artifact_id, Job.arm_id)
+        .join(Job, Job.id == Run.job_id)
+        .where(Job.unit_id.in_(unit_ids), Run.outcome == Outcome.DONE, Run.ended_at.is_not(None))
+    ).all()
+    artifacts = {
+        a.id: a
+        for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_({r.artifact_id for r in rows})))
+    }
+    arms = {a.id: a for a in session.scalars(select(Arm).where(Arm.id.in_({r.arm_id for r in rows})))}
+    logs: dict[uuid.UUID, list[float]] = defaultdict(list)
+    power: dict[uuid.UUID, list[float]] = defaultdict(list)
+    for r in rows:
+        took = (r.ended_at - r.started_at).total_seconds()
+        if took <= 0:
+            continue
+        a = stored(session, artifacts[r.artifact_id])
+        expected = by_volume(a.key, a.artifact, Conditions(**arms[r.arm_id].conditions))
+        logs[r.unit_id].append(math.log(took / expected.seconds))
+        if r.energy_kwh is not None:
+            power[r.unit_id].append(r.energy_kwh * 3.6e6 / took)
+    found = {}
+    for unit_id in unit_ids:
+        mine, watts = logs[unit_id], power[unit_id]
+        mean = sum(mine) / len(mine) if mine else 0.0
+        enough = len(mine) >= _FEWEST_RUNS
+        spread = math.sqrt(sum((x - mean) ** 2 for x in mine) / (len(mine) - 1)) if enough else SPREAD_BY_VOLUME
+        found[unit_id] = History(
+            ratio=math.exp(mean) if enough else None,
+            # A few alike prints do not show how far another artifact may be off.
+            log_spread=max(spread, SPREAD_BY_FILE) if enough else SPREAD_BY_VOLUME,
+            mean_w=sum(watts) / len(watts) if watts else None, runs=len(mine),
+        )  # fmt: skip
+    return found

@@ -1,0 +1,95 @@
+"""What a protocol says, as it is drafted, shown and exchanged."""
+
+import uuid
+from typing import Literal
+
+from pydantic import Field, model_validator
+
+from crevlo.core.gcode.facts import Wanted
+from crevlo.core.protocol import Slicing, Tuning
+from crevlo.stations.shape import Shape
+from crevlo.store.machine import Spool
+from crevlo.store.study import Arm
+
+CauseName = Literal["machine", "profile", "material", "operator", "power", "unknown"]
+MOST_ARMS, MOST_LINES, MOST_JOBS = 4, 60, 3000
+
+
+class Conditions(Shape):
+    """Print conditions; an empty one is left to the maker's profile."""
+
+    layer_height_mm: float | None = Field(default=0.2, gt=0, le=2)
+    infill_percent: float | None = Field(default=15, ge=0, le=100)
+    walls: int | None = Field(default=2, ge=1, le=50)
+    nozzle_mm: float | None = Field(default=0.4, gt=0, le=3)
+    nozzle_c: float | None = Field(default=215, gt=0, le=600)
+    bed_c: float | None = Field(default=60, ge=0, le=200)
+    material: str | None = Field(default=None, max_length=20)
+
+
+MAKERS_OWN = Conditions(
+    layer_height_mm=None, infill_percent=None, walls=None, nozzle_mm=None, nozzle_c=None, bed_c=None
+)
+
+
+class Policies(Shape):
+    """What practitioners disagree on, each as a named option."""
+
+    pieces: Literal["isolating", "general"] = "isolating"
+    material: Literal["same spool", "same lot"] = "same spool"
+    drying: Literal["dried before use", "as received"] = "dried before use"
+    counted_causes: list[CauseName] = Field(default=["machine", "profile", "unknown"], max_length=6)
+    most_attempts: int = Field(default=3, ge=1, le=10)
+    unattended: Literal["never", "after checks"] = "after checks"
+
+
+class LineIn(Shape):
+    """One artifact from one spool; `artifact` is a code of the shelf or the id of a stored version."""
+
+    artifact: str = Field(max_length=36)
+    spool_id: uuid.UUID | None = None
+    second_spool_id: uuid.UUID | None = None
+    copies: int = Field(default=3, ge=1, le=20)
+
+
+class ArmIn(Shape):
+    name: str = Field(min_length=1, max_length=60)
+    slicing: Slicing = Slicing.COMMON
+    tuning: Tuning = Tuning.STOCK
+    conditions: Conditions = Conditions()
+    lines: list[LineIn] = Field(max_length=MOST_LINES)
+
+
+class Candidate(Shape):
+    model_id: uuid.UUID
+    is_control: bool = False
+
+
+class Draft(Shape):
+    version: int
+    question: str = Field(max_length=500)
+    candidates: list[Candidate] = Field(max_length=40)
+    arms: list[ArmIn] = Field(min_length=1, max_length=MOST_ARMS)
+    repeats: int = Field(ge=1, le=10, description="readings of a face")
+    policies: Policies
+
+    @model_validator(mode="after")
+    def _consistent(self) -> "Draft":
+        names = [arm.name.strip().lower() for arm in self.arms]
+        if len(set(names)) < len(names):
+            raise ValueError("two arms have the same name")
+        if self.arms[0].tuning is not Tuning.STOCK:
+            raise ValueError("stock comes first: the first arm cannot be a tuned one")
+        for arm in self.arms:
+            keys = [(line.artifact, line.spool_id) for line in arm.lines]
+            if len(set(keys)) < len(keys):
+                raise ValueError(f"{arm.name} lists an artifact twice from the same spool")
+        return self
+
+
+def wanted(arm: Arm, spool: Spool) -> Wanted:
+    """An arm's conditions as the core compares them; the material is the spool's unless fixed."""
+    conditions = dict(arm.conditions)
+    if conditions.get("material") is None:
+        conditions["material"] = spool.material
+    return Wanted(**conditions)

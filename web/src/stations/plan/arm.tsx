@@ -1,0 +1,297 @@
+import { Plus } from "@phosphor-icons/react/dist/csr/Plus";
+import { X } from "@phosphor-icons/react/dist/csr/X";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { useShelf } from "../../api/queries";
+import { SpoolForm } from "../../library/forms";
+import { duration, Field } from "../../parts/bits";
+import { Choice } from "./option";
+import { Picker, Small } from "./picker";
+import { CONDITIONS, LEFT_OPEN, text } from "./text";
+
+type ArmIn = Schemas["ArmIn"];
+type Line = Schemas["LineIn"];
+
+/** One arm: what is printed from which spools, how it is sliced, and under which conditions. */
+export function ArmEditor({
+  arm,
+  first,
+  set,
+  remove,
+  spools,
+  lines,
+  may,
+}: {
+  arm: ArmIn;
+  first: boolean;
+  set: (to: ArmIn) => void;
+  remove: (() => void) | null;
+  spools: Schemas["SpoolOut"][];
+  lines: Schemas["LineEffort"][];
+  may: boolean;
+}) {
+  const shelf = useShelf();
+  const [picking, setPicking] = useState(false);
+  const [addingSpool, setAddingSpool] = useState(false);
+  const card = new Map(shelf.data?.artifacts.map((c) => [c.ref, c]));
+  const edit = (at: number, part: Partial<Line>) =>
+    set({ ...arm, lines: arm.lines.map((l, i) => (i === at ? { ...l, ...part } : l)) });
+  // One click gives every line without a spool the same one: most studies have one.
+  const fill = (id: string) =>
+    set({ ...arm, lines: arm.lines.map((l) => (l.spool_id ? l : { ...l, spool_id: id })) });
+  const bare = arm.lines.filter((l) => !l.spool_id).length;
+  return (
+    <div className="grid gap-3">
+      <table className="w-full table-fixed border-collapse">
+        <thead>
+          <tr className="lab text-left">
+            <th scope="col" className="w-[54px] pb-1">
+              <span className="sr-only">Drawing</span>
+            </th>
+            <th scope="col" className="pb-1 pl-2">
+              What is printed
+            </th>
+            <th scope="col" className="w-[172px] pb-1">
+              Spool
+            </th>
+            <th scope="col" className="w-[62px] pb-1">
+              Copies
+            </th>
+            <th scope="col" className="w-[76px] pb-1 text-right">
+              One takes
+            </th>
+            <th scope="col" className="w-[48px]">
+              <span className="sr-only">Take away</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {arm.lines.map((line, at) => {
+            const c = card.get(line.artifact);
+            const told = lines[at];
+            return (
+              <tr key={`${line.artifact}-${at}`} className="border-t border-rule-2 align-middle">
+                <td className="h-[46px] py-0.5">
+                  <Small refName={line.artifact} name={c?.name ?? ""} />
+                </td>
+                <td className="px-2 leading-tight">
+                  <b className="font-semibold">{c?.name}</b>
+                  {c && c.number > 1 && <small className="text-ink-2"> v{c.number}</small>}
+                  {told && told.left_out.length > 0 && (
+                    <small className="block text-[11px] text-brass-ink">
+                      {told.on.length < told.left_out.length && told.on.length > 0
+                        ? `only on ${told.on.join(", ")}`
+                        : `not on ${told.left_out.join(", ")}`}
+                    </small>
+                  )}
+                </td>
+                <td className="py-1 pr-2">
+                  <SpoolChoice
+                    label={`Spool of ${c?.name ?? ""}`}
+                    spools={spools}
+                    value={line.spool_id ?? null}
+                    set={(spool_id) => edit(at, { spool_id })}
+                  />
+                  {(c && c.tools > 1) || line.second_spool_id ? (
+                    <SpoolChoice
+                      label={`Second spool of ${c?.name ?? ""}`}
+                      spools={spools}
+                      value={line.second_spool_id ?? null}
+                      set={(second_spool_id) => edit(at, { second_spool_id })}
+                    />
+                  ) : null}
+                </td>
+                <td className="pr-2">
+                  <input
+                    className="input num !w-[58px]"
+                    type="number"
+                    min={1}
+                    max={20}
+                    aria-label={`Copies of ${c?.name ?? ""}`}
+                    value={line.copies ?? 3}
+                    onChange={(e) => edit(at, { copies: Number(e.target.value) })}
+                  />
+                </td>
+                <td className="num pr-1 text-right text-[11.5px] whitespace-nowrap text-ink-2">
+                  {told && told.prints > 0 ? duration(told.hours_each * 3600) : "–"}
+                </td>
+                <td className="whitespace-nowrap">
+                  <button
+                    type="button"
+                    className="rounded p-1 text-ink-2 hover:bg-station-on"
+                    title={text.addSpool}
+                    aria-label={`${text.addSpool} for ${c?.name ?? ""}`}
+                    onClick={() =>
+                      set({
+                        ...arm,
+                        lines: [
+                          ...arm.lines.slice(0, at + 1),
+                          {
+                            ...line,
+                            spool_id:
+                              spools.find(
+                                (s) =>
+                                  !arm.lines.some((l) => l.artifact === line.artifact && l.spool_id === s.id),
+                              )?.id ?? null,
+                          },
+                          ...arm.lines.slice(at + 1),
+                        ],
+                      })
+                    }
+                  >
+                    <Plus size={13} />
+                  </button>
+                  <button
+                    type="button"
+                    className="rounded p-1 text-ink-2 hover:bg-station-on"
+                    aria-label={`Take ${c?.name ?? ""} off the list`}
+                    onClick={() => set({ ...arm, lines: arm.lines.filter((_, i) => i !== at) })}
+                  >
+                    <X size={13} />
+                  </button>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {picking ? (
+        <Picker
+          listed={new Set(arm.lines.map((l) => l.artifact))}
+          pick={(c) =>
+            set({
+              ...arm,
+              lines: [...arm.lines, { artifact: c.ref, spool_id: arm.lines[0]?.spool_id ?? null, copies: 3 }],
+            })
+          }
+          done={() => setPicking(false)}
+        />
+      ) : (
+        <div className="flex flex-wrap items-center gap-2">
+          <button type="button" className="button" onClick={() => setPicking(true)}>
+            <Plus size={14} /> {text.addArtifact}
+          </button>
+          {bare > 0 && spools.length > 0 && (
+            <label className="flex items-center gap-2 text-[12.5px] text-ink-2">
+              {bare === 1 ? "One line has no spool:" : `${bare} lines have no spool:`}
+              <select
+                className="input !w-auto"
+                value=""
+                onChange={(e) => fill(e.target.value)}
+                aria-label="Spool for all that have none"
+              >
+                <option value="">give all the same</option>
+                {spools.map((s) => (
+                  <option key={s.id} value={s.id}>
+                    {spoolWords(s)}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+          {may && !addingSpool && (
+            <button type="button" className="button" onClick={() => setAddingSpool(true)}>
+              Add a spool
+            </button>
+          )}
+        </div>
+      )}
+      {addingSpool && (
+        <SpoolForm
+          done={(s) => {
+            setAddingSpool(false);
+            if (s) fill(s.id);
+          }}
+        />
+      )}
+      <Choice
+        legend="Slicing"
+        name="slicing"
+        options={text.slicing}
+        value={arm.slicing ?? "common"}
+        set={(slicing) => set({ ...arm, slicing })}
+      />
+      {!first && (
+        <Choice
+          legend="Tuning"
+          name="tuning"
+          options={text.tuning}
+          value={arm.tuning ?? "stock"}
+          set={(tuning) => set({ ...arm, tuning })}
+        />
+      )}
+      <fieldset>
+        <legend className="lab">
+          {text.conditions} <span className="font-normal normal-case">· {text.makersOwn}</span>
+        </legend>
+        <div className="grid grid-cols-6 items-end gap-2 pt-1 max-[1200px]:grid-cols-3">
+          {CONDITIONS.map(([name, title, unit]) => (
+            <Field key={name} label={unit ? `${title}, ${unit}` : title}>
+              <input
+                className="input num"
+                type="number"
+                step="any"
+                min={0}
+                value={arm.conditions?.[name] ?? ""}
+                onChange={(e) =>
+                  set({
+                    ...arm,
+                    conditions: {
+                      ...(arm.conditions ?? LEFT_OPEN),
+                      [name]: e.target.value === "" ? null : Number(e.target.value),
+                    },
+                  })
+                }
+              />
+            </Field>
+          ))}
+        </div>
+      </fieldset>
+      <div className="flex flex-wrap items-end gap-3">
+        <Field label="Name of this arm">
+          <input
+            className="input"
+            maxLength={60}
+            value={arm.name}
+            onChange={(e) => set({ ...arm, name: e.target.value })}
+          />
+        </Field>
+        {remove && (
+          <button type="button" className="button" onClick={remove}>
+            Take this arm away
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function SpoolChoice({
+  label,
+  spools,
+  value,
+  set,
+}: {
+  label: string;
+  spools: Schemas["SpoolOut"][];
+  value: string | null;
+  set: (to: string | null) => void;
+}) {
+  return (
+    <select
+      className="input"
+      aria-label={label}
+      value={value ?? ""}
+      onChange={(e) => set(e.target.value || null)}
+    >
+      <option value="">{text.noSpool}</option>
+      {spools.map((s) => (
+        <option key={s.id} value={s.id}>
+          {spoolWords(s)}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+const spoolWords = (s: Schemas["SpoolOut"]) => `${s.code} · ${s.colour} ${s.material}`;

@@ -1,0 +1,135 @@
+import { DownloadSimple } from "@phosphor-icons/react/dist/csr/DownloadSimple";
+import { UploadSimple } from "@phosphor-icons/react/dist/csr/UploadSimple";
+import { useQueryClient } from "@tanstack/react-query";
+import { type ChangeEvent, useRef, useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { useTemplates } from "../../api/queries";
+import { Trouble } from "../../parts/bits";
+
+type Read = Schemas["DraftRead"];
+
+/** Ways to begin: a template, a protocol file; and ways to keep this one for later. */
+export function Start({
+  studyId,
+  draft,
+  take,
+  may,
+}: {
+  studyId: string;
+  draft: Omit<Schemas["Draft"], "version">;
+  take: (read: Read) => void;
+  may: boolean;
+}) {
+  const templates = useTemplates();
+  const client = useQueryClient();
+  const file = useRef<HTMLInputElement>(null);
+  const [error, setError] = useState<Error | null>(null);
+  const [naming, setNaming] = useState(false);
+  const [name, setName] = useState("");
+  const run = async (work: () => Promise<void>) => {
+    setError(null);
+    try {
+      await work();
+    } catch (e) {
+      setError(e as Error);
+    }
+  };
+  const open = (key: string) =>
+    run(async () => take(await unwrap(api.GET("/api/templates/{key}", { params: { path: { key } } }))));
+  const read = (event: ChangeEvent<HTMLInputElement>) => {
+    const given = event.target.files?.[0];
+    event.target.value = "";
+    if (!given) return;
+    void run(async () => {
+      if (given.size > 1 << 20) throw new Error("The file is larger than 1 MB; a protocol is a few kB.");
+      let body: Schemas["ProtocolFile"];
+      try {
+        body = JSON.parse(await given.text());
+      } catch {
+        throw new Error(`${given.name} is not JSON.`);
+      }
+      take(await unwrap(api.POST("/api/protocols/read", { body })));
+    });
+  };
+  const keep = () =>
+    run(async () => {
+      const list = await unwrap(
+        api.POST("/api/templates", {
+          body: {
+            id: newId(),
+            name: name.trim(),
+            repeats: draft.repeats,
+            policies: draft.policies,
+            arms: draft.arms,
+          },
+        }),
+      );
+      client.setQueryData(["templates"], list);
+      setNaming(false);
+      setName("");
+    });
+  return (
+    <div className="grid gap-1.5">
+      <div className="flex flex-wrap items-center gap-2">
+        <select
+          className="input !w-[170px]"
+          aria-label="Start from a template"
+          value=""
+          onChange={(e) => e.target.value && void open(e.target.value)}
+        >
+          <option value="">Start from a template …</option>
+          {templates.data?.templates.map((t) => (
+            <option key={t.key} value={t.key} title={t.about}>
+              {t.name}, {t.prints} prints a machine
+            </option>
+          ))}
+        </select>
+        <input
+          ref={file}
+          type="file"
+          accept=".json,application/json"
+          className="sr-only"
+          aria-label="Protocol file"
+          tabIndex={-1}
+          onChange={read}
+        />
+        <button type="button" className="button" onClick={() => file.current?.click()}>
+          <UploadSimple size={14} /> Read a file
+        </button>
+        <a className="button" href={`/api/studies/${studyId}/protocol.json`} download="protocol.json">
+          <DownloadSimple size={14} /> As JSON
+        </a>
+        {may &&
+          (naming ? (
+            <span className="flex items-center gap-1.5">
+              <input
+                className="input !w-[150px]"
+                aria-label="Name of the template"
+                value={name}
+                maxLength={80}
+                autoFocus
+                onChange={(e) => setName(e.target.value)}
+                onKeyDown={(e) => e.key === "Enter" && name.trim() && void keep()}
+              />
+              <button
+                type="button"
+                className="button primary"
+                disabled={!name.trim()}
+                onClick={() => void keep()}
+              >
+                Keep
+              </button>
+              <button type="button" className="button" onClick={() => setNaming(false)}>
+                Back
+              </button>
+            </span>
+          ) : (
+            <button type="button" className="button" onClick={() => setNaming(true)}>
+              Keep as template
+            </button>
+          ))}
+      </div>
+      <Trouble error={error} />
+    </div>
+  );
+}
