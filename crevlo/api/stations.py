@@ -23,7 +23,7 @@ from crevlo.api.paths import (
 from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations import source
 from crevlo.stations.cost import part
-from crevlo.stations.inspect import score
+from crevlo.stations.inspect import anchors, score
 from crevlo.stations.measure import specimen
 from crevlo.stations.plan import study
 from crevlo.stations.plan.protocol import Draft
@@ -196,6 +196,13 @@ def record_zero(path: StudyPath, body: specimen.NewZero) -> specimen.MeasureQueu
 @reads(EVERYONE)
 def measure_source(path: SpecimenPath, query: FeatureQuery) -> source.Source:
     return source.measure_source(db(), path.specimen_id, query.feature)
+
+
+@inspect.get("/anchors", responses={200: anchors.Anchors})
+@reads(EVERYONE)
+def view_anchors() -> anchors.Anchors:
+    """Defects with written anchors and drawn reference pictures."""
+    return anchors.anchors()
 
 
 @inspect.get("/studies/<uuid:study_id>/inspect", responses={200: score.InspectView})

@@ -103,7 +103,7 @@ def _own(session: Session, row: ArtifactVersion) -> Artifact:
         lambda: Artifact(
             row.code, row.name, mesh_bodies(session, str(row.mesh_sha256), given["unit"], given["tools"]),
             tuple(_feature(f) for f in row.features), isolates=given["isolates"],
-            isolates_not=given["isolates_not"], note=given["note"],
+            isolates_not=given["isolates_not"], note=given["note"], shows=tuple(given["shows"]),
         ),
     )  # fmt: skip
 

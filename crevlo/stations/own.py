@@ -19,6 +19,7 @@ from crevlo.stations.shelf import ShelfCard, ShelfFeature, card
 from crevlo.stations.upload import keep_upload
 from crevlo.store.machine import ArtifactVersion
 
+DefectCode = Literal["stringing", "blobs", "shift", "warp", "gaps", "ringing", "foot", "skins"]
 Unit = Literal["mm", "cm", "inch", "m"]
 
 
@@ -76,6 +77,7 @@ class NewArtifact(Shape):
     isolates: str = Field(min_length=1, max_length=300)
     isolates_not: str = Field(default="", max_length=300)
     note: str = Field(default="", max_length=300)
+    shows: list[DefectCode] = Field(default=[], max_length=8)
     features: list[NewFeature] = Field(max_length=60)
 
 
@@ -129,7 +131,7 @@ def add_artifact(session: Session, given: NewArtifact) -> ShelfCard:
         mesh_sha256=given.sha256, licence=given.licence, source=given.source,
         definition={
             "unit": given.unit, "tools": given.tools, "isolates": given.isolates,
-            "isolates_not": given.isolates_not, "note": given.note,
+            "isolates_not": given.isolates_not, "note": given.note, "shows": given.shows,
         },
     )  # fmt: skip
     row.features = feature_rows(tuple(_feature(f) for f in given.features))

@@ -90,6 +90,7 @@ class BedFit(Shape):
 class ShelfDetail(ShelfCard):
     isolates_not: str
     note: str
+    shows: list[str] = Field(description="codes of the defects it was made to bring out")
     licence: str
     source: str
     bodies: int
@@ -148,7 +149,8 @@ def detail(session: Session, ref: str, sizes: Sizes) -> ShelfDetail:
     a = standing(session, ref, sizes)
     artifact = a.artifact
     return ShelfDetail(
-        **card(a).model_dump(), isolates_not=artifact.isolates_not, note=artifact.note, licence=a.licence,
+        **card(a).model_dump(), isolates_not=artifact.isolates_not, note=artifact.note,
+        shows=list(artifact.shows), licence=a.licence,
         source=a.source, bodies=len(artifact.bodies),
         triangles=sum(b.solid.num_tri() for b in artifact.bodies),
         parameters=[

@@ -31,7 +31,7 @@ class Parameter:
 
 @dataclass(frozen=True, slots=True)
 class Artifact:
-    """A standard test print as built from its parameters."""
+    """A standard test print as built from its parameters; `shows` names the defects it was made to bring out."""
 
     code: str
     name: str
@@ -40,6 +40,7 @@ class Artifact:
     isolates: str
     isolates_not: str
     note: str
+    shows: tuple[str, ...] = ()
     values: Mapping[str, float] = field(default_factory=dict)
 
     @property

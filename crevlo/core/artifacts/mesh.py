@@ -129,7 +129,7 @@ def _stl(content: bytes) -> np.ndarray:
     whole = 84 + 50 * count
     # Text has no zero bytes; some programs begin binary files with "solid" too, some add bytes at the end.
     if len(content) >= 84 and b"\0" in content[:4096]:
-        if count * 50 > len(content) * 4 and content[:5] != b"solid" and not content[:80].isascii():
+        if not count or (whole > 4 * len(content) and not content[:80].isascii()):
             raise BadInput("this is neither STL nor 3MF")
         if len(content) < whole:
             raise BadInput(
@@ -139,6 +139,8 @@ def _stl(content: bytes) -> np.ndarray:
         return np.frombuffer(content, record, count, 84)["corners"].astype(float)
     if content.lstrip()[:5].lower() != b"solid":
         raise BadInput("this is neither STL nor 3MF")
+    if b"endsolid" not in content[-4096:].lower():
+        raise BadInput("the file breaks off: its end is missing")
     words = [line.split() for line in content.splitlines() if line.lstrip()[:6].lower() == b"vertex"]
     if len(words) % 3:
         raise BadInput(f"the file breaks off: {len(words)} corners are no whole triangles")

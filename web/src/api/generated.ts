@@ -868,6 +868,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/anchors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Defects with written anchors and drawn reference pictures. */
+        get: operations["inspect_view_anchors_anchors_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/inspect": {
         parameters: {
             query?: never;
@@ -1674,6 +1691,11 @@ export interface components {
             isolates_not: string;
             /** Note */
             note: string;
+            /**
+             * Shows
+             * @description codes of the defects it was made to bring out
+             */
+            shows: string[];
             /** Licence */
             licence: string;
             /** Source */
@@ -1883,6 +1905,11 @@ export interface components {
              * @default
              */
             note?: string;
+            /**
+             * Shows
+             * @default []
+             */
+            shows?: ("stringing" | "blobs" | "shift" | "warp" | "gaps" | "ringing" | "foot" | "skins")[];
             /** Features */
             features: components["schemas"]["NewFeature"][];
         };
@@ -3512,6 +3539,49 @@ export interface components {
             station: "cost" | "rank";
             /** Figure */
             figure: string;
+        };
+        /**
+         * Anchors
+         * @description Pictures are in units of `width` by `height`, y down.
+         */
+        Anchors: {
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Defects */
+            defects: components["schemas"]["DefectAnchors"][];
+        };
+        /** AnchorOut */
+        AnchorOut: {
+            /** Severity */
+            severity: number;
+            /** Words */
+            words: string;
+            /** Picture */
+            picture: components["schemas"]["StrokeOut"][];
+        };
+        /** DefectAnchors */
+        DefectAnchors: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Look */
+            look: string;
+            /** Anchors */
+            anchors: components["schemas"]["AnchorOut"][];
+        };
+        /** StrokeOut */
+        StrokeOut: {
+            /** Kind */
+            kind: string;
+            /** Points */
+            points: number[][];
+            /** Closed */
+            closed: boolean;
+            /** Width */
+            width: number;
         };
         /** InspectView */
         InspectView: {
@@ -6022,6 +6092,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Source"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_view_anchors_anchors_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Anchors"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -80,6 +80,14 @@ export function useEffort(studyId: string, draft: Schemas["Draft"]) {
   });
 }
 
+export function useAnchors() {
+  return useQuery({
+    queryKey: ["anchors"],
+    queryFn: () => unwrap(api.GET("/api/anchors")),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
 export function useSpreads() {
   return useQuery({ queryKey: ["spreads"], queryFn: () => unwrap(api.GET("/api/spreads")) });
 }

@@ -1,17 +1,26 @@
 import { DownloadSimple } from "@phosphor-icons/react/dist/csr/DownloadSimple";
+import { Plus } from "@phosphor-icons/react/dist/csr/Plus";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useLocation, useNavigate } from "@tanstack/react-router";
-import { useRef, useState } from "react";
-import type { Schemas } from "../api/client";
-import { useShelf, useShelfDetail, useShelfDrawing } from "../api/queries";
+import { lazy, Suspense, useRef, useState } from "react";
+import { api, type Schemas, unwrap } from "../api/client";
+import { useMe, useShelf, useShelfDetail, useShelfDrawing } from "../api/queries";
 import { useKeys } from "../app/keys";
 import { Skeleton, Trouble } from "../parts/bits";
 import { ArtifactDrawing } from "../parts/drawing";
+import { Judged } from "./anchors";
+import { OwnArtifact } from "./own";
 import { PlateView } from "./plate";
 import { text } from "./text";
+
+const Solid = lazy(() => import("../parts/solid"));
 
 /** The shelf of standard prints: drawings to choose from, and the chosen one in full. */
 export function ShelfScreen() {
   const shelf = useShelf();
+  const me = useMe();
+  const may = me.data?.role === "owner" || me.data?.role === "reviewer";
+  const [adding, setAdding] = useState(false);
   const navigate = useNavigate();
   const hash = useLocation({ select: (l) => l.hash });
   const cards = shelf.data?.artifacts ?? [];
@@ -31,10 +40,15 @@ export function ShelfScreen() {
   return (
     <div className="grid h-full min-h-0 grid-cols-[300px_minmax(0,1fr)] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <section aria-label={text.shelf} className="sheet min-h-0 overflow-y-auto p-2.5 max-[1020px]:max-h-72">
-        <div className="flex items-center justify-between px-1 pb-2">
-          <h2 className="lab">
+        <div className="flex items-center gap-1.5 px-1 pb-2">
+          <h2 className="lab flex-1">
             {text.shelf}, {cards.length}
           </h2>
+          {may && (
+            <button type="button" className="button !min-h-7 !px-2" onClick={() => setAdding(true)}>
+              <Plus size={14} /> {text.addOwn}
+            </button>
+          )}
           <a className="button !min-h-7 !px-2" href="/api/shelf.zip" download>
             <DownloadSimple size={14} /> {text.wholeSet}
           </a>
@@ -44,9 +58,12 @@ export function ShelfScreen() {
             <li key={c.ref}>
               <button
                 type="button"
-                aria-current={c === current ? "true" : undefined}
-                onClick={() => choose(c.ref)}
-                className={`grid w-full gap-1 rounded border p-1.5 text-left ${c === current ? "border-needle bg-station-on shadow-[inset_0_0_0_1px_var(--needle)]" : "border-rule hover:border-ink-3"}`}
+                aria-current={c === current && !adding ? "true" : undefined}
+                onClick={() => {
+                  setAdding(false);
+                  choose(c.ref);
+                }}
+                className={`grid w-full gap-1 rounded border p-1.5 text-left ${c === current && !adding ? "border-needle bg-station-on shadow-[inset_0_0_0_1px_var(--needle)]" : "border-rule hover:border-ink-3"}`}
               >
                 <span className="block h-[84px]">
                   <CardDrawing card={c} />
@@ -60,7 +77,16 @@ export function ShelfScreen() {
           ))}
         </ul>
       </section>
-      <Detail key={current.ref} refName={current.ref} />
+      {adding ? (
+        <OwnArtifact
+          done={(ref) => {
+            setAdding(false);
+            if (ref) choose(ref);
+          }}
+        />
+      ) : (
+        <Detail key={current.ref} refName={current.ref} choose={choose} may={may} />
+      )}
     </div>
   );
 }
@@ -71,7 +97,15 @@ function CardDrawing({ card }: { card: Schemas["ShelfCard"] }) {
   return <ArtifactDrawing artifact={{ name: card.name, drawing: drawing.data, features: [] }} bare />;
 }
 
-function Detail({ refName }: { refName: string }) {
+function Detail({ refName, choose, may }: { refName: string; choose: (ref: string) => void; may: boolean }) {
+  const client = useQueryClient();
+  const keep = useMutation({
+    mutationFn: (given: Schemas["KeptSizes"]) => unwrap(api.POST("/api/shelf/versions", { body: given })),
+    onSuccess: async (card) => {
+      await client.invalidateQueries({ queryKey: ["shelf"], exact: true });
+      choose(card.ref);
+    },
+  });
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [onPlate, setOnPlate] = useState(false);
   const [active, setActive] = useState<string | undefined>(undefined);
@@ -116,7 +150,16 @@ function Detail({ refName }: { refName: string }) {
           <PlateView refName={refName} sizes={sizes} beds={a.beds} />
         ) : (
           <>
-            <div className="min-h-0 flex-1 max-[760px]:min-h-[300px]">
+            <div className="min-h-0 flex-1 max-[760px]:min-h-[260px]">
+              <Suspense fallback={<Skeleton className="h-full" />}>
+                <Solid
+                  url={file("stl")}
+                  label={`${a.name}, turn by dragging`}
+                  ends={a.feature_list.find((f) => f.code === active)?.ends ?? null}
+                />
+              </Suspense>
+            </div>
+            <div className="h-[38%] min-h-[140px] border-t border-rule-2 pt-1">
               <ArtifactDrawing
                 artifact={{ name: a.name, drawing: a.drawing, features: a.feature_list }}
                 active={active}
@@ -164,8 +207,23 @@ function Detail({ refName }: { refName: string }) {
                 </label>
               ))}
             </div>
-            <Trouble error={detail.error} />
+            <Trouble error={detail.error ?? keep.error} />
+            {may && sizes && !detail.isError && (
+              <button
+                type="button"
+                className="button mt-1"
+                disabled={keep.isPending}
+                onClick={() => keep.mutate({ code: a.code, sizes })}
+              >
+                {text.keepSizes}
+              </button>
+            )}
           </>
+        )}
+        {a.licence && (
+          <p className="pt-2 text-[12.5px] text-ink-2">
+            {text.licence}: {a.licence}. {a.source}
+          </p>
         )}
         <h3 className="lab pt-3 pb-1">
           {text.features}, {a.feature_list.length}
@@ -205,6 +263,12 @@ function Detail({ refName }: { refName: string }) {
             ))}
           </tbody>
         </table>
+        {a.shows.length > 0 && (
+          <>
+            <h3 className="lab pt-3 pb-1">{text.judged}</h3>
+            <Judged codes={a.shows} />
+          </>
+        )}
         {a.beds.length > 0 && (
           <>
             <h3 className="lab pt-3 pb-1">{text.beds}</h3>

@@ -29,7 +29,7 @@ def _comb(values: Mapping[str, float]) -> Artifact:
         "CC", "Clearance comb", (Body(without(base, holes + marks)), *(Body(p) for p in pegs)), features,
         isolates="The smallest gap that comes free, printed in place.",
         isolates_not="Whether wall offset or a bulged first layer closes it: compare with the step block.",
-        note="Do not force a fused peg with a blade towards the hand.", values=values,
+        note="Do not force a fused peg with a blade towards the hand.", shows=("gaps", "foot"), values=values,
     )  # fmt: skip
 
 
@@ -57,7 +57,7 @@ def _pillars(values: Mapping[str, float]) -> Artifact:
         "PF", "Pillar field", (Body(stand),), features,
         isolates="The thinnest post that stands, and how its size holds.",
         isolates_not="Cooling apart from motion: a slower profile may save a pillar either way.",
-        note="Three of each: count how many stand.", values=values,
+        note="Three of each: count how many stand.", shows=("stringing", "blobs", "gaps"), values=values,
     )  # fmt: skip
 
 
@@ -80,7 +80,7 @@ def _shell(values: Mapping[str, float]) -> Artifact:
         "LW", "Line-width shell", tuple(bodies), tuple(features),
         isolates="Extruded line width: walls of one, two and three lines, and those in between.",
         isolates_not="Flow apart from the slicer's own choice of line count: look at the layers too.",
-        note="Sliced without a fixed wall count the slicer may leave a gap; that is a finding.", values=values,
+        note="Sliced without a fixed wall count the slicer may leave a gap; that is a finding.", shows=("gaps", "skins"), values=values,
     )  # fmt: skip
 
 
@@ -111,7 +111,7 @@ def _ladder(values: Mapping[str, float]) -> Artifact:
         "FL", "Flow ladder", (Body(joined([tube, *ribs, brim])),), features,
         isolates="The flow at which extrusion falls short: each band is sliced faster than the one below.",
         isolates_not="Cooling: fast bands have less time per layer.",
-        note="One wall, no infill. Speeds per band are set in the slicer; write them into the job.", values=values,
+        note="One wall, no infill. Speeds per band are set in the slicer; write them into the job.", shows=("gaps", "skins"), values=values,
     )  # fmt: skip
 
 
@@ -140,7 +140,7 @@ def _lid(values: Mapping[str, float]) -> Artifact:
         "SL", "Snap lid", (Body(box), Body(lid)), features,
         isolates="Whether a lid with a stated clearance goes on, holds and comes off.",
         isolates_not="Which of the two is off: the four lengths tell.",
-        note="Try it once by hand, then measure; a forced lid has been filed.", values=values,
+        note="Try it once by hand, then measure; a forced lid has been filed.", shows=("warp", "foot", "stringing"), values=values,
     )  # fmt: skip
 
 

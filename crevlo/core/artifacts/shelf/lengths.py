@@ -50,6 +50,7 @@ def _step_block(values: Mapping[str, float]) -> Artifact:
         isolates="Axis scale, wall offset, hole size, first-layer height.",
         isolates_not="Squareness, and anything about the surface.",
         note="Keep clear of the seam and of the engraved code.",
+        shows=("ringing", "foot", "skins", "stringing", "shift", "blobs"), values=values,
     )  # fmt: skip
 
 
@@ -86,7 +87,7 @@ def _frame(values: Mapping[str, float]) -> Artifact:
         "SF", "Squareness frame", (Body(solid),), tuple(features),
         isolates="Skew of X against Y from the two diagonals, scale over a long side.",
         isolates_not="Wall offset, and what happens along Z.",
-        note="Let it cool flat before measuring; a frame off the plate warm springs.", values=values,
+        note="Let it cool flat before measuring; a frame off the plate warm springs.", shows=("warp", "foot", "shift"), values=values,
     )  # fmt: skip
 
 
@@ -112,7 +113,7 @@ def _column(values: Mapping[str, float]) -> Artifact:
         "ZC", "Z column", (Body(solid),), features,
         isolates="Vertical banding and its pitch, Z scale over a long height.",
         isolates_not="Corners: the same face carries ringing of the direction change.",
-        note="The pitch of bands points to the part that turns once per pitch.", values=values,
+        note="The pitch of bands points to the part that turns once per pitch.", shows=("shift", "blobs", "ringing"), values=values,
     )  # fmt: skip
 
 
@@ -146,7 +147,7 @@ def _bars(values: Mapping[str, float]) -> Artifact:
         "OB", "Orientation bars", tuple(Body(b) for b in (along_x, along_y, turned, standing)), features,
         isolates="Size and look of one bar lying along X, along Y, at 45° and standing.",
         isolates_not="Strength: a pull test needs its own rig.",
-        note="The standing bar may sway; note wobble marks near its top.", values=values,
+        note="The standing bar may sway; note wobble marks near its top.", shows=("shift", "ringing", "warp"), values=values,
     )  # fmt: skip
 
 

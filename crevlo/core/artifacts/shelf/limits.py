@@ -37,7 +37,7 @@ def _fan(values: Mapping[str, float]) -> Artifact:
         "OF", "Overhang fan", (Body(solid),), moved,
         isolates="The steepest underside that comes out clean without support.",
         isolates_not="Cooling from every side: the fan leans one way; print it turned for the other.",
-        note="Angles are from the vertical: 75° is nearly flat.", values=values,
+        note="Angles are from the vertical: 75° is nearly flat.", shows=("stringing", "blobs", "gaps"), values=values,
     )  # fmt: skip
 
 
@@ -67,7 +67,7 @@ def _bridges(values: Mapping[str, float]) -> Artifact:
         "BL", "Bridge ladder", (Body(solid),), tuple(features),
         isolates="The longest clean bridge.",
         isolates_not="Bridge settings of the profile: a good bridge may be the profile's work.",
-        note="Short spans stand in front, so that every deck can be seen from below.", values=values,
+        note="Short spans stand in front, so that every deck can be seen from below.", shows=("stringing", "gaps"), values=values,
     )  # fmt: skip
 
 
@@ -96,7 +96,7 @@ def _posts(values: Mapping[str, float]) -> Artifact:
         "OP", "Ooze posts", (Body(solid),), features,
         isolates="Ooze over short, middle and long travel.",
         isolates_not="Wet filament from a poor profile: dry the spool first.",
-        note="Dry filament before this one, or it tells the humidity.", values=values,
+        note="Dry filament before this one, or it tells the humidity.", shows=("stringing", "blobs"), values=values,
     )  # fmt: skip
 
 
@@ -133,7 +133,7 @@ def _ringing(values: Mapping[str, float]) -> Artifact:
         "RW", "Ringing wall", (Body(solid.translate((-leg / 2, -leg / 2, 0))),), centred,
         isolates="Vibration after a sharp turn, on each axis and at two speeds: speed over pitch gives the frequency.",
         isolates_not="Loose belts from a soft table: knock on the frame and compare.",
-        note="The groove parts the slow band below from the fast one above.", values=values,
+        note="The groove parts the slow band below from the fast one above.", shows=("ringing", "blobs"), values=values,
     )  # fmt: skip
 
 
@@ -158,7 +158,7 @@ def _warp(values: Mapping[str, float]) -> Artifact:
         "WB", "Warp bar", (Body(solid),), tuple(features),
         isolates="Lift of sharp corners on a long bar.",
         isolates_not="Draughts in the room: note temperature and door.",
-        note="Let the plate cool before it comes off; no brim.", values=values,
+        note="Let the plate cool before it comes off; no brim.", shows=("warp", "foot"), values=values,
     )  # fmt: skip
 
 
@@ -186,7 +186,7 @@ def _sheet(values: Mapping[str, float]) -> Artifact:
         "FS", "First-layer sheet", (Body(joined([*pads, *ties])),), features,
         isolates="Level, height and adhesion of the first layer over the whole bed.",
         isolates_not="A bed that moves when warm: print it at working temperature.",
-        note="Fitted to the unit's true printable area; a round bed gets its pads inside the circle.", values=values,
+        note="Fitted to the unit's true printable area; a round bed gets its pads inside the circle.", shows=("gaps", "skins", "warp"), values=values,
     )  # fmt: skip
 
 
@@ -221,7 +221,7 @@ def _token(values: Mapping[str, float]) -> Artifact:
         "CS", "Colour-swap token", (Body(disc), Body(inlay, tool=1)), features,
         isolates="Purge and registration of a colour change: clean edges, and grams per change.",
         isolates_not="Speed of the change itself: read it off the sliced file and the clock.",
-        note="Two tools. Weigh tower and purge; they are per plate, not per part.", values=values,
+        note="Two tools. Weigh tower and purge; they are per plate, not per part.", shows=("blobs", "gaps", "skins"), values=values,
     )  # fmt: skip
 
 
@@ -248,7 +248,7 @@ def _arm(values: Mapping[str, float]) -> Artifact:
         "RA", "Rack arm", (Body(solid),), features,
         isolates="A real spare part: length, eye, and a hook that needs support.",
         isolates_not="One cause alone; it is what a counter would hand over.",
-        note="Support under the hook. Cut it away from the hand and wear eye protection.", values=values,
+        note="Support under the hook. Cut it away from the hand and wear eye protection.", shows=("warp", "stringing", "skins", "shift"), values=values,
     )  # fmt: skip
 
 

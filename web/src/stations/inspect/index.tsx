@@ -1,9 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
-import { useChange, useInspect, useMe } from "../../api/queries";
+import { useAnchors, useChange, useInspect, useMe } from "../../api/queries";
 import { useKeys } from "../../app/keys";
 import { Top } from "../../app/shell";
+import { AnchorPicture } from "../../parts/anchor-picture";
 import { BlindTag, Empty, Field, Key, Skeleton, Trouble } from "../../parts/bits";
 import { UnitName } from "../../parts/unit-mark";
 import { text } from "./text";
@@ -34,6 +35,8 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
   const done = view.specimens.filter((s) => s.locked);
   const specimen = view.specimens.find((s) => s.id === chosen) ?? open[0] ?? view.specimens[0]!;
   const defect = view.defects[at]!;
+  const anchors = useAnchors();
+  const pictures = anchors.data?.defects.find((d) => d.code === defect.code);
   const own = specimen.scores.find((s) => s.defect === defect.code);
   const path = { params: { path: { specimen_id: specimen.id } } };
   const score = useChange(studyId, key, (body: Schemas["NewScore"]) =>
@@ -123,10 +126,20 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
                   disabled={specimen.locked}
                   aria-pressed={on}
                   onClick={() => give(severity)}
-                  className={`grid h-full min-h-[46px] w-full grid-cols-[56px_1fr] items-center rounded-[5px] border text-left text-[15px] ${on ? "border-enamel bg-enamel font-semibold text-on-enamel" : "border-rule hover:border-ink-3"}`}
+                  className={`grid h-full min-h-[46px] w-full grid-cols-[56px_1fr_84px] items-center rounded-[5px] border text-left text-[15px] ${on ? "border-enamel bg-enamel font-semibold text-on-enamel" : "border-rule hover:border-ink-3"}`}
                 >
                   <span className="num text-center text-[24px] font-semibold">{severity}</span>
                   <span className="py-1.5 pr-3">{anchor}</span>
+                  <span className="block h-[46px] rounded-r-[4px] bg-sheet p-0.5">
+                    {pictures && (
+                      <AnchorPicture
+                        anchor={pictures.anchors[severity]!}
+                        width={anchors.data!.width}
+                        height={anchors.data!.height}
+                        name={defect.name}
+                      />
+                    )}
+                  </span>
                 </button>
               </li>
             );
