@@ -1,0 +1,160 @@
+"""The best schedule in the time given: the earliest finish, then the fewest spool moves, then the least idle time."""
+
+import time
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from ortools.sat.python import cp_model
+
+from crevlo.core.estimate import BadInput
+from crevlo.core.schedule.bound import earliest_finish
+from crevlo.core.schedule.greedy import first_answer, looked_ahead
+from crevlo.core.schedule.model import Model
+from crevlo.core.schedule.search import Search
+from crevlo.core.schedule.task import Problem, Schedule, idle_ticks, spool_moves
+
+MOST_TASKS = 3000
+# Where looking ahead ends on the progress shown, and the search for the earliest finish.
+_AHEAD, _FOUND = 0.4, 0.9
+
+
+@dataclass(frozen=True, slots=True)
+class Solved:
+    """A schedule, the bound proven for its finish and what sets it; `best` where no goal can be bettered."""
+
+    schedule: Schedule
+    bound: int
+    bound_by: str
+    moves: int
+    idle: int
+    best: bool
+    by: str
+
+    @property
+    def gap(self) -> float:
+        """Share of the finish that is not proven necessary."""
+        return (self.schedule.finish - self.bound) / self.schedule.finish if self.schedule.finish else 0.0
+
+
+class NoSchedule(Exception):
+    """No schedule within the hours given; `proven` tells whether there is none at all."""
+
+    def __init__(self, proven: bool) -> None:
+        super().__init__("no schedule keeps every rule" if proven else "no schedule was found in the time given")
+        self.proven = proven
+
+
+def solve(
+    problem: Problem,
+    *,
+    seconds: float = 22.0,
+    seed: int = 0,
+    tell: Callable[[Solved, str, float], None] = lambda solved, stage, share: None,
+    stopped: Callable[[], bool] = lambda: False,
+) -> Solved:
+    """The best schedule within `seconds`; `tell` hears of the first answer and of every better one.
+
+    `stopped` is asked twice a second; then the best so far is returned. Raises BadInput for too many prints and
+    NoSchedule where none keeps the rules or none was found.
+    """
+    if len(problem.tasks) > MOST_TASKS:
+        raise BadInput(f"{len(problem.tasks)} prints are more than {MOST_TASKS}")
+    began = time.monotonic()
+    bound = earliest_finish(problem)
+    floor, floor_by = bound.finish, bound.what
+    if problem.deadline is not None and floor > problem.deadline:
+        raise NoSchedule(proven=True)
+    best = first_answer(problem)
+
+    def left() -> float:
+        return seconds - (time.monotonic() - began)
+
+    def judged(made: Schedule, by: str, *, proven: bool = False) -> Solved:
+        slots = made.slots
+        return Solved(made, floor, floor_by, spool_moves(problem, slots), idle_ticks(problem, slots), proven, by)
+
+    def over() -> bool:
+        return stopped() or left() < 0.5
+
+    if best is not None:
+        tell(judged(best, "first answer"), "first answer", 0.03)
+    if not problem.tasks or (best is not None and over()):
+        return judged(best or Schedule({}, (), 0), "first answer", proven=not problem.tasks)
+    if best is not None:
+        first = judged(best, "first answer")
+
+        def walk(share: float) -> bool:
+            tell(first, "block by block", 0.03 + (_AHEAD - 0.03) * share)
+            return not over()
+
+        ahead = looked_ahead(problem, walk)
+        if ahead is not None and ahead.finish < best.finish:
+            best = ahead
+            tell(judged(best, "first answer"), "earliest finish", _AHEAD)
+
+    def finish_found(made: Schedule, share: float) -> None:
+        nonlocal best
+        if best is None or made.finish < best.finish:
+            best = made
+            tell(judged(made, "solver"), "earliest finish", _AHEAD + (_FOUND - _AHEAD) * share)
+
+    proven = best is not None and best.finish <= floor
+    if not proven and not over():
+        model = Model(problem, best.finish if best else problem.hours.end, floor)
+        if best is not None:
+            model.hint(best)
+        model.by_finish()
+        search = Search(model, seed, stopped, finish_found)
+        status = search.solve(0.6 * left())
+        if status == cp_model.INFEASIBLE and best is None:
+            raise NoSchedule(proven=True)
+        if search.bound > floor:
+            floor, floor_by = search.bound, "all rules together"
+        proven = status == cp_model.OPTIMAL
+    if best is None:
+        raise NoSchedule(proven=False)
+    return _tidied(problem, best, floor, judged, tell, over, left, seed, stopped, proven)
+
+
+def _tidied(
+    problem: Problem,
+    best: Schedule,
+    floor: int,
+    judged: Callable[..., Solved],
+    tell: Callable[[Solved, str, float], None],
+    over: Callable[[], bool],
+    left: Callable[[], float],
+    seed: int,
+    stopped: Callable[[], bool],
+    proven: bool,
+) -> Solved:
+    """The same finish with fewer spool moves and less standing about."""
+    if over():
+        return judged(best, "solver")
+
+    def better(made: Schedule, share: float) -> None:
+        nonlocal best
+        if _untidiness(problem, made) < _untidiness(problem, best):
+            best = made
+            tell(judged(made, "solver"), "fewest moves", _FOUND + (1 - _FOUND) * share)
+
+    model = Model(problem, best.finish, floor)
+    model.hint(best)
+    model.by_order()
+    status = Search(model, seed, stopped, better).solve(left())
+    return judged(best, "solver", proven=proven and status == cp_model.OPTIMAL)
+
+
+def can_be_kept(problem: Problem, seconds: float) -> bool | None:
+    """Whether the rules leave any schedule: None where the time did not suffice to tell."""
+    if problem.deadline is not None and earliest_finish(problem).finish > problem.deadline:
+        return False
+    if first_answer(problem) is not None:
+        return True
+    model = Model(problem, problem.hours.end)
+    status = Search(model, 0, lambda: False).solve(seconds)
+    return {cp_model.INFEASIBLE: False, cp_model.OPTIMAL: True, cp_model.FEASIBLE: True}.get(status)
+
+
+def _untidiness(problem: Problem, made: Schedule) -> tuple[int, int]:
+    return spool_moves(problem, made.slots), idle_ticks(problem, made.slots)
