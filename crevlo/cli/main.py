@@ -58,6 +58,9 @@ def _parser() -> argparse.ArgumentParser:
     migrate = commands.add_parser("migrate", help="bring DATABASE_URL to this version")
     migrate.set_defaults(run=_migrate)
 
+    worker = commands.add_parser("worker", help="carry out background work of DATABASE_URL, beside the web server")
+    worker.set_defaults(run=_worker)
+
     link = commands.add_parser("link", help="make a one-time sign-in token for somebody")
     link.add_argument("email")
     _add_state(link)
@@ -161,6 +164,15 @@ def _migrate(given: argparse.Namespace) -> int:
     if "DATABASE_URL" not in os.environ:
         return _fail("set DATABASE_URL to the database to migrate")
     migrate(connect(os.environ["DATABASE_URL"]))
+    return 0
+
+
+def _worker(given: argparse.Namespace) -> int:
+    from crevlo.jobs.worker import run_worker
+
+    if "DATABASE_URL" not in os.environ:
+        return _fail("set DATABASE_URL to the database to work for")
+    run_worker(os.environ["DATABASE_URL"])
     return 0
 
 

@@ -38,7 +38,7 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
             link = sign_in_link(os.environ.get("DATABASE_URL") or Cluster.running_url(folder / "pg"), OWNER) or ""
         print(f"Crevlo is already running at http://127.0.0.1:{running}/{link}", flush=True)
         return 0
-    cluster, web = None, None
+    cluster, web, worker = None, None, None
     try:
         given = os.environ.get("DATABASE_URL")
         url = given or ""
@@ -67,6 +67,7 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
                 load_demo(url, secret, lambda step: print(f"demo: {step} …", flush=True))
             ready.write_text(newest())
             web = _web(url, secret, chosen, demo)
+        worker = _worker(url)
         (folder / "up").write_text(f"{os.getpid()} {chosen}\n")
         return web.wait()
     except _Stop:
@@ -75,12 +76,15 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
         for number in (signal.SIGINT, signal.SIGTERM):
             signal.signal(number, signal.SIG_IGN)
         (folder / "up").unlink(missing_ok=True)
-        if web is not None and web.poll() is None:
-            web.terminate()
+        children = [p for p in (web, worker) if p is not None and p.poll() is None]
+        for process in children:
+            process.terminate()
+        for process in children:
             try:
-                web.wait(4)
+                process.wait(4)
             except subprocess.TimeoutExpired:
-                web.kill()
+                process.kill()
+                process.wait()
         if cluster is not None:
             cluster.stop()
 
@@ -176,6 +180,14 @@ def _secret(folder: Path) -> str:
         path.touch(mode=0o600)
         path.write_text(secrets.token_hex(32))
     return path.read_text()
+
+
+def _worker(url: str) -> subprocess.Popen[bytes]:
+    return subprocess.Popen(
+        [sys.executable, "-m", "crevlo.cli.main", "worker"],
+        env=os.environ | {"DATABASE_URL": url}, stdin=subprocess.DEVNULL,
+        start_new_session=True,
+    )  # fmt: skip
 
 
 def _web(url: str, secret: str, port: int, demo: bool) -> subprocess.Popen[bytes]:

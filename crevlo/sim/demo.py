@@ -15,6 +15,7 @@ from crevlo.sim.truth import MACHINES, Truth
 
 TITLE = "Counter spares, autumn round"
 NEXT_TITLE = "Counter spares, winter round"
+DRAFT_TITLE = "Two-colour knobs"
 SEED = 20266
 
 
@@ -63,6 +64,7 @@ class Demo:
         self._inspect(leave_open)
         say("planning the next round")
         self._next_round()
+        self._draft()
         return self.study
 
     def _library(self) -> None:
@@ -129,6 +131,39 @@ class Demo:
             "candidates": [
                 {"model_id": models[t.name], "is_control": t.is_control} for t in self.machines.values()
             ]})  # fmt: skip
+        send("POST", f"/api/studies/{self.next_study}/freeze", {})
+        self._hours(view["id"])
+        # The worker makes it as soon as it runs.
+        send("POST", f"/api/studies/{self.next_study}/schedule", {"id": _new()})
+
+    def _hours(self, study: str) -> None:
+        """Two people, two circuits, and one machine that its owner wants watched."""
+        path = f"/api/studies/{study}/bench-rules"
+        units = {u["machine"]["name"]: u["machine"]["unit_id"]
+                 for u in self.reviewer.get(f"/api/studies/{study}/receive")["units"]}  # fmt: skip
+        left = ("Hollowell Mesa", "Corvane Twin", "Tamsin Forge", "Orrin Standard")
+        day = [{"opens": "09:00", "closes": "12:30"}, {"opens": "13:00", "closes": "17:30"}]
+        rules = self.reviewer.get(path)
+        self.reviewer.send("PUT", path, rules | {
+            "time_zone": "Europe/Berlin", "week": [day, day, day, day, day[:1], [], []], "people": 1,
+            "attended_unit_ids": [units["Brindle 235"]], "dryers": 1,
+            "circuits": [
+                {"name": "Bench left", "limit_w": 600, "unit_ids": [units[n] for n in left]},
+                {"name": "Bench right", "limit_w": 500, "unit_ids": [u for n, u in units.items() if n not in left]},
+            ]})  # fmt: skip
+
+    def _draft(self) -> None:
+        """A study that is still being thought about."""
+        view = self.reviewer.send("POST", "/api/studies", {
+            "id": _new(), "title": DRAFT_TITLE, "seed": self.seed + 2, "currency": "EUR",
+            "question": "Which machine holds the lamp knob's colours apart?"})  # fmt: skip
+        draft = self.reviewer.get("/api/templates/colour")
+        del draft["notes"]
+        models = {m["name"]: m["id"] for m in self.reviewer.get("/api/library")["models"]}
+        self.reviewer.send("PUT", f"/api/studies/{view['id']}/plan", draft | {
+            "version": view["version"], "question": view["question"],
+            "candidates": [{"model_id": models[n], "is_control": n == "Orrin Standard"}
+                           for n in ("Corvane Twin", "Hollowell Mesa", "Orrin Standard")]})  # fmt: skip
 
     def _receive(self) -> None:
         send = self.reviewer.send

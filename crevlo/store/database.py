@@ -55,6 +55,11 @@ def migrate(engine: Engine) -> None:
             guard.execute(text("select pg_advisory_unlock(:key)"), {"key": _MIGRATION_LOCK})
 
 
+def ours(found: object, name: str | None, kind: str, reflected: bool, compared: object) -> bool:
+    """Whether a table is one of the models: the queue of background jobs brings its own."""
+    return not (kind == "table" and str(name).startswith("procrastinate_"))
+
+
 def act_as(session: Session, person_id: uuid.UUID | None) -> None:
     """Names who the audit trail holds responsible for this transaction's changes."""
     session.execute(select(text("set_config('crevlo.person', :who, true)")), {"who": str(person_id or "")})

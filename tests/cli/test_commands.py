@@ -130,9 +130,11 @@ def test_the_models_are_what_the_migrations_make(empty, copy_of) -> None:
     from alembic.migration import MigrationContext
 
     from crevlo.store import Base
+    from crevlo.store.database import ours
 
     with connect(copy_of(empty)).connect() as connection:
-        assert compare_metadata(MigrationContext.configure(connection), Base.metadata) == []
+        context = MigrationContext.configure(connection, opts={"include_object": ours, "compare_type": True})
+        assert compare_metadata(context, Base.metadata) == []
 
 
 def test_a_taken_port_is_passed_over() -> None:

@@ -223,9 +223,16 @@ def freeze(session: Session, study_id: uuid.UUID, given: Freeze, person_id: uuid
     for line in lines:
         if all((u.unit_id, line.id) in reasons for u in study.units):
             raise Refused(f"No machine of this study can print the {line.artifact.name}.")
-    jobs = shuffled_jobs(
-        [(line, line.copies) for line in lines], study.units, lambda u, line: (u.unit_id, line.id) not in reasons, study.seed
-    )  # fmt: skip
+    tuned = {arm.id for arm in protocol.arms if arm.tuning is Tuning.TUNED}
+    jobs = [
+        job
+        # Stock results are in before anything is tuned.
+        for late in (False, True)
+        for job in shuffled_jobs(
+            [(line, line.copies) for line in lines if (line.arm_id in tuned) is late], study.units,
+            lambda u, line: (u.unit_id, line.id) not in reasons, study.seed,
+        )
+    ]  # fmt: skip
     if len(jobs) > MOST_JOBS:
         raise Refused(f"{len(jobs)} prints are more than one study takes; {MOST_JOBS} are the most.")
     for position, (entry, line, copy) in enumerate(jobs):

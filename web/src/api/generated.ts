@@ -515,6 +515,123 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/schedule": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["schedule_view_schedule_studies__uuid_study_id__schedule_get"];
+        put?: never;
+        /** Has the schedule made in the background; its progress is at /api/work/<id>. */
+        post: operations["schedule_ask_schedule_studies__uuid_study_id__schedule_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/bench-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["schedule_view_rules_studies__uuid_study_id__bench_rules_get"];
+        put: operations["schedule_save_rules_studies__uuid_study_id__bench_rules_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/pin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts a print at a time; the next schedule keeps it there. */
+        put: operations["schedule_pin_jobs__uuid_job_id__pin_put"];
+        post?: never;
+        delete: operations["schedule_unpin_jobs__uuid_job_id__pin_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/{work_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["schedule_view_work_work__uuid_work_id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/{work_id}/wish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Enough: stop and keep the best so far. Cancel: keep nothing. */
+        post: operations["schedule_wish_work__uuid_work_id__wish_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is to be done at the bench on a day, or on the next that has anything to do. */
+        get: operations["schedule_view_day_studies__uuid_study_id__day_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/schedule.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The schedule for any calendar program. */
+        get: operations["schedule_calendar_studies__uuid_study_id__schedule_ics_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies": {
         parameters: {
             query?: never;
@@ -1444,35 +1561,10 @@ export interface components {
         };
         /** SpoolOut */
         SpoolOut: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
             /** Code */
             code: string;
-            /** Maker */
-            maker: string;
-            /** Material */
-            material: string;
-            /** Colour */
-            colour: string;
-            /**
-             * Diameter Mm
-             * @default 1.75
-             */
-            diameter_mm: number;
-            /** Density G Cm3 */
-            density_g_cm3: number;
-            /** Price Per Kg */
-            price_per_kg: number;
-            /**
-             * Dried On
-             * @default null
-             */
-            dried_on: string | null;
-            /** Version */
-            version: number;
+            /** Words */
+            words: string;
         };
         /** NewModel */
         NewModel: {
@@ -2396,6 +2488,555 @@ export interface components {
              */
             copies?: number;
         };
+        /** ScheduleView */
+        ScheduleView: {
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Frozen */
+            frozen: boolean;
+            /** Open Prints */
+            open_prints: number;
+            /** Time Zone */
+            time_zone: string;
+            /** Finish By */
+            finish_by: string | null;
+            /** Machines */
+            machines: components["schemas"]["UnitMark"][];
+            /** Pins */
+            pins: components["schemas"]["PinOut"][];
+            schedule: components["schemas"]["Made"] | null;
+            work: components["schemas"]["WorkOut"] | null;
+            /**
+             * Found
+             * @description finish of the best found so far while it is worked on
+             */
+            found: string | null;
+            /**
+             * Stale
+             * @description what has happened that the schedule does not know
+             */
+            stale: string[];
+        };
+        /** Chance */
+        Chance: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Chance */
+            chance: number;
+        };
+        /** CircuitLoad */
+        CircuitLoad: {
+            /** Name */
+            name: string;
+            /** Limit W */
+            limit_w: number;
+            /** Peak W */
+            peak_w: number;
+            /** Steps */
+            steps: components["schemas"]["LoadStep"][];
+        };
+        /** DryingOut */
+        DryingOut: {
+            /** Spool */
+            spool: string;
+            /**
+             * Start At
+             * Format: date-time
+             */
+            start_at: string;
+            /**
+             * End At
+             * Format: date-time
+             */
+            end_at: string;
+        };
+        /** LoadStep */
+        LoadStep: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Watts */
+            watts: number;
+        };
+        /**
+         * Made
+         * @description One schedule; `gap` is the share of its time that is not proven necessary.
+         */
+        Made: {
+            /** Number */
+            number: number;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Seed */
+            seed: number;
+            /**
+             * Begin At
+             * Format: date-time
+             */
+            begin_at: string;
+            /**
+             * Finish At
+             * Format: date-time
+             */
+            finish_at: string;
+            /**
+             * Bound At
+             * Format: date-time
+             */
+            bound_at: string;
+            /** Bound By */
+            bound_by: string;
+            /** Gap */
+            gap: number;
+            /** Best */
+            best: boolean;
+            /** Moves */
+            moves: number;
+            /** Idle H */
+            idle_h: number;
+            /** Chances */
+            chances: components["schemas"]["Chance"][];
+            /**
+             * By Date
+             * @description chance of being through by the date set
+             */
+            by_date: number | null;
+            /** Times From */
+            times_from: string;
+            /** Slots */
+            slots: components["schemas"]["SlotOut"][];
+            /** Dryings */
+            dryings: components["schemas"]["DryingOut"][];
+            /** Spools */
+            spools: components["schemas"]["SpoolOut"][];
+            /** Circuits */
+            circuits: components["schemas"]["CircuitLoad"][];
+            /** Windows */
+            windows: components["schemas"]["Window"][];
+            /** Moved */
+            moved: components["schemas"]["Moved"][];
+            /** Moved Count */
+            moved_count: number;
+            /** Notes */
+            notes: string[];
+        };
+        /** Moved */
+        Moved: {
+            /**
+             * Job Id
+             * Format: uuid
+             */
+            job_id: string;
+            /** Words */
+            words: string;
+            /**
+             * Was
+             * Format: date-time
+             */
+            was: string;
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Why */
+            why: string;
+        };
+        /** PinOut */
+        PinOut: {
+            /**
+             * Job Id
+             * Format: uuid
+             */
+            job_id: string;
+            /**
+             * Start At
+             * Format: date-time
+             */
+            start_at: string;
+        };
+        /**
+         * SlotOut
+         * @description One print on the timeline with the times of its phases.
+         */
+        SlotOut: {
+            /**
+             * Job Id
+             * Format: uuid
+             */
+            job_id: string;
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /** Artifact */
+            artifact: string;
+            /** Arm */
+            arm: string;
+            /** Copy Number */
+            copy_number: number;
+            /** Spools */
+            spools: string[];
+            /**
+             * Start At
+             * Format: date-time
+             */
+            start_at: string;
+            /**
+             * Hot At
+             * Format: date-time
+             * @description set up, heating begins
+             */
+            hot_at: string;
+            /**
+             * Print At
+             * Format: date-time
+             */
+            print_at: string;
+            /**
+             * Printed At
+             * Format: date-time
+             */
+            printed_at: string;
+            /**
+             * Cool At
+             * Format: date-time
+             */
+            cool_at: string;
+            /**
+             * Removal At
+             * Format: date-time
+             */
+            removal_at: string;
+            /**
+             * End At
+             * Format: date-time
+             */
+            end_at: string;
+            /** Pinned */
+            pinned: boolean;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "planned" | "printing" | "done" | "failed" | "late";
+        };
+        /**
+         * UnitMark
+         * @description A machine as it appears everywhere: name with its mark.
+         */
+        UnitMark: {
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: number;
+            /** Is Control */
+            is_control: boolean;
+        };
+        /** Window */
+        Window: {
+            /**
+             * From At
+             * Format: date-time
+             */
+            from_at: string;
+            /**
+             * To At
+             * Format: date-time
+             */
+            to_at: string;
+        };
+        /** WorkOut */
+        WorkOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            state: components["schemas"]["WorkState"];
+            /** Stage */
+            stage: string;
+            /** Share */
+            share: number;
+            /** Message */
+            message: string;
+            /**
+             * Can Keep
+             * @description whether there is something to keep when it is stopped now
+             */
+            can_keep: boolean;
+            /**
+             * Asked At
+             * Format: date-time
+             */
+            asked_at: string;
+            /** Ended At */
+            ended_at: string | null;
+        };
+        /**
+         * WorkState
+         * @enum {string}
+         */
+        WorkState: "waiting" | "running" | "done" | "failed" | "cancelled";
+        /** AskSchedule */
+        AskSchedule: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /** RulesOut */
+        RulesOut: {
+            /**
+             * Time Zone
+             * @default UTC
+             */
+            time_zone?: string;
+            /**
+             * Begin
+             * @description first day; empty for at once
+             * @default null
+             */
+            begin?: string | null;
+            /**
+             * Finish By
+             * @default null
+             */
+            finish_by?: string | null;
+            /**
+             * Week
+             * @description hours by day, Monday first
+             * @default [
+             *       [
+             *         {
+             *           "opens": "09:00:00",
+             *           "closes": "17:00:00"
+             *         }
+             *       ],
+             *       [
+             *         {
+             *           "opens": "09:00:00",
+             *           "closes": "17:00:00"
+             *         }
+             *       ],
+             *       [
+             *         {
+             *           "opens": "09:00:00",
+             *           "closes": "17:00:00"
+             *         }
+             *       ],
+             *       [
+             *         {
+             *           "opens": "09:00:00",
+             *           "closes": "17:00:00"
+             *         }
+             *       ],
+             *       [
+             *         {
+             *           "opens": "09:00:00",
+             *           "closes": "17:00:00"
+             *         }
+             *       ],
+             *       [],
+             *       []
+             *     ]
+             */
+            week?: components["schemas"]["Hours"][][];
+            /**
+             * Holidays
+             * @default []
+             */
+            holidays?: string[];
+            /**
+             * People
+             * @description who can do something at the same time
+             * @default 1
+             */
+            people?: number;
+            /**
+             * Setup Min
+             * @default 10
+             */
+            setup_min?: number;
+            /**
+             * Heat Min
+             * @default 5
+             */
+            heat_min?: number;
+            /**
+             * Cool Min
+             * @default 20
+             */
+            cool_min?: number;
+            /**
+             * Removal Min
+             * @default 10
+             */
+            removal_min?: number;
+            /**
+             * Circuits
+             * @default []
+             */
+            circuits?: components["schemas"]["CircuitIn"][];
+            /**
+             * Attended Unit Ids
+             * @description never left alone, checks or not
+             * @default []
+             */
+            attended_unit_ids?: string[];
+            /**
+             * Dryers
+             * @default 1
+             */
+            dryers?: number;
+            /**
+             * Drying
+             * @default []
+             */
+            drying?: components["schemas"]["DryingTime"][];
+            /**
+             * Dried Lasts Days
+             * @default 14
+             */
+            dried_lasts_days?: number;
+            /** Version */
+            version: number;
+        };
+        /**
+         * CircuitIn
+         * @description Machines on one fused line; the sums are for planning, the wiring is for a licensed electrician.
+         */
+        CircuitIn: {
+            /** Name */
+            name: string;
+            /** Limit W */
+            limit_w: number;
+            /** Unit Ids */
+            unit_ids: string[];
+        };
+        /** DryingTime */
+        DryingTime: {
+            /**
+             * Spool Id
+             * Format: uuid
+             */
+            spool_id: string;
+            /** Hours */
+            hours: number;
+        };
+        /** Hours */
+        Hours: {
+            /**
+             * Opens
+             * Format: time
+             */
+            opens: string;
+            /**
+             * Closes
+             * Format: time
+             */
+            closes: string;
+        };
+        /** Pins */
+        Pins: {
+            /** Pins */
+            pins: components["schemas"]["PinOut"][];
+        };
+        /** PinIn */
+        PinIn: {
+            /**
+             * Start At
+             * Format: date-time
+             */
+            start_at: string;
+        };
+        /** WorkWish */
+        WorkWish: {
+            wish: components["schemas"]["Wish"];
+        };
+        /**
+         * Wish
+         * @description What the person who asked wants of running work.
+         * @enum {string}
+         */
+        Wish: "go on" | "enough" | "cancel";
+        /**
+         * DayView
+         * @description What is to be done on one day, in order; `unattended` names what prints on after the last hour.
+         */
+        DayView: {
+            /** Study */
+            study: string;
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Time Zone */
+            time_zone: string;
+            /** Number */
+            number: number;
+            /** Actions */
+            actions: components["schemas"]["Action"][];
+            /** Overnight */
+            overnight: string[];
+            /**
+             * Cautions
+             * @description those that today's work calls for
+             */
+            cautions: string[];
+            /** Before */
+            before: string | null;
+            /** After */
+            after: string | null;
+        };
+        /** Action */
+        Action: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "start" | "remove" | "dry" | "dried" | "weigh";
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Due */
+            due: boolean;
+            /** Words */
+            words: string;
+            /** Detail */
+            detail: string;
+            /** Job Id */
+            job_id: string | null;
+            machine: components["schemas"]["UnitMark"] | null;
+        };
         /** Studies */
         Studies: {
             /** Studies */
@@ -2559,23 +3200,6 @@ export interface components {
             second_spool: string;
             /** Copies */
             copies: number;
-        };
-        /**
-         * UnitMark
-         * @description A machine as it appears everywhere: name with its mark.
-         */
-        UnitMark: {
-            /**
-             * Unit Id
-             * Format: uuid
-             */
-            unit_id: string;
-            /** Name */
-            name: string;
-            /** Mark */
-            mark: number;
-            /** Is Control */
-            is_control: boolean;
         };
         /** NewStudy */
         NewStudy: {
@@ -5281,6 +5905,325 @@ export interface operations {
             query?: never;
             header?: never;
             path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schedule_view_schedule_studies__uuid_study_id__schedule_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScheduleView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schedule_ask_schedule_studies__uuid_study_id__schedule_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskSchedule"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schedule_view_rules_studies__uuid_study_id__bench_rules_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RulesOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schedule_save_rules_studies__uuid_study_id__bench_rules_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RulesOut"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RulesOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schedule_pin_jobs__uuid_job_id__pin_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PinIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pins"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schedule_unpin_jobs__uuid_job_id__pin_delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pins"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schedule_view_work_work__uuid_work_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                work_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schedule_wish_work__uuid_work_id__wish_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                work_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schedule_view_day_studies__uuid_study_id__day_get: {
+        parameters: {
+            query?: {
+                day?: string | null;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schedule_calendar_studies__uuid_study_id__schedule_ics_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
             cookie?: never;
         };
         requestBody?: never;

@@ -1,0 +1,66 @@
+"""Carries out one piece of background work, whatever becomes of it."""
+
+import uuid
+from collections.abc import Callable
+from datetime import UTC, datetime
+
+import structlog
+from sqlalchemy import update
+from sqlalchemy.orm import Session, sessionmaker
+
+from crevlo.core.estimate import BadInput, NotDetermined
+from crevlo.stations.background import OPEN, Cancelled, Progress
+from crevlo.stations.plan.make import make_schedule
+from crevlo.stations.shape import Missing, Refused
+from crevlo.store.schedule import BackgroundWork, WorkState
+
+Work = Callable[[sessionmaker[Session], BackgroundWork, Progress], str]
+KINDS: dict[str, Work] = {"schedule": make_schedule}
+log = structlog.get_logger("crevlo")
+
+
+def carry_out(sessions: sessionmaker[Session], work_id: uuid.UUID) -> None:
+    """Ends with the work done, failed with words for the person who asked, or cancelled; never raises for bad input."""
+    with sessions.begin() as session:
+        row = session.get(BackgroundWork, work_id, with_for_update=True)
+        if row is None or row.state is not WorkState.WAITING:
+            return
+        row.state = WorkState.RUNNING
+        session.flush()
+        session.expunge(row)
+    try:
+        state, message = WorkState.DONE, KINDS[row.kind](sessions, row, Progress(sessions, work_id))
+    except Cancelled:
+        state, message = WorkState.CANCELLED, ""
+    except (Refused, Missing, BadInput, NotDetermined) as refusal:
+        state, message = WorkState.FAILED, str(refusal)
+    except Exception:
+        log.exception("background work failed", work=str(work_id), kind=row.kind)
+        state, message = (
+            WorkState.FAILED,
+            "Something went wrong here; nothing was changed. It is in the server's log.",
+        )
+    _end(sessions, work_id, state, message)
+
+
+def end_abandoned(sessions: sessionmaker[Session]) -> None:
+    """Work that was running when its worker went away will never end by itself."""
+    with sessions.begin() as session:
+        session.execute(
+            update(BackgroundWork)
+            .where(BackgroundWork.state == WorkState.RUNNING)
+            .values(
+                state=WorkState.FAILED, ended_at=datetime.now(UTC),
+                message="Crevlo was stopped while this was being worked on. Ask for it again.",
+            )
+        )  # fmt: skip
+
+
+def _end(sessions: sessionmaker[Session], work_id: uuid.UUID, state: WorkState, message: str) -> None:
+    with sessions.begin() as session:
+        session.execute(
+            update(BackgroundWork)
+            .where(BackgroundWork.id == work_id, BackgroundWork.state.in_(OPEN))
+            .values(state=state, message=message, share=1.0 if state is WorkState.DONE else BackgroundWork.share,
+                    ended_at=datetime.now(UTC), found={})
+        )  # fmt: skip

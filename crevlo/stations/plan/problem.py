@@ -1,0 +1,200 @@
+"""A study's open prints and the rules of its bench, as the core schedules them."""
+
+import uuid
+from dataclasses import dataclass, field
+from datetime import datetime, time, timedelta
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.drying import usual_drying_h
+from crevlo.core.print_estimate import SPREAD_BY_FILE, SPREAD_BY_VOLUME
+from crevlo.core.protocol import Tuning
+from crevlo.core.schedule.calendar import Calendar, working_hours
+from crevlo.core.schedule.finish import Doubt
+from crevlo.core.schedule.task import Circuit, Problem, Task
+from crevlo.core.success import success_chance
+from crevlo.stations.artifact import stored
+from crevlo.stations.bench import Bench, load_bench, safety_standing
+from crevlo.stations.library import ModelSheet
+from crevlo.stations.plan.expected import USUAL_W, History, by_volume, histories
+from crevlo.stations.plan.protocol import Conditions, Policies
+from crevlo.stations.plan.rules import Rules, rules_of
+from crevlo.stations.shape import Refused
+from crevlo.store.run import Outcome, Run
+from crevlo.store.schedule import Pin
+from crevlo.store.study import Job
+
+TICK = timedelta(minutes=5)
+_DAYS = 500
+# Where a maker's sheet gives no peak: bed and nozzle heating together.
+USUAL_PEAK_W = 350.0
+_COUNTED = {Outcome.DONE, Outcome.FAILED}
+
+
+@dataclass(frozen=True)
+class Planned:
+    """The core's problem with what its keys stand for. `times_from` says by job where its time comes from."""
+
+    bench: Bench
+    rules: Rules
+    origin: datetime
+    problem: Problem
+    doubts: dict[str, Doubt]
+    jobs: dict[str, Job]
+    attempts: int
+    given_up: list[Job]
+    missed_pins: list[Job]
+    times_from: dict[str, int] = field(default_factory=dict)
+
+    def at(self, tick: int) -> datetime:
+        return self.origin + tick * TICK
+
+    def name(self, key: str) -> str:
+        return job_words(self.bench, self.jobs[key])
+
+
+def job_words(bench: Bench, job: Job) -> str:
+    artifact = bench.artifacts[job.artifact_id].name.lower()
+    return f"{job.unit.model.name} · {artifact} {job.copy} from {bench.spools[job.spool_id].code}"
+
+
+def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
+    """Raises Refused before the protocol is frozen."""
+    bench = load_bench(session, study_id)
+    protocol = bench.protocol
+    if protocol is None or protocol.frozen_at is None:
+        raise Refused("Freeze the protocol first: only then is it known what is printed.")
+    rules, policies = rules_of(session, study_id), Policies(**protocol.policies)
+    pins = {p.job_id: p.start_at for p in session.scalars(select(Pin).where(Pin.study_id == study_id))}
+    live = {run.job_id: run for tries in bench.runs.values() for run in tries if run.ended_at is None}
+    origin = _origin(rules, now, begun=bool(live))
+    hours = hours_from(rules, origin)
+    known = histories(session, [u.unit_id for u in bench.units])
+    arms = {arm.id: arm for arm in protocol.arms}
+    blocks: dict[tuple[object, ...], int] = {}
+    tasks, doubts, jobs = [], {}, {}
+    given_up, missed = [], []
+    sources = {"file": 0, "history": 0, "volume": 0}
+    for job in bench.jobs:
+        block = blocks.setdefault((job.arm_id, job.artifact_id, job.spool_id, job.copy), len(blocks))
+        tries = bench.runs.get(job.id, [])
+        if any(run.outcome is Outcome.DONE for run in tries):
+            continue
+        run = live.get(job.id)
+        if run is None and len(tries) >= policies.most_attempts:
+            given_up.append(job)
+            continue
+        key, history = str(job.id), known[job.unit_id]
+        seconds, doubt, source = _time_of(session, bench, job, arms[job.arm_id].conditions, history, run)
+        sources[source] += 1
+        pinned = _ticks(pins[job.id] - origin) if job.id in pins and run is None else None
+        if pinned is not None and pinned < 0:
+            missed.append(job)
+            pinned = None
+        gone = (origin - run.started_at).total_seconds() if run else 0.0
+        heat_s = rules.heat_min * 60.0
+        tasks.append(
+            Task(
+                key=key, machine=str(job.unit_id),
+                spools=tuple(bench.spools[s].code for s in (job.spool_id, job.second_spool_id) if s), block=block,
+                setup=0 if run else _up(rules.setup_min * 60), heat=_up(max(0.0, heat_s - gone)),
+                print=_up(seconds - max(0.0, gone - heat_s)) if run else max(1, _up(seconds)),
+                cool=_up(rules.cool_min * 60), removal=_up(rules.removal_min * 60),
+                unattended=_may_be_left(bench, job, policies, rules), heat_w=_peak_w(job),
+                print_w=history.mean_w or USUAL_W, stage=int(arms[job.arm_id].tuning is Tuning.TUNED),
+                pinned=pinned, began=run is not None,
+            )
+        )  # fmt: skip
+        doubts[key] = Doubt(doubt[0], doubt[1], 1 - _success(bench, job.unit_id))
+        jobs[key] = job
+    problem = Problem(
+        tuple(tasks), hours, people=rules.people,
+        circuits=tuple(
+            Circuit(c.name, c.limit_w, frozenset(str(u) for u in c.unit_ids)) for c in rules.circuits if c.unit_ids
+        ),
+        drying=_drying(bench, policies, rules, tasks, now), dryers=rules.dryers,
+        one_spool=policies.material == "same spool", deadline=_deadline(rules, origin),
+    )  # fmt: skip
+    return Planned(
+        bench, rules, origin, problem, doubts, jobs, policies.most_attempts, given_up, missed, sources
+    )  # fmt: skip
+
+
+def hours_from(rules: Rules, origin: datetime) -> Calendar:
+    week = [[(h.opens, h.closes) for h in day] for day in rules.week]
+    return working_hours(origin, _DAYS, week, set(rules.holidays), rules.zone, TICK)
+
+
+def _origin(rules: Rules, now: datetime, *, begun: bool) -> datetime:
+    """The first tick from now on, or the first day; what is printing already does not wait for that day."""
+    if rules.begin and not begun:
+        first = datetime.combine(rules.begin, time(), rules.zone)
+        now = max(now, first)
+    tick_s = TICK.total_seconds()
+    return datetime.fromtimestamp(-(-now.timestamp() // tick_s) * tick_s, rules.zone)
+
+
+def _deadline(rules: Rules, origin: datetime) -> int | None:
+    if rules.finish_by is None:
+        return None
+    after = datetime.combine(rules.finish_by + timedelta(days=1), time(), rules.zone)
+    return max(0, (after - origin) // TICK)
+
+
+def _time_of(
+    session: Session, bench: Bench, job: Job, conditions: dict[str, object], history: History, run: Run | None
+) -> tuple[float, tuple[float, float], str]:
+    """Seconds of the print, their spread shared by the machine and the print's own, and where they come from."""
+    file = bench.sliced.get(job.id)
+    stated = file.facts.get("time_s") if file else None
+    if stated:
+        return float(stated), (SPREAD_BY_FILE / 2, SPREAD_BY_FILE), "file"
+    a = stored(session, bench.artifacts[job.artifact_id])
+    expected = by_volume(a.key, a.artifact, Conditions.model_validate(conditions))
+    if history.ratio is None:
+        return expected.seconds, (SPREAD_BY_VOLUME, SPREAD_BY_FILE), "volume"
+    shared = history.log_spread / max(1, history.runs) ** 0.5
+    return expected.seconds * history.ratio, (shared, history.log_spread), "history"
+
+
+def _may_be_left(bench: Bench, job: Job, policies: Policies, rules: Rules) -> bool:
+    checked = safety_standing(bench.safety.get(job.unit_id, {})) is True
+    return policies.unattended == "after checks" and checked and job.unit_id not in rules.attended_unit_ids
+
+
+def _peak_w(job: Job) -> float:
+    return ModelSheet(**job.unit.model.sheet).peak_w or USUAL_PEAK_W
+
+
+def _success(bench: Bench, unit_id: uuid.UUID) -> float:
+    ended = [run for run in bench.runs_of(unit_id) if run.outcome in _COUNTED]
+    return success_chance(sum(r.outcome is Outcome.DONE for r in ended), len(ended)).mean if ended else 1.0
+
+
+def _drying(bench: Bench, policies: Policies, rules: Rules, tasks: list[Task], now: datetime) -> dict[str, int]:
+    """Ticks of drying that each spool still needs before its first use in this study."""
+    if policies.drying != "dried before use":
+        return {}
+    set_h = {d.spool_id: d.hours for d in rules.drying}
+    used = {job.spool_id for job in bench.jobs if bench.runs.get(job.id)}
+    used |= {job.second_spool_id for job in bench.jobs if job.second_spool_id and bench.runs.get(job.id)}
+    codes = {code for task in tasks for code in task.spools}
+    need = {}
+    for spool in bench.spools.values():
+        if spool.code not in codes or spool.id in used:
+            continue
+        if spool.dried_on and (now.date() - spool.dried_on).days <= rules.dried_lasts_days:
+            continue
+        ticks = _up(3600 * set_h.get(spool.id, usual_drying_h(spool.material)))
+        if ticks:
+            need[spool.code] = ticks
+    return need
+
+
+def _up(seconds: float) -> int:
+    return max(0, -int(-seconds // TICK.total_seconds()))
+
+
+def _ticks(span: timedelta) -> int:
+    return round(span / TICK)
