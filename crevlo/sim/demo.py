@@ -116,11 +116,11 @@ class Demo:
         view = send("POST", "/api/studies", {
             "id": self.next_study, "title": NEXT_TITLE, "seed": self.seed + 1, "currency": "EUR",
             "question": "Does the pick still hold with PETG, supports and two colours?"})  # fmt: skip
-        stock = [("SB", self.spool, 3), ("SF", self.spool, 2), ("RA", self.spool, 2), ("WB", petg, 3), ("SL", petg, 2),
+        stock = [("SB", self.spool, 3), ("SF", brick, 2), ("RA", brick, 2), ("WB", petg, 3), ("SL", petg, 2),
                  ("BL", petg, 2), ("OP", petg, 1)]  # fmt: skip
         lines = [{"artifact": a, "spool_id": s, "copies": n} for a, s, n in stock]
         lines.append({"artifact": "CS", "spool_id": self.spool, "second_spool_id": brick, "copies": 2})
-        own = [{"artifact": a, "spool_id": self.spool, "copies": 2} for a in ("SB", "RA")]
+        own = [{"artifact": a, "spool_id": s, "copies": 2} for a, s in (("SB", self.spool), ("RA", brick))]
         send("PUT", f"/api/studies/{self.next_study}/plan", {
             "version": view["version"], "question": view["question"], "repeats": 3, "policies": view["policies"],
             "arms": [

@@ -27,6 +27,7 @@ class WorkOut(Shape):
     share: float
     message: str
     can_keep: bool = Field(description="whether there is something to keep when it is stopped now")
+    found: str | None = Field(description="the best so far, in words")
     asked_at: datetime
     ended_at: datetime | None
 
@@ -92,7 +93,8 @@ def view_work(session: Session, work_id: uuid.UUID) -> WorkOut:
 def work_out(row: BackgroundWork) -> WorkOut:
     return WorkOut(
         id=row.id, kind=row.kind, state=row.state, stage=row.stage, share=row.share, message=row.message,
-        can_keep=bool(row.found) and row.state is WorkState.RUNNING, asked_at=row.asked_at, ended_at=row.ended_at,
+        can_keep=bool(row.found) and row.state is WorkState.RUNNING,
+        found=row.found.get("words") if row.state is WorkState.RUNNING else None, asked_at=row.asked_at, ended_at=row.ended_at,
     )  # fmt: skip
 
 

@@ -3,25 +3,42 @@
 from bisect import bisect_left, insort
 from collections import defaultdict, deque
 from collections.abc import Callable, Iterator, Mapping
+from random import Random
 
 from crevlo.core.schedule.chain import MOST_IN_BLOCK, best_order
 from crevlo.core.schedule.check import violations
 from crevlo.core.schedule.task import Drying, Problem, Schedule, Slot, Task, finish_of
 
+# Ticks by which a spool may be let in before another that is free sooner.
+_SHAKES = (0.0, 30.0, 100.0, 300.0)
 Score = Callable[[Task, Slot, int], float]
 
 
 def first_answer(problem: Problem) -> Schedule | None:
     """Prints by the least time their spool stands; None where a pinned print leaves no room for another."""
-    return _placed(problem, _waste)
+    found = [s for s in (_placed(problem, _waste, d) for d in _dryings(problem)) if s]
+    return min(found, key=lambda s: s.finish, default=None)
 
 
-def looked_ahead(problem: Problem, tell: Callable[[float], bool] = lambda share: True) -> Schedule | None:
+def looked_ahead(
+    problem: Problem, tell: Callable[[float], bool] = lambda share: True, shake: Random | None = None
+) -> Schedule | None:
     """Each block in the order that is through soonest with all else as it stands.
 
     `tell` hears of the share done and answers whether to go on; None where it does not, or as for the first answer.
+    With `shake` the spools take their turns a little differently each time.
     """
-    return _placed(problem, None, tell)
+    orders = _dryings(problem)
+    found = []
+    for n, dryings in enumerate(orders):
+
+        def part(share: float, n: int = n) -> bool:
+            return tell((n + share) / len(orders))
+
+        made = _placed(problem, None, dryings, part, shake)
+        if made is not None:
+            found.append(made)
+    return min(found, key=lambda s: s.finish, default=None)
 
 
 def _waste(task: Task, slot: Slot, free: int) -> float:
@@ -147,11 +164,14 @@ class _Bench:
 
 
 def _placed(
-    problem: Problem, score: Score | None, tell: Callable[[float], bool] = lambda share: True
+    problem: Problem,
+    score: Score | None,
+    dryings: tuple[Drying, ...],
+    tell: Callable[[float], bool] = lambda share: True,
+    shake: Random | None = None,
 ) -> Schedule | None:
     bench = _Bench(problem)
     slots: dict[str, Slot] = {}
-    dryings = _dried(problem)
     ready = {d.spool: d.end for d in dryings}
 
     def put(task: Task, slot: Slot) -> None:
@@ -170,7 +190,7 @@ def _placed(
     for task in problem.tasks:
         if task.began:
             _hold(problem, task, slots[task.key], free, staged)
-    for block in _in_turn(problem, [t for t in problem.tasks if t.key not in slots], free):
+    for block in _in_turn(problem, [t for t in problem.tasks if t.key not in slots], free, shake):
         barrier = {name: free[name] for t in block for name in lanes(problem, t)}
 
         def earliest(task: Task, barrier: Mapping[str, int] = barrier) -> int:
@@ -220,8 +240,11 @@ def _through_soonest(
     return found[0] if found else list(block)
 
 
-def _in_turn(problem: Problem, tasks: list[Task], free: Mapping[str, int]) -> Iterator[list[Task]]:
+def _in_turn(
+    problem: Problem, tasks: list[Task], free: Mapping[str, int], shake: Random | None
+) -> Iterator[list[Task]]:
     """Blocks in their order on every spool; of those whose turn it is, the one whose spools are free first."""
+    slack = shake.choice(_SHAKES) if shake else 0.0
     blocks: dict[int, list[Task]] = defaultdict(list)
     for task in tasks:
         blocks[task.block].append(task)
@@ -232,7 +255,8 @@ def _in_turn(problem: Problem, tasks: list[Task], free: Mapping[str, int]) -> It
             queues[name].append(number)
     while blocks:
         ready = [n for n in {q[0] for q in queues.values() if q} if all(queues[name][0] == n for name in names[n])]
-        number = min(ready, key=lambda n: (max(free[name] for name in names[n]), n))
+        due = {n: max(free[name] for name in names[n]) + (shake.random() * slack if shake else 0.0) for n in ready}
+        number = min(ready, key=lambda n: (due[n], n))
         yield blocks.pop(number)
         for name in names[number]:
             queues[name].popleft()
@@ -256,16 +280,21 @@ def waits_for(problem: Problem, task: Task) -> tuple[str, ...]:
     return tuple(f"spool {s}" for s in task.spools) if problem.one_spool else (f"machine {task.machine}",)
 
 
-def _dried(problem: Problem) -> tuple[Drying, ...]:
-    """Spools into the dryer in the order in which they are needed."""
-    need: dict[str, None] = {}
+def _dryings(problem: Problem) -> list[tuple[Drying, ...]]:
+    """Spools through the dryer in the order in which they are needed, and by how much is printed from them."""
+    need: dict[str, int] = {}
     for task in sorted(problem.tasks, key=lambda t: (t.pinned if t.pinned is not None else 1 << 40, t.block)):
         for spool in task.spools:
             if problem.drying.get(spool, 0) > 0 and not task.began:
-                need.setdefault(spool)
+                need[spool] = need.get(spool, 0) + task.occupied
+    orders = [list(need), sorted(need, key=lambda spool: -need[spool])]
+    return [_dried(problem, order) for order in (orders if orders[0] != orders[1] else orders[:1])]
+
+
+def _dried(problem: Problem, order: list[str]) -> tuple[Drying, ...]:
     free = [0] * max(1, problem.dryers)
     made = []
-    for spool in need:
+    for spool in order:
         i = min(range(len(free)), key=lambda n: free[n])
         start = problem.hours.next(free[i], 1)
         if start is None:

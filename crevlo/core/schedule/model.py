@@ -132,7 +132,7 @@ class Model:
         self.model.minimize(self.finish)
 
     def by_order(self) -> None:
-        """The fewest spool moves, then the least standing about."""
+        """The fewest spool moves, then machines through as soon as can be."""
         model, horizon = self.model, self.problem.hours.end
         stays = self._stays()
         idle = []
@@ -140,12 +140,10 @@ class Model:
         for t in self.problem.tasks:
             machines[t.machine].append(t)
         for machine, tasks in machines.items():
-            first = model.new_int_var(0, horizon, f"first {machine}")
             last = model.new_int_var(0, horizon, f"last {machine}")
             for t in tasks:
-                model.add(first <= self.start[t.key])
                 model.add(last >= self.removal[t.key] + t.removal)
-            idle.append(last - first)
+            idle.append(last)
         model.minimize(-(horizon * len(machines) + 1) * sum(stays) + sum(idle))
 
     def _stays(self) -> list[Any]:

@@ -3,6 +3,7 @@
 import time
 from collections.abc import Callable
 from dataclasses import dataclass
+from random import Random
 
 from ortools.sat.python import cp_model
 
@@ -14,8 +15,8 @@ from crevlo.core.schedule.search import Search
 from crevlo.core.schedule.task import Problem, Schedule, idle_ticks, spool_moves
 
 MOST_TASKS = 3000
-# Where looking ahead ends on the progress shown, and the search for the earliest finish.
-_AHEAD, _FOUND = 0.4, 0.9
+# Where the first answer is on the progress shown, the walks through the blocks, and the search for the earliest finish.
+_FIRST, _AHEAD, _FOUND = 0.03, 0.4, 0.9
 
 
 @dataclass(frozen=True, slots=True)
@@ -77,20 +78,15 @@ def solve(
         return stopped() or left() < 0.5
 
     if best is not None:
-        tell(judged(best, "first answer"), "first answer", 0.03)
+        tell(judged(best, "first answer"), "first answer", _FIRST)
     if not problem.tasks or (best is not None and over()):
         return judged(best or Schedule({}, (), 0), "first answer", proven=not problem.tasks)
     if best is not None:
-        first = judged(best, "first answer")
 
-        def walk(share: float) -> bool:
-            tell(first, "block by block", 0.03 + (_AHEAD - 0.03) * share)
-            return not over()
+        def walked(made: Schedule, share: float) -> None:
+            tell(judged(made, "first answer"), "block by block", _FIRST + (_AHEAD - _FIRST) * share)
 
-        ahead = looked_ahead(problem, walk)
-        if ahead is not None and ahead.finish < best.finish:
-            best = ahead
-            tell(judged(best, "first answer"), "earliest finish", _AHEAD)
+        best = _walked(problem, best, floor, seed, walked, over, left)
 
     def finish_found(made: Schedule, share: float) -> None:
         nonlocal best
@@ -109,11 +105,42 @@ def solve(
         if status == cp_model.INFEASIBLE and best is None:
             raise NoSchedule(proven=True)
         if search.bound > floor:
-            floor, floor_by = search.bound, "all rules together"
+            floor, floor_by = search.bound, "all prints under all rules"
         proven = status == cp_model.OPTIMAL
     if best is None:
         raise NoSchedule(proven=False)
     return _tidied(problem, best, floor, judged, tell, over, left, seed, stopped, proven)
+
+
+def _walked(
+    problem: Problem,
+    best: Schedule,
+    floor: int,
+    seed: int,
+    tell: Callable[[Schedule, float], None],
+    over: Callable[[], bool],
+    left: Callable[[], float],
+) -> Schedule:
+    """The best of several walks through the blocks, for a good third of the time."""
+    until = left() * (1 - _AHEAD)
+    whole = left() - until
+    rng = Random(seed)  # noqa: S311
+    shake: Random | None = None
+    while best.finish > floor:
+
+        def on(share: float, made: Schedule = best, first: bool = shake is None) -> bool:
+            tell(made, 1 - max(0.0, left() - until) / whole)
+            # The first walk is finished even where it takes longer.
+            return not over() and (first or left() > until)
+
+        made = looked_ahead(problem, on, shake)
+        if made is not None and made.finish < best.finish:
+            best = made
+            tell(best, 1 - max(0.0, left() - until) / whole)
+        if over() or left() < until:
+            break
+        shake = rng
+    return best
 
 
 def _tidied(

@@ -117,13 +117,11 @@ def spool_moves(problem: Problem, slots: Mapping[str, Slot]) -> int:
 
 
 def idle_ticks(problem: Problem, slots: Mapping[str, Slot]) -> int:
-    """Ticks in which machines stand between their first start and their last removal."""
-    first: dict[str, int] = {}
+    """Ticks in which machines stand before they are through with their last print."""
     last: dict[str, int] = {}
     work: dict[str, int] = {}
     for task in problem.tasks:
         slot, m = slots[task.key], task.machine
-        first[m] = min(first.get(m, slot.start), slot.start)
         last[m] = max(last.get(m, 0), slot.removal + task.removal)
         work[m] = work.get(m, 0) + task.occupied
-    return sum(last[m] - first[m] - work[m] for m in work)
+    return sum(last[m] - work[m] for m in work)

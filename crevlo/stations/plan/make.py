@@ -39,10 +39,8 @@ def make_schedule(sessions: sessionmaker[Session], work: BackgroundWork, progres
     _refuse_impossible(plan)
 
     def tell(solved: Solved, stage: str, share: float) -> None:
-        found = {
-            "finish_at": plan.at(solved.schedule.finish).isoformat(), "bound_at": plan.at(solved.bound).isoformat(),
-            "moves": solved.moves,
-        }  # fmt: skip
+        gap = f", {100 * solved.gap:.0f} % above the bound" if solved.gap > 0.005 else ", as early as can be"
+        found = {"words": f"through on {plan.at(solved.schedule.finish):%a %d %b, %H:%M}{gap}"}
         new = found != told.get("found")
         told["found"] = found
         progress.tell(stage, 0.02 + 0.9 * share, found if new else None)
@@ -112,7 +110,7 @@ def _bound_words(plan: Planned, by: str) -> str:
         return f"the prints of {_machine(plan, about)} alone"
     if kind == "spool":
         return f"the prints from {about} alone, one machine after the other"
-    return {"the people": "starting and removing everything by hand"}.get(by, by)
+    return {"the people": "the starts and removals by hand"}.get(by, by)
 
 
 def _machine(plan: Planned, unit_id: str) -> str:

@@ -148,9 +148,9 @@ def _actions(bench: Bench, row: MadeSchedule, rules: Rules, now: datetime) -> li
     for at, s in enumerate(slots):
         machine = marks[s.unit_id].name
         if s.state in ("planned", "late"):
-            come = [f"{c} comes from {where[c]}" for c in s.spools if c in where and where[c] != machine]
-            note = "; ".join([*come, f"prints until about {s.printed_at:%a %H:%M}"])
-            add("start", s.start_at, f"Start {_what(s)} on {machine}", f"{' and '.join(s.spools)}; {note}.", s)
+            spools = [f"{c}, now in {where[c]}" if where.get(c, machine) != machine else c for c in s.spools]
+            note = f"prints until about {s.printed_at:%a %H:%M}"
+            add("start", s.start_at, f"Start {_what(s)} on {machine}", f"{' and '.join(spools)}; {note}.", s)
         for code in s.spools:
             where[code] = machine
         if s.state in ("planned", "late", "printing"):

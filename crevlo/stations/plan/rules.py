@@ -87,7 +87,7 @@ class RulesOut(Rules):
 
 
 class PinIn(Shape):
-    start_at: datetime
+    start_at: datetime = Field(description="without a zone it is the bench's own time")
 
 
 class PinOut(Shape):
@@ -142,15 +142,16 @@ def pins_of(session: Session, study_id: uuid.UUID) -> Pins:
 def pin(session: Session, job_id: uuid.UUID, given: PinIn, person_id: uuid.UUID) -> Pins:
     """Puts a print at a time; the schedule keeps it when it is next made."""
     job = _job(session, job_id)
-    if given.start_at.tzinfo is None:
-        raise Refused("A time needs its time zone.")
-    if given.start_at < datetime.now(UTC):
+    at = given.start_at
+    if at.tzinfo is None:
+        at = at.replace(tzinfo=rules_of(session, job.study_id).zone)
+    if at < datetime.now(UTC):
         raise Refused("A print cannot be put into the past.")
     row = session.scalar(select(Pin).where(Pin.job_id == job_id))
     if row is None:
-        session.add(Pin(job_id=job_id, study_id=job.study_id, start_at=given.start_at, person_id=person_id))
+        session.add(Pin(job_id=job_id, study_id=job.study_id, start_at=at, person_id=person_id))
     else:
-        row.start_at, row.person_id, row.recorded_at = given.start_at, person_id, datetime.now(UTC)
+        row.start_at, row.person_id, row.recorded_at = at, person_id, datetime.now(UTC)
     session.flush()
     return pins_of(session, job.study_id)
 

@@ -1,7 +1,7 @@
 """The schedule as it is looked at: lanes, hours, loads, chances, and whether it still fits what has happened."""
 
 import uuid
-from datetime import UTC, date, datetime, timedelta
+from datetime import UTC, date, datetime, time, timedelta
 from typing import Any, Literal
 
 from pydantic import Field
@@ -34,6 +34,7 @@ class SlotOut(Shape):
     job_id: uuid.UUID
     unit_id: uuid.UUID
     artifact: str
+    code: str
     arm: str
     copy_number: int
     spools: list[str]
@@ -54,7 +55,7 @@ class DryingOut(Shape):
     end_at: datetime
 
 
-class SpoolOut(Shape):
+class SpoolUsed(Shape):
     code: str
     words: str
 
@@ -74,6 +75,13 @@ class CircuitLoad(Shape):
 class Window(Shape):
     from_at: datetime
     to_at: datetime
+
+
+class Day(Shape):
+    """Midnight at the bench, and the day's name."""
+
+    at: datetime
+    words: str
 
 
 class Chance(Shape):
@@ -108,9 +116,10 @@ class Made(Shape):
     times_from: str
     slots: list[SlotOut]
     dryings: list[DryingOut]
-    spools: list[SpoolOut]
+    spools: list[SpoolUsed]
     circuits: list[CircuitLoad]
     windows: list[Window]
+    days: list[Day]
     moved: list[Moved]
     moved_count: int
     notes: list[str]
@@ -126,7 +135,6 @@ class ScheduleView(Shape):
     pins: list[PinOut]
     schedule: Made | None
     work: WorkOut | None
-    found: datetime | None = Field(description="finish of the best found so far while it is worked on")
     stale: list[str] = Field(description="what has happened that the schedule does not know")
 
 
@@ -144,13 +152,11 @@ def view_schedule(session: Session, study_id: uuid.UUID) -> ScheduleView:
     row, work = latest_schedule(session, study_id), latest(session, study_id, "schedule")
     # What failed or is under way is told until a newer schedule is there.
     shown = work if work and (work.state in OPEN or row is None or work.asked_at > row.made_at) else None
-    found = shown.found.get("finish_at") if shown and shown.state in OPEN else None
     made = _made(bench, row, now) if row else None
     return ScheduleView(
         now=now, frozen=bool(bench.protocol and bench.protocol.frozen_at), open_prints=len(open_jobs(bench)),
         time_zone=rules.time_zone, finish_by=rules.finish_by, machines=[mark_of(u) for u in bench.units], pins=pins,
         schedule=made, work=work_out(shown) if shown else None,
-        found=datetime.fromisoformat(found) if found else None,
         stale=_stale(bench, row, rules, pins, made, now) if row and made else [],
     )  # fmt: skip
 
@@ -190,7 +196,7 @@ def slots_of(bench: Bench, row: MadeSchedule, now: datetime) -> list[SlotOut]:
         found.append(
             SlotOut(
                 job_id=job.id, unit_id=job.unit_id, artifact=bench.artifacts[job.artifact_id].name,
-                arm=arms[job.arm_id], copy_number=job.copy,
+                code=bench.artifacts[job.artifact_id].code, arm=arms[job.arm_id], copy_number=job.copy,
                 spools=[bench.spools[i].code for i in (job.spool_id, job.second_spool_id) if i],
                 start_at=start, hot_at=ends[0], print_at=ends[1], printed_at=ends[2], cool_at=ends[3],
                 removal_at=origin + s["removal_at"] * tick, end_at=origin + (s["removal_at"] + s["removal"]) * tick,
@@ -211,11 +217,7 @@ def _made(bench: Bench, row: MadeSchedule, now: datetime) -> Made:
     codes = {code for slot in slots for code in slot.spools} | {d["spool"] for d in row.dryings}
     spools = sorted((s for s in bench.spools.values() if s.code in codes), key=lambda s: s.code)
     quantiles = facts["finishes"]
-    deadline = (
-        datetime.combine(rules.finish_by + timedelta(days=1), datetime.min.time(), rules.zone)
-        if rules.finish_by
-        else None
-    )
+    deadline = datetime.combine(rules.finish_by + timedelta(days=1), time(), rules.zone) if rules.finish_by else None
     names = {str(job.id): job_words(bench, job) for job in bench.jobs}
     return Made(
         number=row.number, made_at=row.made_at, seed=row.seed, begin_at=origin, finish_at=at(facts["finish"]),
@@ -226,13 +228,14 @@ def _made(bench: Bench, row: MadeSchedule, now: datetime) -> Made:
         by_date=sum(at(q) <= deadline for q in quantiles[1:]) / 100 if deadline else None,
         times_from=_times_words(facts["times_from"]), slots=slots,
         dryings=[DryingOut(spool=d["spool"], start_at=at(d["start"]), end_at=at(d["end"])) for d in row.dryings],
-        spools=[SpoolOut(code=s.code, words=f"{s.colour} {s.material}") for s in spools],
+        spools=[SpoolUsed(code=s.code, words=f"{s.colour} {s.material}") for s in spools],
         circuits=_loads(row, rules, bench, at),
         windows=[
             Window(from_at=at(a), to_at=at(b))
             for a, b in hours_from(rules, origin).windows
             if a <= facts["finish"] + timedelta(days=2) // tick
         ],
+        days=_days(origin, at(facts["finish"]) + timedelta(days=2)),
         moved=[
             Moved(job_id=uuid.UUID(m["job"]), words=names[m["job"]], was=m["was"], now=m["now"], why=m["why"])
             for m in row.moved[:30]
@@ -241,6 +244,12 @@ def _made(bench: Bench, row: MadeSchedule, now: datetime) -> Made:
         notes=[f"{words} has no attempt left and is not planned again." for words in facts["given_up"]]
         + [f"{words} was pinned to a time that had passed; it was planned freely." for words in facts["missed_pins"]],
     )  # fmt: skip
+
+
+def _days(begin: datetime, end: datetime) -> list[Day]:
+    count = (end.date() - begin.date()).days + 1
+    midnights = (datetime.combine(begin.date() + timedelta(days=n), time(), begin.tzinfo) for n in range(count))
+    return [Day(at=at, words=f"{at:%a} {at.day} {at:%b}") for at in midnights]
 
 
 def _loads(row: MadeSchedule, rules: Rules, bench: Bench, at: Any) -> list[CircuitLoad]:

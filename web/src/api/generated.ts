@@ -1561,10 +1561,35 @@ export interface components {
         };
         /** SpoolOut */
         SpoolOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
             /** Code */
             code: string;
-            /** Words */
-            words: string;
+            /** Maker */
+            maker: string;
+            /** Material */
+            material: string;
+            /** Colour */
+            colour: string;
+            /**
+             * Diameter Mm
+             * @default 1.75
+             */
+            diameter_mm: number;
+            /** Density G Cm3 */
+            density_g_cm3: number;
+            /** Price Per Kg */
+            price_per_kg: number;
+            /**
+             * Dried On
+             * @default null
+             */
+            dried_on: string | null;
+            /** Version */
+            version: number;
         };
         /** NewModel */
         NewModel: {
@@ -2510,11 +2535,6 @@ export interface components {
             schedule: components["schemas"]["Made"] | null;
             work: components["schemas"]["WorkOut"] | null;
             /**
-             * Found
-             * @description finish of the best found so far while it is worked on
-             */
-            found: string | null;
-            /**
              * Stale
              * @description what has happened that the schedule does not know
              */
@@ -2540,6 +2560,19 @@ export interface components {
             peak_w: number;
             /** Steps */
             steps: components["schemas"]["LoadStep"][];
+        };
+        /**
+         * Day
+         * @description Midnight at the bench, and the day's name.
+         */
+        Day: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Words */
+            words: string;
         };
         /** DryingOut */
         DryingOut: {
@@ -2619,11 +2652,13 @@ export interface components {
             /** Dryings */
             dryings: components["schemas"]["DryingOut"][];
             /** Spools */
-            spools: components["schemas"]["SpoolOut"][];
+            spools: components["schemas"]["SpoolUsed"][];
             /** Circuits */
             circuits: components["schemas"]["CircuitLoad"][];
             /** Windows */
             windows: components["schemas"]["Window"][];
+            /** Days */
+            days: components["schemas"]["Day"][];
             /** Moved */
             moved: components["schemas"]["Moved"][];
             /** Moved Count */
@@ -2683,6 +2718,8 @@ export interface components {
             unit_id: string;
             /** Artifact */
             artifact: string;
+            /** Code */
+            code: string;
             /** Arm */
             arm: string;
             /** Copy Number */
@@ -2732,6 +2769,13 @@ export interface components {
              * @enum {string}
              */
             state: "planned" | "printing" | "done" | "failed" | "late";
+        };
+        /** SpoolUsed */
+        SpoolUsed: {
+            /** Code */
+            code: string;
+            /** Words */
+            words: string;
         };
         /**
          * UnitMark
@@ -2784,6 +2828,11 @@ export interface components {
              * @description whether there is something to keep when it is stopped now
              */
             can_keep: boolean;
+            /**
+             * Found
+             * @description the best so far, in words
+             */
+            found: string | null;
             /**
              * Asked At
              * Format: date-time
@@ -2967,6 +3016,7 @@ export interface components {
             /**
              * Start At
              * Format: date-time
+             * @description without a zone it is the bench's own time
              */
             start_at: string;
         };

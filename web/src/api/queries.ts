@@ -124,6 +124,53 @@ export function usePlan(id: string) {
   });
 }
 
+export function useSchedule(id: string) {
+  return useQuery({
+    queryKey: ["study", id, "schedule"],
+    queryFn: () => unwrap(api.GET("/api/studies/{study_id}/schedule", study(id))),
+    refetchInterval: 60_000,
+  });
+}
+
+export function useBenchRules(id: string) {
+  return useQuery({
+    queryKey: ["study", id, "bench-rules"],
+    queryFn: () => unwrap(api.GET("/api/studies/{study_id}/bench-rules", study(id))),
+  });
+}
+
+export function useDay(id: string, day: string | null) {
+  return useQuery({
+    queryKey: ["study", id, "day", day],
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/studies/{study_id}/day", {
+          params: { path: { study_id: id }, query: day ? { day } : {} },
+        }),
+      ),
+    refetchInterval: 60_000,
+  });
+}
+
+/** Background work, asked about until it has ended; then the study is read again. */
+export function useWork(studyId: string, id: string | null) {
+  const client = useQueryClient();
+  return useQuery({
+    queryKey: ["work", id],
+    queryFn: async () => {
+      const work = await unwrap(api.GET("/api/work/{work_id}", { params: { path: { work_id: id! } } }));
+      if (!isOpen(work)) void client.invalidateQueries({ queryKey: ["study", studyId] });
+      return work;
+    },
+    enabled: !!id,
+    refetchInterval: (q) => (q.state.data && !isOpen(q.state.data) ? false : 700),
+  });
+}
+
+export function isOpen(work: Schemas["WorkOut"]): boolean {
+  return work.state === "waiting" || work.state === "running";
+}
+
 export function useReceive(id: string) {
   return useQuery({
     queryKey: ["study", id, "receive"],

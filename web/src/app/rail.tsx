@@ -50,7 +50,7 @@ export function Rail({
   return (
     <nav
       aria-label="Stations"
-      className="flex flex-col bg-[#1d3b34] pt-3.5 pb-2.5 text-on-enamel max-[640px]:flex-row max-[640px]:overflow-x-auto max-[640px]:p-1"
+      className="flex flex-col print:hidden bg-[#1d3b34] pt-3.5 pb-2.5 text-on-enamel max-[640px]:flex-row max-[640px]:overflow-x-auto max-[640px]:p-1"
     >
       <Link
         to="/"

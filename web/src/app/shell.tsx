@@ -37,7 +37,7 @@ export function Shell({
   const rater = me.data?.role === "rater";
   return (
     <TopSlot.Provider value={slot}>
-      <div className="grid h-dvh min-h-0 grid-cols-[172px_minmax(0,1fr)] max-[640px]:grid-cols-1 max-[640px]:grid-rows-[auto_minmax(0,1fr)]">
+      <div className="grid h-dvh min-h-0 print:block print:h-auto grid-cols-[172px_minmax(0,1fr)] max-[640px]:grid-cols-1 max-[640px]:grid-rows-[auto_minmax(0,1fr)]">
         <Rail
           studyId={studyId}
           line={line.data}
@@ -45,8 +45,8 @@ export function Shell({
           rater={rater}
           owner={me.data?.role === "owner"}
         />
-        <div className="grid min-h-0 min-w-0 grid-rows-[48px_minmax(0,1fr)]">
-          <header className="flex min-w-0 items-center gap-3 border-b border-rule px-4">
+        <div className="grid min-h-0 min-w-0 grid-rows-[48px_minmax(0,1fr)] print:block">
+          <header className="flex min-w-0 items-center gap-3 border-b border-rule px-4 print:hidden">
             <h1 className="truncate text-[17px] font-bold max-[640px]:max-w-[34%] max-[640px]:text-[14px]">
               {title ?? line.data?.title ?? "Crevlo"}
             </h1>
@@ -59,7 +59,9 @@ export function Shell({
             <ThemeButton />
             <SignOutButton name={me.data?.name ?? ""} />
           </header>
-          <main className="min-h-0 min-w-0 overflow-auto p-3 px-4">{children}</main>
+          <main className="min-h-0 min-w-0 overflow-auto p-3 px-4 print:overflow-visible print:p-0">
+            {children}
+          </main>
         </div>
       </div>
     </TopSlot.Provider>

@@ -1,6 +1,6 @@
 import { DownloadSimple } from "@phosphor-icons/react/dist/csr/DownloadSimple";
-import { useNavigate } from "@tanstack/react-router";
-import { type FormEvent, useState } from "react";
+import { Link, useLocation, useNavigate } from "@tanstack/react-router";
+import { type FormEvent, lazy, Suspense, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { useChange, useMe, usePlan } from "../../api/queries";
 import { Top } from "../../app/shell";
@@ -10,11 +10,62 @@ import { Draft } from "./draft";
 import { Small } from "./picker";
 import { CONDITIONS, text } from "./text";
 
+const Schedule = lazy(() => import("./schedule"));
+const Day = lazy(() => import("./schedule/day"));
+
 export default function Plan({ studyId }: { studyId: string }) {
   const plan = usePlan(studyId);
+  const hash = useLocation({ select: (l) => l.hash });
   if (plan.isError) return <Trouble error={plan.error} />;
   if (!plan.data) return <Skeleton className="h-full" />;
-  return plan.data.frozen_at ? <Frozen plan={plan.data} /> : <Draft plan={plan.data} />;
+  if (!plan.data.frozen_at) return <Draft plan={plan.data} />;
+  return (
+    <>
+      <Top>
+        <Views studyId={studyId} view={hash} />
+        {hash === "" && (
+          <span className="chip max-[1180px]:hidden">
+            Protocol <b>v{plan.data.protocol_number}</b> · frozen {day(plan.data.frozen_at)}
+          </span>
+        )}
+      </Top>
+      <Suspense fallback={<Skeleton className="h-full" />}>
+        {hash === "schedule" ? (
+          <Schedule studyId={studyId} />
+        ) : hash === "bench" ? (
+          <Day studyId={studyId} />
+        ) : (
+          <Frozen plan={plan.data} />
+        )}
+      </Suspense>
+    </>
+  );
+}
+
+const VIEWS = [
+  ["", "Coverage"],
+  ["schedule", "Schedule"],
+  ["bench", "At the bench"],
+] as const;
+
+/** A frozen plan from three sides: how far it is, when what prints, and what to do now. */
+function Views({ studyId, view }: { studyId: string; view: string }) {
+  return (
+    <nav aria-label="Views of the plan" className="flex shrink-0 rounded-[4px] border border-rule bg-sheet">
+      {VIEWS.map(([id, name]) => (
+        <Link
+          key={id}
+          to="/study/$studyId/$station"
+          params={{ studyId, station: "plan" }}
+          hash={id}
+          activeOptions={{ includeHash: true, exact: true }}
+          className={`px-2.5 py-1 text-[12.5px] font-semibold first:rounded-l-[3px] last:rounded-r-[3px] ${view === id ? "bg-enamel text-on-enamel" : "text-ink-2"}`}
+        >
+          {name}
+        </Link>
+      ))}
+    </nav>
+  );
 }
 
 function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
@@ -36,11 +87,6 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
   };
   return (
     <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_320px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
-      <Top>
-        <span className="chip">
-          Protocol <b>v{plan.protocol_number}</b> · frozen {day(plan.frozen_at!)}
-        </span>
-      </Top>
       <section aria-label="Coverage" className="sheet min-h-0 overflow-y-auto p-4">
         <p className="text-[16px] font-semibold">{plan.question}</p>
         <div className="mt-4">

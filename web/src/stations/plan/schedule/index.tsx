@@ -1,0 +1,247 @@
+import { CalendarBlank } from "@phosphor-icons/react/dist/csr/CalendarBlank";
+import { useEffect, useMemo, useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../../../api/client";
+import { isOpen, useChange, useMe, useSchedule, useWork } from "../../../api/queries";
+import { Top } from "../../../app/shell";
+import { Empty, Skeleton, Trouble } from "../../../parts/bits";
+import { ms, weekday, when } from "./bench-time";
+import { BenchRules } from "./rules";
+import { Side } from "./side";
+import { Swatch } from "./spool-fill";
+import { type Scale, Timeline } from "./timeline";
+
+export default function Schedule({ studyId }: { studyId: string }) {
+  const view = useSchedule(studyId);
+  const me = useMe();
+  const may = me.data?.role === "owner" || me.data?.role === "reviewer";
+  const [asked, setAsked] = useState<string | null>(null);
+  const [chosen, choose] = useState<string | null>(null);
+  const [rules, setRules] = useState(false);
+  const [scale, setScale] = useState<Scale>("days");
+  const work = useWork(studyId, asked ?? view.data?.work?.id ?? null);
+  const running = work.data && isOpen(work.data) ? work.data : null;
+  useEffect(() => {
+    if (work.data && !isOpen(work.data)) setAsked(null);
+  }, [work.data]);
+  const ask = useChange(studyId, ["asked"], async () => {
+    const made = await unwrap(
+      api.POST("/api/studies/{study_id}/schedule", {
+        params: { path: { study_id: studyId } },
+        body: { id: newId() },
+      }),
+    );
+    setAsked(made.id);
+    return made;
+  });
+  const pin = useChange(studyId, ["pins"], ({ job, at }: { job: string; at: string | null }) =>
+    at
+      ? unwrap(
+          api.PUT("/api/jobs/{job_id}/pin", { params: { path: { job_id: job } }, body: { start_at: at } }),
+        )
+      : unwrap(api.DELETE("/api/jobs/{job_id}/pin", { params: { path: { job_id: job } } })),
+  );
+  const pinnedAt = useMemo(() => {
+    const starts = new Map(view.data?.schedule?.slots.map((s) => [s.job_id, ms(s.start_at)]));
+    return new Map(
+      (view.data?.pins ?? [])
+        .map((p) => [p.job_id, ms(p.start_at)] as const)
+        .filter(([job, at]) => starts.get(job) !== at),
+    );
+  }, [view.data]);
+  if (view.isError) return <Trouble error={view.error} />;
+  if (!view.data) return <Skeleton className="h-full" />;
+  const made = view.data.schedule;
+  const failed = view.data.work?.state === "failed" && !running ? view.data.work.message : null;
+  const again = (
+    <button
+      type="button"
+      className={`button ${made && view.data.stale.length === 0 ? "" : "primary"}`}
+      disabled={!!running || ask.isPending || view.data.open_prints === 0}
+      onClick={() => ask.mutate(undefined)}
+    >
+      {made ? "Plan again" : "Make the schedule"}
+    </button>
+  );
+  return (
+    <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_300px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+      <Top>
+        {made && (
+          <a className="chip max-[1180px]:hidden" href={`/api/studies/${studyId}/schedule.ics`} download>
+            <CalendarBlank size={15} /> Calendar file
+          </a>
+        )}
+      </Top>
+      <section aria-label="Schedule" className="sheet flex min-h-0 flex-col p-4 pb-2">
+        <div className="flex items-start gap-3">
+          <div className="min-w-0 flex-1">
+            {made ? <Headline made={made} openPrints={view.data.open_prints} /> : <First view={view.data} />}
+          </div>
+          {may && again}
+        </div>
+        {running && <Working work={running} />}
+        {failed && (
+          <p role="alert" className="trouble mt-2">
+            <b>No new schedule.</b> {failed}
+            {made && " The one below still stands."}
+          </p>
+        )}
+        {view.data.stale.length > 0 && !running && (
+          <p className="caution mt-2">
+            {view.data.stale.slice(0, 2).join(" ")}
+            {view.data.stale.length > 2 && ` And ${view.data.stale.length - 2} more.`} Plan again to take it
+            up: what has happened is kept.
+          </p>
+        )}
+        <Trouble error={ask.error ?? pin.error} />
+        {made ? (
+          <>
+            <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-3 pb-1.5">
+              <div role="group" aria-label="Scale" className="flex rounded-[4px] border border-rule">
+                {(["day", "days", "week", "all"] as const).map((s) => (
+                  <button
+                    key={s}
+                    type="button"
+                    aria-pressed={scale === s}
+                    onClick={() => setScale(s)}
+                    className="px-2 py-0.5 text-[12px] text-ink-2 aria-pressed:bg-enamel aria-pressed:text-on-enamel"
+                  >
+                    {{ day: "A day", days: "3 days", week: "A week", all: "All" }[s]}
+                  </button>
+                ))}
+              </div>
+              {made.spools.map((s) => (
+                <span key={s.code} className="inline-flex items-center gap-1.5 text-[12px]">
+                  <Swatch spools={made.spools.map((o) => o.code)} code={s.code} /> {s.code}{" "}
+                  <span className="text-ink-2">{s.words}</span>
+                </span>
+              ))}
+            </div>
+            <div className="min-h-0 flex-1 max-[1020px]:h-[520px] max-[1020px]:flex-none">
+              <Timeline
+                view={view.data}
+                scale={scale}
+                chosen={chosen}
+                choose={choose}
+                pin={(job, at) => may && pin.mutate({ job, at: at.toISOString() })}
+                pinnedAt={pinnedAt}
+              />
+            </div>
+          </>
+        ) : (
+          !running && (
+            <Empty title="Nothing has a time yet">
+              <p>
+                {view.data.open_prints} prints wait. Say who is there when and what hangs on which circuit,
+                then have the schedule made: spools, people, nights and circuits are kept apart.
+              </p>
+            </Empty>
+          )
+        )}
+      </section>
+      <section aria-label="Details of the schedule" className="sheet min-h-0 overflow-y-auto p-4">
+        {rules ? (
+          <BenchRules
+            studyId={studyId}
+            machines={view.data.machines}
+            may={may}
+            close={() => setRules(false)}
+          />
+        ) : (
+          <>
+            {made && (
+              <Side
+                made={made}
+                machines={view.data.machines}
+                chosen={chosen}
+                choose={choose}
+                finishBy={view.data.finish_by}
+                pinnedAt={pinnedAt}
+                may={may}
+                busy={pin.isPending}
+                pin={(job, at) => pin.mutate({ job, at })}
+              />
+            )}
+            <button type="button" className="button mt-3 w-full" onClick={() => setRules(true)}>
+              Hours, circuits, handling
+            </button>
+          </>
+        )}
+      </section>
+    </div>
+  );
+}
+
+function First({ view }: { view: Schemas["ScheduleView"] }) {
+  return (
+    <p className="text-[16px] font-semibold">
+      {view.open_prints} prints on {view.machines.length} machines have no time yet.
+    </p>
+  );
+}
+
+function Headline({ made, openPrints }: { made: Schemas["Made"]; openPrints: number }) {
+  const late = made.chances.find((c) => c.chance >= 0.9);
+  return (
+    <>
+      <p className="text-[17px] font-semibold [font-stretch:92%]">
+        {openPrints === 0
+          ? "Everything is printed."
+          : `Through on ${weekday(made.finish_at)}, if all goes as expected; ${late ? `9 times in 10 by ${weekday(late.at)}` : "its spread is not known"}.`}
+      </p>
+      <p className="pt-0.5 text-[12.5px] text-ink-2">
+        Plan {made.number}.{" "}
+        {made.best || made.gap < 0.005
+          ? "Nothing could be through earlier"
+          : `Nothing could be through before ${when(made.bound_at)}, and ${(100 * made.gap).toFixed(0)} % of this time is not proven necessary`}
+        : {made.bound_by} take that long. {made.moves} spool moves. Order shuffled with seed {made.seed}, free
+        within its blocks.
+      </p>
+    </>
+  );
+}
+
+/** Progress of the background work; it goes on when the page is left. */
+function Working({ work }: { work: Schemas["WorkOut"] }) {
+  const wish = useChange("", ["work", work.id], (wish: Schemas["Wish"]) =>
+    unwrap(api.POST("/api/work/{work_id}/wish", { params: { path: { work_id: work.id } }, body: { wish } })),
+  );
+  const share = Math.round(100 * work.share);
+  return (
+    <div className="mt-2 flex items-center gap-3" role="status">
+      <div className="min-w-0 flex-1">
+        <div
+          role="progressbar"
+          aria-label="Making the schedule"
+          aria-valuenow={share}
+          aria-valuemin={0}
+          aria-valuemax={100}
+          className="h-2 overflow-hidden rounded-full bg-[var(--track)]"
+        >
+          <i className="block h-full rounded-full bg-needle" style={{ width: `${share}%` }} />
+        </div>
+        <p className="pt-0.5 text-[12px] text-ink-2">
+          {work.state === "waiting" ? "Waiting for its turn" : work.stage}
+          {work.found && `; best so far ${work.found}`}
+        </p>
+      </div>
+      {work.can_keep && (
+        <button
+          type="button"
+          className="button"
+          disabled={wish.isPending}
+          onClick={() => wish.mutate("enough")}
+        >
+          Enough, keep this
+        </button>
+      )}
+      <button
+        type="button"
+        className="button"
+        disabled={wish.isPending}
+        onClick={() => wish.mutate("cancel")}
+      >
+        Cancel
+      </button>
+    </div>
+  );
+}
