@@ -3,7 +3,7 @@
 from bisect import bisect_right
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass, field
-from datetime import date, datetime, time, timedelta
+from datetime import UTC, date, datetime, time, timedelta
 from zoneinfo import ZoneInfo
 
 import numpy as np
@@ -94,6 +94,7 @@ def working_hours(
         for opens, closes in week[day.weekday()]:
             if closes <= opens:
                 raise BadInput(f"hours from {opens:%H:%M} to {closes:%H:%M} end before they begin")
-            a, b = (datetime.combine(day, t, zone) - begin for t in (opens, closes))
+            # In UTC: a difference of two local times would leave out the hour of a clock change.
+            a, b = (datetime.combine(day, t, zone).astimezone(UTC) - begin.astimezone(UTC) for t in (opens, closes))
             windows.append((max(0, -(-a // tick)), b // tick))
     return Calendar(tuple(windows))

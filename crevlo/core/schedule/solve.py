@@ -2,7 +2,7 @@
 
 import time
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from random import Random
 
 from ortools.sat.python import cp_model
@@ -63,7 +63,7 @@ def solve(
     began = time.monotonic()
     bound = earliest_finish(problem)
     floor, floor_by = bound.finish, bound.what
-    if problem.deadline is not None and floor > problem.deadline:
+    if pins_clash(problem) or (problem.deadline is not None and floor > problem.deadline):
         raise NoSchedule(proven=True)
     best = first_answer(problem)
 
@@ -96,7 +96,7 @@ def solve(
 
     proven = best is not None and best.finish <= floor
     if not proven and not over():
-        model = Model(problem, best.finish if best else problem.hours.end, floor)
+        model = Model(problem, best.finish if best else _horizon(problem), floor)
         if best is not None:
             model.hint(best)
         model.by_finish()
@@ -174,13 +174,42 @@ def _tidied(
 
 def can_be_kept(problem: Problem, seconds: float) -> bool | None:
     """Whether the rules leave any schedule: None where the time did not suffice to tell."""
+    if pins_clash(problem):
+        return False
     if problem.deadline is not None and earliest_finish(problem).finish > problem.deadline:
         return False
     if first_answer(problem) is not None:
         return True
-    model = Model(problem, problem.hours.end)
+    model = Model(problem, _horizon(problem))
     status = Search(model, 0, lambda: False).solve(seconds)
     return {cp_model.INFEASIBLE: False, cp_model.OPTIMAL: True, cp_model.FEASIBLE: True}.get(status)
+
+
+def pins_clash(problem: Problem) -> bool:
+    """Whether a pinned print is outside the hours or before its spool is dry, or two are in the same thing at once."""
+    fixed = [(t, 0 if t.began else t.pinned) for t in problem.tasks]
+    placed = sorted(((at, t) for t, at in fixed if at is not None), key=lambda p: p[0])
+    for at, t in placed:
+        if not t.began and problem.hours.next(at, problem.starts(t)) != at:
+            return True
+        if not t.began and any(problem.drying.get(s, 0) > at for s in t.spools):
+            return True
+    return any(
+        other_at < at + t.occupied
+        and (t.machine == other.machine or (problem.one_spool and bool(set(t.spools) & set(other.spools))))
+        for i, (at, t) in enumerate(placed)
+        for other_at, other in placed[i + 1 :]
+    )
+
+
+def _horizon(problem: Problem) -> int:
+    """Late enough for any schedule that there is: everything else could come behind the last pin."""
+    last = max((t.pinned + t.occupied for t in problem.tasks if t.pinned is not None), default=0)
+    free = first_answer(replace(problem, tasks=tuple(replace(t, pinned=None) for t in problem.tasks), deadline=None))
+    if free is None:
+        return problem.hours.end
+    behind = problem.hours.next(last + free.finish, 1)
+    return problem.hours.end if behind is None else min(problem.hours.end, behind + free.finish)
 
 
 def _untidiness(problem: Problem, made: Schedule) -> tuple[int, int]:

@@ -15,12 +15,12 @@ from crevlo.core.schedule.solve import NoSchedule, Solved, solve
 from crevlo.core.schedule.task import Problem, Schedule
 from crevlo.core.schedule.why import Wait, reason
 from crevlo.stations.background import Progress
-from crevlo.stations.plan.problem import TICK, Planned, job_words, planned
+from crevlo.stations.plan.problem import Planned, job_words, planned
+from crevlo.stations.plan.rules import TICK
 from crevlo.stations.shape import Refused
 from crevlo.store.schedule import BackgroundWork, MadeSchedule
 from crevlo.store.study import Study
 
-SEARCH_S = 22.0
 # Moves shorter than this are not worth a line.
 _MOVED = timedelta(minutes=30)
 _MOST_MOVES = 200
@@ -47,7 +47,9 @@ def make_schedule(sessions: sessionmaker[Session], work: BackgroundWork, progres
 
     told: dict[str, Any] = {}
     try:
-        solved = solve(plan.problem, seconds=SEARCH_S, seed=seed, tell=tell, stopped=progress.stopped)
+        solved = solve(
+            plan.problem, seconds=float(work.given["seconds"]), seed=seed, tell=tell, stopped=progress.stopped
+        )
     except NoSchedule as none:
         progress.raise_if_cancelled()
         progress.tell("looking for what clashes", 0.6, {})
@@ -107,10 +109,10 @@ def _facts(plan: Planned, solved: Solved, drawn: np.ndarray) -> dict[str, Any]:
 def _bound_words(plan: Planned, by: str) -> str:
     kind, _, about = by.partition(" ")
     if kind == "machine":
-        return f"the prints of {_machine(plan, about)} alone"
+        return f"{_machine(plan, about)} alone has that much to print"
     if kind == "spool":
-        return f"the prints from {about} alone, one machine after the other"
-    return {"the people": "the starts and removals by hand"}.get(by, by)
+        return f"{about} alone has that much to print, in one machine after the other"
+    return {"the people": "the starts and removals by hand take that long"}.get(by, f"{by} take that long")
 
 
 def _machine(plan: Planned, unit_id: str) -> str:
@@ -125,9 +127,9 @@ def _moved(plan: Planned, made: Schedule, before: MadeSchedule | None) -> list[d
     found = []
     for slot in before.slots:
         key = slot["job"]
-        if key not in made.slots or slot["began"]:
+        if key not in made.slots:
             continue
-        was, now = before.origin + slot["start"] * tick, plan.at(made.slots[key].start)
+        was, now = before.origin.astimezone(UTC) + slot["start"] * tick, plan.at(made.slots[key].start)
         if abs(now - was) >= _MOVED and not next(t for t in plan.problem.tasks if t.key == key).began:
             found.append((now - was, key, was, now))
     found.sort(key=lambda f: -f[0])

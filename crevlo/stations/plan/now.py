@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.plan.make import latest_schedule
-from crevlo.stations.plan.problem import job_words
+from crevlo.stations.plan.problem import job_words, wall_time
 from crevlo.stations.plan.rules import Rules
 from crevlo.stations.plan.schedule import SlotOut, slots_of
 from crevlo.stations.plan.study import UnitMark, mark_of
@@ -123,7 +123,7 @@ def _event(
 
 
 def _actions(bench: Bench, row: MadeSchedule, rules: Rules, now: datetime) -> list[Action]:
-    tick, origin = timedelta(seconds=row.tick_s), row.origin.astimezone(rules.zone)
+    tick = timedelta(seconds=row.tick_s)
     marks = {u.unit_id: mark_of(u) for u in bench.units}
     found: list[Action] = []
 
@@ -137,7 +137,7 @@ def _actions(bench: Bench, row: MadeSchedule, rules: Rules, now: datetime) -> li
 
     began = {s for tries in bench.runs.values() if tries for s in _spools_of(bench, tries[0].job_id)}
     for d in row.dryings:
-        begin, end = origin + d["start"] * tick, origin + d["end"] * tick
+        begin, end = (wall_time(row.origin, d[k], tick, rules) for k in ("start", "end"))
         if d["spool"] in began or end < now - timedelta(days=1):
             continue
         if end > now:

@@ -2,7 +2,7 @@
 
 import uuid
 from dataclasses import dataclass, field
-from datetime import datetime, time, timedelta
+from datetime import UTC, date, datetime, time, timedelta
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
@@ -19,13 +19,12 @@ from crevlo.stations.bench import Bench, load_bench, safety_standing
 from crevlo.stations.library import ModelSheet
 from crevlo.stations.plan.expected import USUAL_W, History, by_volume, histories
 from crevlo.stations.plan.protocol import Conditions, Policies
-from crevlo.stations.plan.rules import Rules, rules_of
+from crevlo.stations.plan.rules import TICK, Rules, rules_of
 from crevlo.stations.shape import Refused
 from crevlo.store.run import Outcome, Run
 from crevlo.store.schedule import Pin
 from crevlo.store.study import Job
 
-TICK = timedelta(minutes=5)
 _DAYS = 500
 # Where a maker's sheet gives no peak: bed and nozzle heating together.
 USUAL_PEAK_W = 350.0
@@ -48,10 +47,15 @@ class Planned:
     times_from: dict[str, int] = field(default_factory=dict)
 
     def at(self, tick: int) -> datetime:
-        return self.origin + tick * TICK
+        return wall_time(self.origin, tick, TICK, self.rules)
 
     def name(self, key: str) -> str:
         return job_words(self.bench, self.jobs[key])
+
+
+def wall_time(origin: datetime, tick: int, length: timedelta, rules: Rules) -> datetime:
+    """A tick on the bench's clock; counted in UTC, so that a clock change shifts nothing."""
+    return (origin.astimezone(UTC) + tick * length).astimezone(rules.zone)
 
 
 def job_words(bench: Bench, job: Job) -> str:
@@ -132,14 +136,18 @@ def _origin(rules: Rules, now: datetime, *, begun: bool) -> datetime:
         first = datetime.combine(rules.begin, time(), rules.zone)
         now = max(now, first)
     tick_s = TICK.total_seconds()
-    return datetime.fromtimestamp(-(-now.timestamp() // tick_s) * tick_s, rules.zone)
+    return datetime.fromtimestamp(-(-now.timestamp() // tick_s) * tick_s, UTC)
 
 
 def _deadline(rules: Rules, origin: datetime) -> int | None:
     if rules.finish_by is None:
         return None
-    after = datetime.combine(rules.finish_by + timedelta(days=1), time(), rules.zone)
-    return max(0, (after - origin) // TICK)
+    return max(0, (end_of(rules.finish_by, rules) - origin) // TICK)
+
+
+def end_of(day: date, rules: Rules) -> datetime:
+    """Midnight after a day at the bench, in UTC."""
+    return datetime.combine(day + timedelta(days=1), time(), rules.zone).astimezone(UTC)
 
 
 def _time_of(

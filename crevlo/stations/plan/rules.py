@@ -1,7 +1,7 @@
 """Rules of the bench for a study's schedule: who is there when, what hangs on which circuit, how long handling takes."""
 
 import uuid
-from datetime import UTC, date, datetime, time
+from datetime import UTC, date, datetime, time, timedelta
 from zoneinfo import ZoneInfo, available_timezones
 
 from pydantic import Field, model_validator
@@ -13,6 +13,9 @@ from crevlo.stations.library import change
 from crevlo.stations.shape import Conflict, Missing, Refused, Shape
 from crevlo.store.schedule import BenchRules, Pin
 from crevlo.store.study import Job
+
+# Schedules count in these; a pin is put on the nearest.
+TICK = timedelta(minutes=5)
 
 
 class Hours(Shape):
@@ -145,6 +148,8 @@ def pin(session: Session, job_id: uuid.UUID, given: PinIn, person_id: uuid.UUID)
     at = given.start_at
     if at.tzinfo is None:
         at = at.replace(tzinfo=rules_of(session, job.study_id).zone)
+    tick_s = TICK.total_seconds()
+    at = datetime.fromtimestamp(round(at.timestamp() / tick_s) * tick_s, UTC)
     if at < datetime.now(UTC):
         raise Refused("A print cannot be put into the past.")
     row = session.scalar(select(Pin).where(Pin.job_id == job_id))

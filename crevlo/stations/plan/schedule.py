@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 from crevlo.stations.background import OPEN, WorkOut, ask, latest, work_out
 from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.plan.make import latest_schedule
-from crevlo.stations.plan.problem import hours_from, job_words
+from crevlo.stations.plan.problem import end_of, hours_from, job_words, wall_time
 from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.plan.rules import PinOut, Rules, RulesOut, pins_of, rules_of
 from crevlo.stations.plan.study import UnitMark, mark_of
@@ -25,7 +25,10 @@ LATE = timedelta(minutes=30)
 
 
 class AskSchedule(Shape):
+    """`seconds` is how long to look for a better schedule than the first."""
+
     id: uuid.UUID
+    seconds: int = Field(default=22, ge=1, le=120)
 
 
 class SlotOut(Shape):
@@ -142,7 +145,7 @@ def ask_schedule(session: Session, study_id: uuid.UUID, given: AskSchedule, pers
     bench = load_bench(session, study_id)
     if bench.protocol is None or bench.protocol.frozen_at is None:
         raise Refused("Freeze the protocol first: only then is it known what is printed.")
-    return ask(session, given.id, study_id, "schedule", {}, person_id)
+    return ask(session, given.id, study_id, "schedule", {"seconds": given.seconds}, person_id)
 
 
 def view_schedule(session: Session, study_id: uuid.UUID) -> ScheduleView:
@@ -173,14 +176,13 @@ def open_jobs(bench: Bench) -> list[uuid.UUID]:
 
 def slots_of(bench: Bench, row: MadeSchedule, now: datetime) -> list[SlotOut]:
     """A schedule's prints with what has become of them, in order of their starts."""
-    tick, zone = timedelta(seconds=row.tick_s), Rules(**row.rules).zone
+    tick, rules = timedelta(seconds=row.tick_s), Rules(**row.rules)
     jobs, arms = {str(job.id): job for job in bench.jobs}, arm_names(bench)
-    origin = row.origin.astimezone(zone)
     found = []
     for s in row.slots:
         job = jobs[s["job"]]
         tries = [r for r in bench.runs.get(job.id, []) if r.ended_at is None or r.ended_at > row.made_at]
-        start = origin + s["start"] * tick
+        start = wall_time(row.origin, s["start"], tick, rules)
         if any(r.outcome is Outcome.DONE for r in tries):
             state: SlotState = "done"
         elif any(r.ended_at is None for r in tries):
@@ -192,14 +194,15 @@ def slots_of(bench: Bench, row: MadeSchedule, now: datetime) -> list[SlotOut]:
         ends, at = [], s["start"]
         for phase in ("setup", "heat", "print", "cool"):
             at += s[phase]
-            ends.append(origin + at * tick)
+            ends.append(wall_time(row.origin, at, tick, rules))
         found.append(
             SlotOut(
                 job_id=job.id, unit_id=job.unit_id, artifact=bench.artifacts[job.artifact_id].name,
                 code=bench.artifacts[job.artifact_id].code, arm=arms[job.arm_id], copy_number=job.copy,
                 spools=[bench.spools[i].code for i in (job.spool_id, job.second_spool_id) if i],
                 start_at=start, hot_at=ends[0], print_at=ends[1], printed_at=ends[2], cool_at=ends[3],
-                removal_at=origin + s["removal_at"] * tick, end_at=origin + (s["removal_at"] + s["removal"]) * tick,
+                removal_at=wall_time(row.origin, s["removal_at"], tick, rules),
+                end_at=wall_time(row.origin, s["removal_at"] + s["removal"], tick, rules),
                 pinned=s["pinned"], state=state,
             )
         )  # fmt: skip
@@ -211,13 +214,13 @@ def _made(bench: Bench, row: MadeSchedule, now: datetime) -> Made:
     tick, origin = timedelta(seconds=row.tick_s), row.origin.astimezone(rules.zone)
 
     def at(ticks: int) -> datetime:
-        return origin + ticks * tick
+        return wall_time(row.origin, ticks, tick, rules)
 
     slots = slots_of(bench, row, now)
     codes = {code for slot in slots for code in slot.spools} | {d["spool"] for d in row.dryings}
     spools = sorted((s for s in bench.spools.values() if s.code in codes), key=lambda s: s.code)
     quantiles = facts["finishes"]
-    deadline = datetime.combine(rules.finish_by + timedelta(days=1), time(), rules.zone) if rules.finish_by else None
+    deadline = end_of(rules.finish_by, rules) if rules.finish_by else None
     names = {str(job.id): job_words(bench, job) for job in bench.jobs}
     return Made(
         number=row.number, made_at=row.made_at, seed=row.seed, begin_at=origin, finish_at=at(facts["finish"]),

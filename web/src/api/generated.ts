@@ -2846,13 +2846,21 @@ export interface components {
          * @enum {string}
          */
         WorkState: "waiting" | "running" | "done" | "failed" | "cancelled";
-        /** AskSchedule */
+        /**
+         * AskSchedule
+         * @description `seconds` is how long to look for a better schedule than the first.
+         */
         AskSchedule: {
             /**
              * Id
              * Format: uuid
              */
             id: string;
+            /**
+             * Seconds
+             * @default 22
+             */
+            seconds?: number;
         };
         /** RulesOut */
         RulesOut: {

@@ -55,7 +55,7 @@ export function Timeline({
   const codes = made.spools.map((s) => s.code);
 
   useEffect(() => {
-    const element = box.current!;
+    const [outer, element] = [frame.current!, box.current!];
     const look = () =>
       setSeen({ left: element.scrollLeft, width: element.clientWidth, height: outer.clientHeight });
     look();
