@@ -49,6 +49,7 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
             cluster.prepare()
             url = cluster.url
         secret = _secret(folder)
+        os.environ.setdefault("CREVLO_CACHE", str(folder / "cache"))
         chosen = free_port(port)
         if chosen != port:
             print(f"Port {port} is taken; using {chosen}.", flush=True)

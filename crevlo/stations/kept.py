@@ -1,11 +1,19 @@
 """What was worked out of values that never change, kept for the next time it is asked for."""
 
+import hashlib
+import os
+import tempfile
 from collections import OrderedDict
 from collections.abc import Callable
+from contextlib import suppress
+from pathlib import Path
 from threading import Lock
 from typing import Generic, TypeVar
 
+from pydantic import BaseModel, ValidationError
+
 T = TypeVar("T")
+M = TypeVar("M", bound=BaseModel)
 
 
 class Kept(Generic[T]):
@@ -27,3 +35,21 @@ class Kept(Generic[T]):
             while len(self._known) > self._most:
                 self._known.popitem(last=False)
         return made
+
+
+def kept_on_disk(shape: type[M], content: bytes, make: Callable[[], M]) -> M:
+    """A result that follows from `content` alone, kept for every later start in the folder CREVLO_CACHE, if there is one."""
+    folder = os.environ.get("CREVLO_CACHE")
+    if not folder:
+        return make()
+    file = Path(folder) / f"{shape.__name__}-{hashlib.sha256(content).hexdigest()}.json"
+    with suppress(OSError, ValidationError):
+        return shape.model_validate_json(file.read_bytes())
+    made = make()
+    # A full disk or a folder that cannot be written only costs the time to make it again.
+    with suppress(OSError):
+        file.parent.mkdir(parents=True, exist_ok=True)
+        with tempfile.NamedTemporaryFile(dir=file.parent, delete=False) as partial:
+            partial.write(made.model_dump_json().encode())
+        Path(partial.name).replace(file)
+    return made

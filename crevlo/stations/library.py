@@ -28,6 +28,15 @@ from crevlo.store.machine import (
 )
 
 
+class KeepOut(Shape):
+    """A rectangle of the bed that nothing may stand on (clips, a wiper), from the front left corner."""
+
+    x_mm: float = Field(ge=0, le=5000)
+    y_mm: float = Field(ge=0, le=5000)
+    width_mm: float = Field(gt=0, le=5000)
+    depth_mm: float = Field(gt=0, le=5000)
+
+
 class ModelSheet(Shape):
     """The rest of a maker's specification sheet; empty where it says nothing."""
 
@@ -41,6 +50,7 @@ class ModelSheet(Shape):
     bed_max_c: float | None = Field(default=None, gt=0, le=200)
     weight_kg: float | None = Field(default=None, gt=0, le=500)
     peak_w: float | None = Field(default=None, gt=0, le=5000)
+    keep_outs: list[KeepOut] = Field(default=[], max_length=20)
 
 
 class NewModel(Shape):

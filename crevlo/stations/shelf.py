@@ -1,11 +1,15 @@
 """The shelf of artifacts, built-in and own: cards, one in detail with any sizes, files to slice, and full plates."""
 
+import inspect
+import math
 from functools import lru_cache
 
 from pydantic import BaseModel, Field
+from shapely import Polygon, box
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from crevlo.core.artifacts import drawing as drawings
 from crevlo.core.artifacts.artifact import Artifact
 from crevlo.core.artifacts.drawing import isometric
 from crevlo.core.artifacts.export import packed, stl, three_mf
@@ -15,11 +19,12 @@ from crevlo.core.artifacts.shelf import SHELF
 from crevlo.core.estimate import BadInput
 from crevlo.core.plate import Packing, Plate, pack, placed
 from crevlo.stations.artifact import SHELF_VERSION, Sizes, Standing, built, standing, stored
-from crevlo.stations.kept import Kept
+from crevlo.stations.kept import Kept, kept_on_disk
 from crevlo.stations.shape import Shape
 from crevlo.store.machine import ArtifactVersion, Model
 
 PLA_G_PER_CM3 = 1.24
+_MOST_KEEP_OUTS = 20
 
 
 class FaceOut(Shape):
@@ -83,6 +88,8 @@ class BedFit(Shape):
     machine: str
     bed_x_mm: float
     bed_y_mm: float
+    is_round: bool
+    keep_out: str = Field(description="areas kept free, as the plate takes them")
     fits: bool
     words: str
 
@@ -111,6 +118,10 @@ class PlateWish(BaseModel):
     brim: float = Field(default=0, ge=0, le=20)
     turns: int = Field(default=4, ge=1, le=8, description="1 as drawn, 4 quarter turns, 8 eighth turns")
     wanted: int = Field(default=200, ge=1, le=200)
+    keep_out: str = Field(
+        default="", max_length=400,
+        description="rectangles kept free: x, y, width and depth in mm from the front left corner, as 0,0,220,12;200,0,20,220",
+    )  # fmt: skip
 
 
 class PlateOut(Shape):
@@ -123,15 +134,40 @@ class PlateOut(Shape):
     at_most: int
     words: str
     outlines: list[list[list[float]]]
+    kept_free: list[list[list[float]]]
 
 
+# A change of the drawing's own rules is another drawing.
+_DRAWN_BY = inspect.getsource(drawings).encode()
 _drawings: Kept[DrawingOut] = Kept(96)
 _fits: Kept[Fit] = Kept(2000)
 _packings: Kept[Packing] = Kept(32)
 
 
+def keep_outs(wish: PlateWish) -> tuple[Polygon, ...]:
+    """The areas kept free in the plate's own coordinates, whose origin is its middle. Raises BadInput for a bad one."""
+    found = []
+    for part in filter(None, (p.strip() for p in wish.keep_out.split(";"))):
+        try:
+            x, y, width, depth = (float(v) for v in part.split(","))
+        except ValueError:
+            raise BadInput(f"an area kept free is x, y, width, depth in mm, not {part[:40]}") from None
+        if not all(math.isfinite(v) for v in (x, y, width, depth)) or min(width, depth) <= 0:
+            raise BadInput(f"an area kept free needs a width and a depth above 0, not {part[:40]}")
+        left, front = x - wish.bed_x / 2, y - wish.bed_y / 2
+        found.append(box(left, front, left + width, front + depth))
+    if len(found) > _MOST_KEEP_OUTS:
+        raise BadInput(f"{len(found)} areas kept free are more than {_MOST_KEEP_OUTS}")
+    return tuple(found)
+
+
 def drawing(a: Standing) -> DrawingOut:
-    return _drawings.get(a.key, lambda: DrawingOut.model_validate(isometric(a.artifact)))
+    def make() -> DrawingOut:
+        return kept_on_disk(
+            DrawingOut, _DRAWN_BY + a.artifact.content(), lambda: DrawingOut.model_validate(isometric(a.artifact))
+        )
+
+    return _drawings.get(a.key, make)
 
 
 def drawing_of(session: Session, ref: str) -> DrawingOut:
@@ -179,7 +215,7 @@ def _file(artifact: Artifact, number: int, kind: str) -> bytes:
 def _packed(a: Standing, wish: PlateWish) -> Packing:
     def make() -> Packing:
         return pack(
-            footprint(a.artifact), Plate(wish.bed_x, wish.bed_y, wish.round), spacing_mm=wish.spacing,
+            footprint(a.artifact), Plate(wish.bed_x, wish.bed_y, wish.round, keep_outs(wish)), spacing_mm=wish.spacing,
             brim_mm=wish.brim, turns_deg=tuple(360 / wish.turns * k for k in range(wish.turns)), wanted=wish.wanted,
         )  # fmt: skip
 
@@ -202,6 +238,7 @@ def plate(session: Session, ref: str, sizes: Sizes, wish: PlateWish) -> PlateOut
     return PlateOut(
         bed_x=wish.bed_x, bed_y=wish.bed_y, round=wish.round, copies=n, at_most=packing.at_most, words=words,
         outlines=outlines,
+        kept_free=[[list(map(float, p)) for p in area.exterior.coords] for area in keep_outs(wish)],
     )  # fmt: skip
 
 
@@ -246,6 +283,9 @@ def fit_on(a: Standing, bed: Bed) -> Fit:
 
 def _bed_fit(a: Standing, model: Model) -> BedFit:
     found = fit_on(a, bed_of(model))
+    areas = model.sheet.get("keep_outs") or []
     return BedFit(
-        machine=model.name, bed_x_mm=model.bed_x_mm, bed_y_mm=model.bed_y_mm, fits=found.fits, words=found.words
-    )
+        machine=model.name, bed_x_mm=model.bed_x_mm, bed_y_mm=model.bed_y_mm, is_round=bed_of(model).is_round,
+        keep_out=";".join(f"{k['x_mm']:g},{k['y_mm']:g},{k['width_mm']:g},{k['depth_mm']:g}" for k in areas),
+        fits=found.fits, words=found.words,
+    )  # fmt: skip

@@ -22,7 +22,8 @@ MACHINES = {
     "Mesa": Truth("Mesa", (220, 220, 250), 500, 0, 100, "bought", "", scale=(0.002, 0.001, 0.001), wall_mm=0.05),
     "Sparrow": Truth("Sparrow", (220, 220, 250), 300, 0, 50, "bought", "", scale=(0.004, 0.0, 0.002), wall_mm=0.12),
 }
-COPIES = {"Mesa": 2, "Sparrow": 1}
+COPIES = 2
+PRINTS = COPIES * len(MACHINES)
 
 
 class Hands:
@@ -91,13 +92,15 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
     hands.press("Enter")
     page.wait_for_url(re.compile("/plan"))
     study = page.url.split("/")[-2]
-    page.get_by_label("Copies of Mesa").wait_for(state="detached")
-    for name, copies in COPIES.items():
+    page.get_by_label("Copies of Step block").wait_for()
+    for name in MACHINES:
         hands.tab_to(name)
         hands.press("Space")
-        hands.fill(f"Copies of {name}", str(copies))
-    hands.tab_to("Spool")
+    hands.tab_to("Spool of Step block")
     hands.press("ArrowDown")
+    hands.fill("Copies of Step block", str(COPIES))
+    hands.tab_to("Policies")
+    hands.press("Enter")
     hands.fill("Readings of a face", "2")
     hands.tab_to("Freeze")
     hands.press("Enter")
@@ -133,7 +136,7 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
     made: dict[str, Truth] = {}
     energy_wh = {"Mesa": 110, "Sparrow": 85}
     hands.station(3, "print")
-    for number in range(3):
+    for number in range(PRINTS):
         # Choosing a file is the browser's own dialog; the rest is keys.
         page.get_by_label("Drop the sliced file").set_input_files(sliced)
         page.get_by_role("heading", name="Sliced file").wait_for()
@@ -160,11 +163,11 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
         hands.press("Enter")
         code = page.locator("b.num.text-\\[30px\\]").inner_text()
         made[code] = MACHINES[name]
-        if number < 2:
+        if number < PRINTS - 1:
             hands.tab_to("Next print")
             hands.press("Enter")
             page.get_by_label("Drop the sliced file").wait_for(state="attached")
-    assert sorted(t.name for t in made.values()) == ["Mesa", "Mesa", "Sparrow"]
+    assert sorted(t.name for t in made.values()) == ["Mesa", "Mesa", "Sparrow", "Sparrow"]
 
     # 4 Measure
     hands.station(4, "measure")
@@ -196,8 +199,8 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
 
     # 5 Inspect
     hands.station(5, "inspect")
-    page.get_by_text("To inspect, 3").wait_for()
-    for left in (3, 2, 1):
+    page.get_by_text(f"To inspect, {PRINTS}").wait_for()
+    for left in range(PRINTS, 0, -1):
         page.get_by_text(f"To inspect, {left}").wait_for()
         for place in range(1, 9):
             page.get_by_text(f"{place} of 8").wait_for()
@@ -206,7 +209,7 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
                 page.get_by_text(f"{place + 1} of 8").wait_for()
         expect(page.get_by_role("button", name="Lock these scores")).to_be_enabled()
         hands.press("l")
-    page.get_by_text("Locked by you, 3").wait_for()
+    page.get_by_text(f"Locked by you, {PRINTS}").wait_for()
 
     # 6 Cost
     hands.station(6, "cost")
@@ -218,7 +221,7 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
             CostInputs(
                 price=truth.price, upgrades=0, residual=truth.residual, parts_per_plate=1, part_g=machine["part_g"],
                 purge_g=0, material_per_kg=20, energy_kwh=energy_wh[truth.name] / 1000, hours=machine["hours"],
-                success=success_chance(COPIES[truth.name], COPIES[truth.name]).mean, **basis,
+                success=success_chance(COPIES, COPIES).mean, **basis,
             )
         )  # fmt: skip
         row = page.get_by_role("listitem").filter(has_text=truth.name)

@@ -3,6 +3,7 @@
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 
+import numpy as np
 from manifold3d import Manifold
 
 from crevlo.core.artifacts.feature import Feature, Point
@@ -50,6 +51,15 @@ class Artifact:
     @property
     def surface_mm2(self) -> float:
         return float(sum(body.solid.surface_area() for body in self.bodies))
+
+    def content(self) -> bytes:
+        """All that a picture of it follows from: its meshes, their tools and its features."""
+        parts = [repr(self.features).encode()]
+        for body in self.bodies:
+            mesh = body.solid.to_mesh64()
+            parts += [bytes([body.tool]), np.ascontiguousarray(mesh.vert_properties).tobytes()]
+            parts.append(np.ascontiguousarray(mesh.tri_verts).tobytes())
+        return b"".join(parts)
 
     @property
     def tools(self) -> int:

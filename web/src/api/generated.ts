@@ -1434,6 +1434,20 @@ export interface components {
             version: number;
         };
         /**
+         * KeepOut
+         * @description A rectangle of the bed that nothing may stand on (clips, a wiper), from the front left corner.
+         */
+        KeepOut: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /** Depth Mm */
+            depth_mm: number;
+        };
+        /**
          * LookalikeOut
          * @description Two models whose sheets look like one machine under two names.
          */
@@ -1490,7 +1504,8 @@ export interface components {
              *       "nozzle_max_c": null,
              *       "bed_max_c": null,
              *       "weight_kg": null,
-             *       "peak_w": null
+             *       "peak_w": null,
+             *       "keep_outs": []
              *     }
              */
             sheet: components["schemas"]["ModelSheet"];
@@ -1558,6 +1573,11 @@ export interface components {
              * @default null
              */
             peak_w?: number | null;
+            /**
+             * Keep Outs
+             * @default []
+             */
+            keep_outs?: components["schemas"]["KeepOut"][];
         };
         /** SpoolOut */
         SpoolOut: {
@@ -1632,7 +1652,8 @@ export interface components {
              *       "nozzle_max_c": null,
              *       "bed_max_c": null,
              *       "weight_kg": null,
-             *       "peak_w": null
+             *       "peak_w": null,
+             *       "keep_outs": []
              *     }
              */
             sheet?: components["schemas"]["ModelSheet"];
@@ -1735,7 +1756,8 @@ export interface components {
              *       "nozzle_max_c": null,
              *       "bed_max_c": null,
              *       "weight_kg": null,
-             *       "peak_w": null
+             *       "peak_w": null,
+             *       "keep_outs": []
              *     }
              */
             sheet?: components["schemas"]["ModelSheet"];
@@ -1837,6 +1859,13 @@ export interface components {
             bed_x_mm: number;
             /** Bed Y Mm */
             bed_y_mm: number;
+            /** Is Round */
+            is_round: boolean;
+            /**
+             * Keep Out
+             * @description areas kept free, as the plate takes them
+             */
+            keep_out: string;
             /** Fits */
             fits: boolean;
             /** Words */
@@ -1926,6 +1955,8 @@ export interface components {
             words: string;
             /** Outlines */
             outlines: number[][][];
+            /** Kept Free */
+            kept_free: number[][][];
         };
         /**
          * KeptSizes
@@ -5430,6 +5461,8 @@ export interface operations {
                 /** @description 1 as drawn, 4 quarter turns, 8 eighth turns */
                 turns?: number;
                 wanted?: number;
+                /** @description rectangles kept free: x, y, width and depth in mm from the front left corner, as 0,0,220,12;200,0,20,220 */
+                keep_out?: string;
             };
             header?: never;
             path: {
@@ -5471,6 +5504,8 @@ export interface operations {
                 /** @description 1 as drawn, 4 quarter turns, 8 eighth turns */
                 turns?: number;
                 wanted?: number;
+                /** @description rectangles kept free: x, y, width and depth in mm from the front left corner, as 0,0,220,12;200,0,20,220 */
+                keep_out?: string;
             };
             header?: never;
             path: {

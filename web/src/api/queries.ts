@@ -40,6 +40,8 @@ export function useShelfDrawing(ref: string) {
 export type PlateWish = {
   bed_x: number;
   bed_y: number;
+  round: boolean;
+  keep_out: string;
   spacing: number;
   brim: number;
   turns: 1 | 4 | 8;

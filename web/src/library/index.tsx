@@ -3,7 +3,8 @@ import { type ReactNode, useState } from "react";
 import { useLibrary, useMe } from "../api/queries";
 import { Shell } from "../app/shell";
 import { Skeleton, Trouble } from "../parts/bits";
-import { InstrumentForm, ModelForm, SpoolForm } from "./forms";
+import { InstrumentForm, SpoolForm } from "./forms";
+import { MachineSheet } from "./machine";
 import { ShelfScreen } from "./shelf";
 
 const TITLES: Record<string, string> = {
@@ -19,7 +20,11 @@ export function LibraryPage() {
   const me = useMe();
   const [adding, setAdding] = useState(false);
   const may = (me.data?.role === "owner" || me.data?.role === "reviewer") && kind !== "artifacts";
-  const done = () => setAdding(false);
+  const [sheet, setSheet] = useState<string | null>(null);
+  const done = () => {
+    setAdding(false);
+    setSheet(null);
+  };
   const data = library.data;
   return (
     <Shell studyId={null} active={kind} title={TITLES[kind] ?? "Library"}>
@@ -30,17 +35,37 @@ export function LibraryPage() {
         <section className="sheet mx-auto max-w-[980px] p-4">
           {kind === "machines" && (
             <Table
-              heads={["Model", "Bed, mm", "Height, mm", "List price", "Tools", "Units"]}
+              heads={["Model", "Bed, mm", "Height, mm", "List price", "Tools", "Motion", "Board", "Units"]}
               rows={data.models.map((m) => [
-                m.name,
-                `${m.bed_x_mm.toFixed(0)} × ${m.bed_y_mm.toFixed(0)}`,
+                <button
+                  key={m.id}
+                  type="button"
+                  className="sourced font-semibold"
+                  title="The whole sheet"
+                  onClick={() => setSheet(m.id)}
+                >
+                  {m.name}
+                </button>,
+                `${m.sheet.is_round ? `⌀ ${m.bed_x_mm.toFixed(0)}` : `${m.bed_x_mm.toFixed(0)} × ${m.bed_y_mm.toFixed(0)}`}`,
                 m.height_mm.toFixed(0),
                 m.list_price?.toFixed(0) ?? "–",
                 String(m.tools),
+                m.sheet.motion || "–",
+                m.sheet.board || "–",
                 String(m.units),
               ])}
             />
           )}
+          {kind === "machines" &&
+            data.lookalikes.map((p) => (
+              <p key={p.first + p.second} role="note" className="caution mt-3">
+                <b>
+                  {p.first} and {p.second} look like one machine under two names.
+                </b>{" "}
+                Both: {p.reasons.join(", ")}.{p.against.length > 0 && ` Against it: ${p.against.join(", ")}.`}
+                {p.open.length > 0 && ` Not on both sheets: ${p.open.join(", ")}.`}
+              </p>
+            ))}
           {kind === "spools" && (
             <Table
               heads={["Code", "Material", "Colour", "Maker", "Density, g/cm³", "Price per kg", "Dried"]}
@@ -68,12 +93,18 @@ export function LibraryPage() {
               ])}
             />
           )}
-          {may && !adding && (
+          {may && !adding && !sheet && (
             <button type="button" className="button mt-4" onClick={() => setAdding(true)}>
               Add {kind === "machines" ? "a machine" : kind === "spools" ? "a spool" : "an instrument"}
             </button>
           )}
-          {adding && kind === "machines" && <ModelForm done={done} />}
+          {kind === "machines" && (adding || sheet) && (
+            <MachineSheet
+              key={sheet ?? "new"}
+              model={data.models.find((m) => m.id === sheet) ?? null}
+              done={done}
+            />
+          )}
           {adding && kind === "spools" && <SpoolForm done={done} />}
           {adding && kind === "instruments" && <InstrumentForm done={done} />}
         </section>

@@ -6,18 +6,30 @@ import { Skeleton, Trouble } from "../parts/bits";
 import { text } from "./text";
 
 type Bed = Schemas["BedFit"];
+const ANY_BED: Bed = {
+  machine: "",
+  bed_x_mm: 220,
+  bed_y_mm: 220,
+  is_round: false,
+  keep_out: "",
+  fits: true,
+  words: "",
+};
 
 /** Copies of one artifact packed on a machine's bed: the picture, the count, and the plate as a file. */
 export function PlateView({ refName, sizes, beds }: { refName: string; sizes: string; beds: Bed[] }) {
   const [bedName, setBedName] = useState(beds[0]?.machine ?? "");
   const [typed, setTyped] = useState({ wanted: "200", spacing: "3", brim: "0" });
   const [turns, setTurns] = useState<1 | 4 | 8>(4);
-  const bed = beds.find((b) => b.machine === bedName) ?? { machine: "", bed_x_mm: 220, bed_y_mm: 220 };
+  const bed = beds.find((b) => b.machine === bedName) ?? ANY_BED;
+  const [free, setFree] = useState<string | null>(null);
   const amount = (name: keyof typeof typed, most: number, least = 0) =>
     Math.max(least, Math.min(most, Number(typed[name]) || 0));
   const wish: PlateWish = {
     bed_x: bed.bed_x_mm,
     bed_y: bed.bed_y_mm,
+    round: bed.is_round,
+    keep_out: free ?? bed.keep_out,
     spacing: amount("spacing", 50),
     brim: amount("brim", 20),
     turns,
@@ -56,7 +68,14 @@ export function PlateView({ refName, sizes, beds }: { refName: string; sizes: st
       <div className="grid grid-cols-6 items-end gap-2 ">
         <label className="field col-span-3">
           <span>{text.bed}</span>
-          <select className="input" value={bedName} onChange={(e) => setBedName(e.target.value)}>
+          <select
+            className="input"
+            value={bedName}
+            onChange={(e) => {
+              setBedName(e.target.value);
+              setFree(null);
+            }}
+          >
             {beds.map((b) => (
               <option key={b.machine}>{b.machine}</option>
             ))}
@@ -78,6 +97,16 @@ export function PlateView({ refName, sizes, beds }: { refName: string; sizes: st
         {field("wanted", text.copies, 200)}
         {field("spacing", text.spacing, 50)}
         {field("brim", text.brim, 20)}
+        <label className="field col-span-6">
+          <span>{text.keptFree}</span>
+          <input
+            className="input num"
+            placeholder="0,0,220,12; 200,0,20,220"
+            maxLength={400}
+            value={free ?? bed.keep_out}
+            onChange={(e) => setFree(e.target.value)}
+          />
+        </label>
       </div>
       <div className="flex flex-wrap gap-2">
         {(["3mf", "stl"] as const).map((kind) => (
@@ -113,6 +142,11 @@ function PlatePicture({ plate, busy }: { plate: Schemas["PlateOut"]; busy: boole
         ) : (
           <rect x={-w / 2} y={-h / 2} width={w} height={h} rx={3} fill="var(--bench)" />
         )}
+      </g>
+      <g transform="scale(1,-1)" fill="var(--needle)" opacity={0.22}>
+        {plate.kept_free.map((o, i) => (
+          <path key={i} d={`M${o.map((p) => p.join(" ")).join("L")}Z`} />
+        ))}
       </g>
       <g
         transform="scale(1,-1)"

@@ -12,6 +12,7 @@ export const text = {
   copies: "Copies",
   spacing: "Spacing, mm",
   brim: "Brim, mm",
+  keptFree: "Kept free: x, y, width, depth from the front left corner, mm",
   turns: "Turned by",
   own: "An own artifact",
   addOwn: "Own",

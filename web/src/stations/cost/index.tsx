@@ -50,6 +50,11 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
         <p className="mt-0.5 text-[18px] leading-snug font-bold [font-stretch:94%]">{view.sentence}</p>
       )}
       {view.certainty && <p className="text-ink-2">{view.certainty}</p>}
+      {view.apart.map((words) => (
+        <p key={words} className="text-[12px] text-ink-2">
+          {words}
+        </p>
+      ))}
       <p className="mt-1.5 flex flex-wrap gap-x-4 gap-y-1 text-[12px] text-ink-2">
         {Object.entries(text.parts).map(([part, name]) => (
           <span key={part} className="inline-flex items-center gap-1.5">

@@ -18,6 +18,11 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
         {view.verdict.headline}
       </h2>
       <p className="text-ink-2">{view.verdict.evidence}</p>
+      {view.apart.map((words) => (
+        <p key={words} className="pt-1 text-[12px] text-ink-2">
+          {words}
+        </p>
+      ))}
       <h3 className="lab pt-3 pb-1">{text.flip}</h3>
       {view.flips.length === 0 && <p className="text-[12.5px] text-ink-2">{text.noFlip}</p>}
       {view.flips.map((f) => (

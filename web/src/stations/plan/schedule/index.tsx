@@ -193,8 +193,8 @@ function Headline({ made, openPrints }: { made: Schemas["Made"]; openPrints: num
         {made.best || made.gap < 0.005
           ? "Nothing could be through earlier"
           : `Nothing could be through before ${when(made.bound_at)}, and ${(100 * made.gap).toFixed(0)} % of this time is not proven necessary`}
-        : {made.bound_by}. {made.moves} spool moves. Order shuffled with seed {made.seed}, free
-        within its blocks.
+        : {made.bound_by}. {made.moves} spool moves. Order shuffled with seed {made.seed}, free within its
+        blocks.
       </p>
     </>
   );

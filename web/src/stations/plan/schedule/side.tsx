@@ -73,7 +73,8 @@ export function Side({
         </p>
       ))}
       <p className="text-[12px] leading-snug text-ink-2">
-        Times: {made.times_from}. Machines stand idle {made.idle_h.toFixed(0)} h in all before their last print. Choose a print to see and pin it, or drag it to another time.
+        Times: {made.times_from}. Machines stand idle {made.idle_h.toFixed(0)} h in all before their last
+        print. Choose a print to see and pin it, or drag it to another time.
       </p>
     </div>
   );

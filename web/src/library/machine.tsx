@@ -1,0 +1,137 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { api, newId, type Schemas, seenVersion, unwrap } from "../api/client";
+import { Field, Trouble } from "../parts/bits";
+
+type Model = Schemas["ModelOut"];
+
+/** A model's whole specification sheet, as its maker states it; what it leaves out stays empty. */
+export function MachineSheet({ model, done }: { model: Model | null; done: () => void }) {
+  const client = useQueryClient();
+  const [error, setError] = useState<Error | null>(null);
+  const sheet = model?.sheet;
+  const submit = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    const words = (name: string) => String(form.get(name) ?? "").trim();
+    const amount = (name: string) => (form.get(name) ? Number(form.get(name)) : null);
+    const body = {
+      name: words("name"),
+      bed_x_mm: amount("x") ?? 0,
+      bed_y_mm: amount("y") ?? 0,
+      height_mm: amount("z") ?? 0,
+      list_price: amount("price"),
+      tools: amount("tools") ?? 1,
+      enclosed: form.get("enclosed") === "on",
+      sheet: {
+        is_round: form.get("round") === "on",
+        top_share: (amount("top") ?? 100) / 100,
+        motion: words("motion"),
+        board: words("board"),
+        hotend: words("hotend"),
+        extruder: words("extruder"),
+        nozzle_max_c: amount("nozzle"),
+        bed_max_c: amount("bed"),
+        weight_kg: amount("weight"),
+        peak_w: amount("peak"),
+        keep_outs: words("free")
+          .split(";")
+          .filter((part) => part.trim())
+          .map((part) => {
+            const [x = 0, y = 0, width = 0, depth = 0] = part.split(",").map(Number);
+            return { x_mm: x, y_mm: y, width_mm: width, depth_mm: depth };
+          }),
+      },
+    };
+    try {
+      if (model)
+        await unwrap(
+          api.PUT("/api/models/{model_id}", {
+            params: { path: { model_id: model.id } },
+            body: { ...body, id: model.id, version: seenVersion(model.version, error) },
+          }),
+        );
+      else await unwrap(api.POST("/api/models", { body: { ...body, id: newId() } }));
+      await client.invalidateQueries();
+      done();
+    } catch (e) {
+      setError(e as Error);
+    }
+  };
+  const text = (name: string, label: string, value: string | undefined, required = false) => (
+    <Field label={label}>
+      <input className="input" name={name} defaultValue={value ?? ""} maxLength={80} required={required} />
+    </Field>
+  );
+  const number = (name: string, label: string, value: number | null | undefined, required = false) => (
+    <Field label={label}>
+      <input
+        className="input num"
+        name={name}
+        type="number"
+        min={0}
+        step="any"
+        defaultValue={value ?? ""}
+        required={required}
+      />
+    </Field>
+  );
+  const tick = (name: string, label: string, value: boolean | undefined) => (
+    <label className="flex items-center gap-2 self-end pb-1.5">
+      <input type="checkbox" name={name} defaultChecked={value} /> {label}
+    </label>
+  );
+  const free = (sheet?.keep_outs ?? [])
+    .map((k) => [k.x_mm, k.y_mm, k.width_mm, k.depth_mm].join(","))
+    .join("; ");
+  return (
+    <form
+      onSubmit={(e) => void submit(e)}
+      aria-label={model ? `Sheet of ${model.name}` : "Sheet of a new machine"}
+      className="mt-4 grid gap-3 border-t border-rule pt-3"
+    >
+      <h2 className="text-[15px] font-bold">{model ? model.name : "A new machine"}</h2>
+      <div className="grid grid-cols-4 gap-2 max-[760px]:grid-cols-2">
+        {text("name", "Name", model?.name, true)}
+        {number("price", "List price", model?.list_price)}
+        {number("tools", "Tools", model?.tools ?? 1, true)}
+        {tick("enclosed", "Enclosed", model?.enclosed)}
+        {number("x", "Bed X, mm", model?.bed_x_mm ?? 220, true)}
+        {number("y", "Bed Y, mm", model?.bed_y_mm ?? 220, true)}
+        {number("z", "Height, mm", model?.height_mm ?? 250, true)}
+        {tick("round", "Round bed", sheet?.is_round)}
+        {text("motion", "Motion", sheet?.motion)}
+        {text("board", "Board", sheet?.board)}
+        {text("hotend", "Hotend", sheet?.hotend)}
+        {text("extruder", "Extruder", sheet?.extruder)}
+        {number("nozzle", "Nozzle up to, °C", sheet?.nozzle_max_c)}
+        {number("bed", "Bed up to, °C", sheet?.bed_max_c)}
+        {number("weight", "Weight, kg", sheet?.weight_kg)}
+        {number("peak", "Peak load, W", sheet?.peak_w)}
+        {number("top", "Width left at full height, %", sheet ? 100 * (sheet.top_share ?? 1) : 100)}
+        <div className="col-span-3 max-[760px]:col-span-1">
+          <Field label="Kept free on the bed: x, y, width, depth from the front left corner, mm">
+            <input
+              className="input num"
+              name="free"
+              defaultValue={free}
+              placeholder="0,0,220,12; 200,0,20,220"
+            />
+          </Field>
+        </div>
+      </div>
+      {(sheet?.weight_kg ?? 0) > 25 && (
+        <p className="caution">Over 25 kg: lift it with two people, or by local rule.</p>
+      )}
+      <Trouble error={error} />
+      <div className="flex gap-2">
+        <button type="submit" className="button primary">
+          {model ? "Keep the sheet" : "Add the machine"}
+        </button>
+        <button type="button" className="button" onClick={done}>
+          Back
+        </button>
+      </div>
+    </form>
+  );
+}
