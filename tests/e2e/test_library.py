@@ -119,7 +119,7 @@ def test_the_shelf_shows_each_artifact_with_its_sizes(shared_site: Site, page: P
     expect(detail).to_contain_text("150 × 12 × 12 mm")
     detail.get_by_label("Length, mm").fill("240")
     expect(detail).to_contain_text("240 × 12 × 12 mm")
-    detail.get_by_role("button", name="X", exact=True).focus()
+    detail.get_by_role("table").get_by_role("button", name="X", exact=True).focus()
     expect(detail.get_by_role("img", name="Warp bar, X marked")).to_contain_text("X · 240.00 mm")
     detail.get_by_label("Length, mm").fill("900")
     expect(detail.get_by_role("alert")).to_contain_text("Length runs from 80 to 250 mm")

@@ -1,3 +1,4 @@
+import { ArrowBendUpRight } from "@phosphor-icons/react/dist/csr/ArrowBendUpRight";
 import type { Schemas } from "../api/client";
 import { UnitName } from "./unit-mark";
 
@@ -155,14 +156,19 @@ function Copy({
         />
       ))}
       {layer.failed_tries > 0 && (
-        <span className="absolute -top-2 -right-1.5 rounded bg-[#c23a15] px-1 text-[10px] font-bold text-white">
+        <span
+          aria-hidden="true"
+          className="absolute -top-2 -right-1.5 rounded bg-[#c23a15] px-1 text-[10px] font-bold text-white"
+        >
           {layer.failed_tries}
-          <span className="sr-only"> failed</span>
         </span>
       )}
       {layer.deviations > 0 && (
-        <span className="absolute -right-1.5 -bottom-1.5 rounded bg-brass-wash px-1 text-[10px] font-bold text-brass-ink">
-          dev
+        <span
+          aria-hidden="true"
+          className="absolute -right-1.5 -bottom-1.5 rounded bg-brass-wash p-px text-brass-ink"
+        >
+          <ArrowBendUpRight size={12} weight="bold" />
         </span>
       )}
     </button>

@@ -154,25 +154,26 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
               {n}
             </p>
           ))}
-          <div role="tablist" aria-label="Arms and policies" className="flex items-end gap-1">
-            {form.arms.map((a, i) => (
-              <Tab key={i} on={tab === i} pick={() => setTab(i)}>
-                {a.name || "Arm without a name"}
+          <div className="flex items-end gap-1">
+            <div role="tablist" aria-label="Arms and policies" className="flex min-w-0 items-end gap-1">
+              {form.arms.map((a, i) => (
+                <Tab key={i} on={tab === i} pick={() => setTab(i)}>
+                  {a.name || "Arm without a name"}
+                </Tab>
+              ))}
+              <Tab on={tab === -1} pick={() => setTab(-1)}>
+                {text.policies}
               </Tab>
-            ))}
+            </div>
             {form.arms.length < 4 && (
               <button
                 type="button"
-                className="mb-1 inline-flex items-center gap-1 rounded px-2 py-1 text-[12.5px] text-ink-2 hover:bg-station-on"
+                className="mb-1 ml-auto inline-flex shrink-0 items-center gap-1 rounded px-2 py-1 text-[12.5px] text-ink-2 hover:bg-station-on"
                 onClick={addArm}
               >
                 <Plus size={12} /> {text.addArm}
               </button>
             )}
-            <span className="flex-1" />
-            <Tab on={tab === -1} pick={() => setTab(-1)}>
-              {text.policies}
-            </Tab>
           </div>
         </div>
         <div

@@ -63,6 +63,8 @@ export default function Day({ studyId }: { studyId: string }) {
       </Top>
       <section
         aria-label="What to do"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
+        tabIndex={0}
         className="sheet min-h-0 overflow-y-auto p-5 print:overflow-visible print:border-0 print:p-0"
       >
         <h2 className="hidden text-[18px] font-bold print:block">
@@ -121,6 +123,8 @@ export default function Day({ studyId }: { studyId: string }) {
       </section>
       <section
         aria-label="Of the day"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
+        tabIndex={0}
         className="sheet min-h-0 overflow-y-auto p-4 print:mt-4 print:border-0 print:p-0"
       >
         <h2 className="lab pb-1">{weekday(view.data.day)}</h2>
