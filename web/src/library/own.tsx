@@ -104,6 +104,17 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
       />
     </Field>
   );
+  const missing = (
+    [
+      ["code", "its code"],
+      ["name", "its name"],
+      ["isolates", "what it tells"],
+      ["licence", "the licence"],
+      ["source", "where it comes from"],
+    ] as const
+  )
+    .filter(([key]) => !form[key].trim())
+    .map(([, words]) => words);
   const url = usable ? `/api/meshes/${report.sha256}/mesh.stl?unit=${unit}` : "";
   return (
     <section
@@ -324,8 +335,16 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
         </div>
         <div className="grid gap-2 border-t border-rule pt-2.5">
           <Trouble error={error} />
+          {usable && missing.length > 0 && (
+            <p className="text-[12px] text-ink-2">Still missing: {missing.join(", ")}.</p>
+          )}
           <div className="flex gap-2">
-            <button type="button" className="button now" disabled={!usable} onClick={() => void keep()}>
+            <button
+              type="button"
+              className="button now"
+              disabled={!usable || missing.length > 0}
+              onClick={() => void keep()}
+            >
               {text.keepOwn}
             </button>
             <button type="button" className="button" onClick={() => done(null)}>
