@@ -33,6 +33,7 @@ def main() -> None:
     _gcode()
     _draws()
     _shelf()
+    _schedule()
     _requests()
     _start()
 
@@ -97,6 +98,54 @@ def _shelf() -> None:
     _line(
         "Packing of 30 L-shaped parts",
         f"{1000 * seconds:.0f} ms; {len(whole.placements)} fit, at most {whole.at_most} by area",
+    )
+
+
+def _schedule() -> None:
+    """Eight machines × 17 artifacts × 2 materials × 3 copies, one spool of each: first answer, then 26 s of search."""
+    from datetime import datetime, timedelta
+    from datetime import time as clock
+    from zoneinfo import ZoneInfo
+
+    from crevlo.core.artifacts.shelf import SHELF
+    from crevlo.core.print_estimate import expected_print
+    from crevlo.core.protocol import shuffled_jobs
+    from crevlo.core.schedule.calendar import working_hours
+    from crevlo.core.schedule.greedy import first_answer
+    from crevlo.core.schedule.solve import solve
+    from crevlo.core.schedule.task import Circuit, Problem, Task
+
+    tick = timedelta(minutes=5)
+    zone = ZoneInfo("Europe/Berlin")
+    week = [[(clock(9), clock(17, 30))]] * 5 + [[], []]
+    hours = working_hours(datetime(2026, 11, 2, 8, tzinfo=zone), 500, week, set(), zone, tick)
+    built = [design.build() for design in SHELF]
+    seconds = [expected_print(a.volume_mm3, a.surface_mm2, a.size_mm[2]).seconds for a in built]
+    rng = np.random.default_rng(4)
+    pace = rng.uniform(0.8, 1.4, STUDY_MACHINES)
+    lines = [((artifact, spool), 3) for artifact in range(len(SHELF)) for spool in ("PLA", "PETG")]
+    jobs = shuffled_jobs(lines, range(STUDY_MACHINES), lambda machine, line: True, seed=4)
+    blocks: dict[tuple[object, int], int] = {}
+    tasks = tuple(
+        Task(
+            f"{machine} {line} {copy}", f"m{machine}", (line[1],), blocks.setdefault((line, copy), len(blocks)),
+            setup=2, heat=1, print=int(seconds[line[0]] * pace[machine] // 300) + 1, cool=4, removal=2,
+            unattended=machine > 1, heat_w=350, print_w=120,
+        )
+        for machine, line, copy in jobs
+    )  # fmt: skip
+    circuits = tuple(Circuit(name, 900, frozenset(f"m{m}" for m in half)) for name, half in (("A", range(4)), ("B", range(4, 8))))  # fmt: skip
+    problem = Problem(tasks, hours, circuits=circuits, drying={"PLA": 48, "PETG": 72})
+    first = _median_s(lambda: first_answer(problem), 3)
+    began = time.perf_counter()
+    solved = solve(problem, seconds=26)
+    took = time.perf_counter() - began
+    days = tick.total_seconds() / 86400
+    _line(f"Schedule of {len(tasks)} prints, first answer", f"{first:.2f} s")
+    _line(
+        "Schedule, best",
+        f"{took:.1f} s: {solved.schedule.finish * days:.1f} days, bound {solved.bound * days:.1f} by {solved.bound_by}, "
+        f"gap {100 * solved.gap:.1f} %, {solved.moves} spool moves",
     )
 
 

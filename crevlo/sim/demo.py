@@ -73,7 +73,13 @@ class Demo:
             x, y, z = truth.bed_mm
             send("POST", "/api/models", {
                 "id": _new(), "name": truth.name, "bed_x_mm": x, "bed_y_mm": y, "height_mm": z,
-                "list_price": round(truth.price * 1.08), "tools": truth.tools, "enclosed": truth.enclosed})  # fmt: skip
+                "list_price": round(truth.price * 1.08), "tools": truth.tools, "enclosed": truth.enclosed,
+                "sheet": _SHEETS.get(truth.name, {}) | {"peak_w": round(truth.heat_w * 1.1, -1)}})  # fmt: skip
+        # Sold under another name: the reviewer is warned before paying for the same machine twice.
+        twin = next(m for m in MACHINES if m.name == "Oddfellow Sparrow")
+        send("POST", "/api/models", {
+            "id": _new(), "name": "Pellworth Finch", "bed_x_mm": twin.bed_mm[0], "bed_y_mm": twin.bed_mm[1],
+            "height_mm": twin.bed_mm[2], "list_price": 329, "sheet": _SHEETS[twin.name] | {"weight_kg": 8.3}})  # fmt: skip
         self.spool = _new()
         send("POST", "/api/spools", {
             "id": self.spool, "code": "S-07", "maker": "Wendle Works", "material": "PLA", "colour": "sage",
@@ -274,6 +280,24 @@ class Demo:
                     "id": _new(), "defect": code, "severity": scores[code]})  # fmt: skip
             self.rater.send("POST", f"/api/specimens/{line['id']}/lock")
 
+
+_SHEETS: dict[str, dict[str, Any]] = {
+    "Hollowell Mesa": {"motion": "crossed belts", "board": "HM-4, 32 bit", "hotend": "steel throat", "extruder": "geared, direct",
+                       "nozzle_max_c": 300, "bed_max_c": 110, "weight_kg": 14.2,
+                       "keep_outs": [{"x_mm": 0, "y_mm": 0, "width_mm": 256, "depth_mm": 8}]},
+    "Oddfellow Sparrow": {"motion": "moving bed", "board": "SP-2, 32 bit", "hotend": "lined throat", "extruder": "direct",
+                          "nozzle_max_c": 260, "bed_max_c": 100, "weight_kg": 8.2},
+    "Corvane Twin": {"motion": "moving bed", "board": "CT-1, 32 bit", "hotend": "two, side by side", "extruder": "two, remote",
+                     "nozzle_max_c": 280, "bed_max_c": 100, "weight_kg": 12.8},
+    "Brindle 235": {"motion": "moving bed", "board": "B-8, 8 bit", "hotend": "lined throat", "extruder": "remote",
+                    "nozzle_max_c": 255, "bed_max_c": 90, "weight_kg": 8.9},
+    "Tamsin Forge": {"motion": "crossed belts", "board": "TF-3, 32 bit", "hotend": "steel throat", "extruder": "geared, direct",
+                     "nozzle_max_c": 320, "bed_max_c": 120, "weight_kg": 26.5},
+    "Nettlewick Solo": {"motion": "cantilever", "board": "NS-1, 32 bit", "hotend": "lined throat", "extruder": "direct",
+                        "nozzle_max_c": 250, "bed_max_c": 80, "weight_kg": 5.1},
+    "Orrin Standard": {"motion": "moving bed", "board": "OS-3, 32 bit", "hotend": "steel throat", "extruder": "geared, direct",
+                       "nozzle_max_c": 300, "bed_max_c": 120, "weight_kg": 9.4},
+}  # fmt: skip
 
 _FAULTS = {
     "machine": "Extruder skipped, walls thin from there on.",

@@ -1,6 +1,8 @@
 """The study builder through the API: arms and lines, effort, templates, files, own artifacts that work like built-in ones."""
 
+import json
 import uuid
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -325,3 +327,8 @@ def test_designs_have_usual_sizes_as_version_one(planner: Client) -> None:
             "POST", "/api/shelf/versions", {"code": "SF", "sizes": f"width:{DESIGNS['SF'].parameters[0].usual}"}
         )
     assert str(uuid.UUID(next(c["ref"] for c in planner.get("/api/shelf")["artifacts"] if c["number"] == 2)))
+
+
+def test_the_published_schema_is_the_one_that_files_are_read_by(shared_bench: Bench) -> None:
+    published = json.loads((Path(__file__).resolve().parents[2] / "docs" / "protocol.schema.json").read_text())
+    assert published == shared_bench.as_("reader").get("/api/protocol.schema.json")
