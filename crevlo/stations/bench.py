@@ -15,7 +15,7 @@ from crevlo.stations.shape import Missing
 from crevlo.store.machine import ArtifactVersion, Check, CheckResult, FeatureRow, Instrument, SafetyCheck, Spool
 from crevlo.store.reading import DefectScore, InspectionLock, Reading
 from crevlo.store.run import NoiseReading, Run, SlicedFile, Specimen
-from crevlo.store.study import Job, ProtocolVersion, Study, StudyUnit
+from crevlo.store.study import Job, ProtocolDeviation, ProtocolVersion, Study, StudyUnit
 
 
 @dataclass(frozen=True)
@@ -37,6 +37,7 @@ class Bench:
     spools: dict[uuid.UUID, Spool]
     sliced: dict[uuid.UUID, SlicedFile]  # by job, the latest
     safety: dict[uuid.UUID, dict[Check, SafetyCheck]]  # by unit
+    deviations: list[ProtocolDeviation]
 
     def due(self, artifact_id: uuid.UUID) -> int:
         """Readings that a specimen of this artifact should get."""
@@ -60,6 +61,17 @@ class Bench:
     def specimens_of(self, unit_id: uuid.UUID) -> list[Specimen]:
         ids = {run.id for run in self.runs_of(unit_id)}
         return [s for s in self.specimens if s.run_id in ids]
+
+    def departures_of(self, unit_id: uuid.UUID) -> list[str]:
+        """Departures from the protocol behind a unit's figures: those of its prints here, and those of the whole study."""
+        mine = {job.id: job for job in self.jobs if job.unit_id == unit_id}
+        return [
+            f"{self.artifacts[mine[d.job_id].artifact_id].name} {mine[d.job_id].copy}: {d.what}. {d.reason}"
+            if d.job_id
+            else f"{d.what}. {d.reason}"
+            for d in self.deviations
+            if d.job_id is None or d.job_id in mine
+        ]
 
     def safe(self, unit_id: uuid.UUID) -> bool | None:
         """True when every check passed last, False when one failed, None while one is missing."""
@@ -209,6 +221,13 @@ def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
         spools={s.id: s for s in session.scalars(select(Spool))},
         sliced=sliced,
         safety=latest_safety(session, [u.unit_id for u in units]),
+        deviations=list(
+            session.scalars(
+                select(ProtocolDeviation)
+                .where(ProtocolDeviation.study_id == study_id)
+                .order_by(ProtocolDeviation.recorded_at)
+            )
+        ),
     )
 
 

@@ -4,6 +4,7 @@ import uuid
 from datetime import datetime
 from typing import Literal
 
+from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
@@ -60,6 +61,7 @@ class Source(Shape):
     rule: str
     inputs: list[Input]
     entries: list[Entry]
+    departures: list[str] = Field(default=[], description="departures from the protocol behind it")
 
 
 def measure_source(session: Session, specimen_id: uuid.UUID, feature_code: str | None) -> Source:
@@ -163,7 +165,7 @@ def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part:
         amount = getattr(made_up, part)
     return Source(
         title=f"{part.capitalize()}, {entry.unit.model.name}", amount=f"{amount:.3f} {currency} per good part", rule=rule,
-        inputs=shown, entries=_run_entries(session, bench, unit_id),
+        inputs=shown, entries=_run_entries(session, bench, unit_id), departures=bench.departures_of(unit_id),
     )  # fmt: skip
 
 
@@ -192,7 +194,7 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
                 )
                 for c in standing.contributions
             ],
-            entries=[],
+            entries=[], departures=standing.departures,
         )  # fmt: skip
     kind = BY_CODE[criterion]
     figure = figures.raw[criterion]
@@ -230,7 +232,10 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
         if criterion == "defects"
         else _run_entries(session, bench, unit_id)
     )
-    return Source(title=f"{kind.name}, {name}", amount=amount, rule=kind.rule, inputs=shown, entries=entries)
+    return Source(
+        title=f"{kind.name}, {name}", amount=amount, rule=kind.rule, inputs=shown, entries=entries,
+        departures=bench.departures_of(unit_id),
+    )  # fmt: skip
 
 
 def _points_inputs(view: RankView, standing: StandingLine | None, criterion: str, unit: str) -> list[Input]:

@@ -332,3 +332,20 @@ def test_designs_have_usual_sizes_as_version_one(planner: Client) -> None:
 def test_the_published_schema_is_the_one_that_files_are_read_by(shared_bench: Bench) -> None:
     published = json.loads((Path(__file__).resolve().parents[2] / "docs" / "protocol.schema.json").read_text())
     assert published == shared_bench.as_("reader").get("/api/protocol.schema.json")
+
+
+def test_a_departure_stands_wherever_its_results_are(shared_bench: Bench, played: Played) -> None:
+    client = shared_bench.as_("reviewer")
+    path = f"/api/studies/{played.study}"
+    told = next(d for d in client.get(f"{path}/plan")["deviations"] if d["job_id"] and "17 °C" in d["what"])
+    job = client.get(f"/api/jobs/{told['job_id']}")
+    unit, sentence = (
+        job["machine"]["unit_id"],
+        f"{job['artifact']} {job['copy_number']}: {told['what']}. {told['reason']}",
+    )
+    for machine in client.get(f"{path}/cost")["machines"]:
+        assert (sentence in machine["departures"]) == (machine["machine"]["unit_id"] == unit)
+    assert sentence in client.get(f"{path}/units/{unit}/cost-source", part="total")["departures"]
+    ranked = client.send("POST", f"{path}/rank", {"show_gated": True})["standings"]
+    assert {s["machine"]["unit_id"] for s in ranked if sentence in s["departures"]} <= {unit}
+    assert job["machine"]["is_control"] or any(sentence in s["departures"] for s in ranked)

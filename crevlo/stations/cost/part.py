@@ -31,6 +31,7 @@ class MachineCost(Shape):
     hours: float | None
     good: int
     tries: int
+    departures: list[str] = Field(description="departures from the protocol behind its figures")
 
 
 class CostBasis(Shape):
@@ -77,6 +78,7 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
                 all_in=quantity(f.all_in, currency, 0),
                 part_g=given.part_g if given else None, energy_kwh=given.energy_kwh if given else None,
                 hours=given.hours if given else None, good=f.counted.good, tries=f.counted.tries,
+                departures=bench.departures_of(entry.unit_id),
             )
         )  # fmt: skip
     machines.sort(key=lambda m: (m.total.value is None, m.total.value or 0.0))

@@ -265,13 +265,7 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
     study, protocol = bench.study, bench.protocol
     if protocol is None:
         raise Missing("This study has no protocol.")
-    deviations = list(
-        session.scalars(
-            select(ProtocolDeviation)
-            .where(ProtocolDeviation.study_id == study_id)
-            .order_by(ProtocolDeviation.recorded_at)
-        )
-    )
+    deviations = bench.deviations
     by_job = {d.job_id for d in deviations if d.job_id}
     lines = [line for arm in protocol.arms for line in arm.lines]
     reasons = left_out(session, study, lines)

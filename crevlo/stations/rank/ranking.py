@@ -70,6 +70,7 @@ class StandingLine(Shape):
     rank_chances: list[float]
     contributions: list[Contribution]
     missing: int
+    departures: list[str] = Field(description="departures from the protocol behind its figures")
 
 
 class LeftOut(Shape):
@@ -297,6 +298,7 @@ def _standing(entry: StudyUnit, figures: MachineFigures, criteria: list[Criterio
         total=round(middle, 1), total_low=total.low, total_high=total.high, expanded=float(chance.expanded[i]),
         first_chance=float(chance.rank[i, 0]), rank_chances=[float(x) for x in chance.rank[i]],
         contributions=contributions, missing=sum(v is None for v in values),
+        departures=bench.departures_of(entry.unit_id),
     )  # fmt: skip
 
 

@@ -4205,6 +4205,12 @@ export interface components {
             inputs: components["schemas"]["Input"][];
             /** Entries */
             entries: components["schemas"]["Entry"][];
+            /**
+             * Departures
+             * @description departures from the protocol behind it
+             * @default []
+             */
+            departures: string[];
         };
         /**
          * Entry
@@ -4467,6 +4473,11 @@ export interface components {
             good: number;
             /** Tries */
             tries: number;
+            /**
+             * Departures
+             * @description departures from the protocol behind its figures
+             */
+            departures: string[];
         };
         /** Material */
         Material: {
@@ -4632,6 +4643,11 @@ export interface components {
             contributions: components["schemas"]["Contribution"][];
             /** Missing */
             missing: number;
+            /**
+             * Departures
+             * @description departures from the protocol behind its figures
+             */
+            departures: string[];
         };
         /** VerdictOut */
         VerdictOut: {

@@ -167,6 +167,16 @@ function SourceBody({
           ))}
         </dl>
       )}
+      {source.departures.length > 0 && (
+        <>
+          <h3 className="lab mt-5 mb-1">Departures from the protocol, {source.departures.length}</h3>
+          <ul className="caution grid gap-1">
+            {source.departures.map((d) => (
+              <li key={d}>{d}</li>
+            ))}
+          </ul>
+        </>
+      )}
       {source.entries.length > 0 && (
         <>
           <h3 className="lab mt-5 mb-1">Entries, {source.entries.length}</h3>

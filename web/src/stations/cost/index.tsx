@@ -2,6 +2,7 @@ import type { Schemas } from "../../api/client";
 import { useCost, useMe } from "../../api/queries";
 import { BeadBar } from "../../parts/bead-bar";
 import { Empty, Skeleton, Trouble } from "../../parts/bits";
+import { Departures } from "../../parts/departures";
 import { Sourced, useSource } from "../../parts/source-drawer";
 import { UnitName } from "../../parts/unit-mark";
 import { Basis } from "./basis";
@@ -71,7 +72,8 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
           >
             <span className="font-semibold">
               <UnitName mark={m.machine.mark} name={m.machine.name} />
-              {m.machine.is_control && <span className="lab ml-2">control</span>}
+              {m.machine.is_control && <span className="lab ml-2">control</span>}{" "}
+              <Departures list={m.departures} />
             </span>
             {m.total.value === null ? (
               <span className="text-[12.5px] text-ink-2 max-[640px]:col-span-2 max-[640px]:row-start-2">

@@ -20,7 +20,8 @@ export function EffortPanel({ effort }: { effort: Schemas["EffortView"] | undefi
         <>
           <p className="text-[12px] text-ink-2">
             likely {effort.low_h.toFixed(0)} to {effort.high_h.toFixed(0)} h; at least{" "}
-            <b className="text-ink">{Math.max(1, Math.ceil(effort.days))} days</b>, set by {effort.bottleneck}
+            <b className="text-ink">{days(Math.max(1, Math.ceil(effort.days)))}</b>, set by{" "}
+            {effort.bottleneck}
           </p>
           <dl className="mt-1.5 grid grid-cols-[1fr_auto] gap-x-3 gap-y-0.5 text-[12.5px]">
             <Row name="At the bench" value={`${effort.person_h.toFixed(0)} h`} />
@@ -48,6 +49,8 @@ export function EffortPanel({ effort }: { effort: Schemas["EffortView"] | undefi
     </div>
   );
 }
+
+const days = (n: number) => (n === 1 ? "1 day" : `${n} days`);
 
 function Row({ name, value }: { name: string; value: string }) {
   return (

@@ -164,10 +164,7 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
             <p className="pt-1 text-[12px] text-ink-2">
               {text.slicing[arm.slicing][0]}
               {arm.tuning === "tuned" && `, ${text.tuning.tuned[0].toLowerCase()}`}.{" "}
-              {conditionLines(arm.conditions)
-                .map(([name, value]) => `${name} ${value}`)
-                .join(", ")}
-              .
+              {conditionWords(arm.conditions)}
             </p>
           </div>
         ))}
@@ -208,9 +205,11 @@ function Pair({ name, value }: { name: string; value: string }) {
   );
 }
 
-function conditionLines(c: Schemas["Conditions"]): [string, string][] {
-  return CONDITIONS.map(([key, name, unit]) => [
-    name.toLowerCase(),
-    c[key] == null ? "the maker's own" : `${c[key]} ${unit}`.trim(),
-  ]);
+/** What is fixed, then what is left to the maker. */
+function conditionWords(c: Schemas["Conditions"]): string {
+  const fixed = CONDITIONS.filter(([key]) => c[key] != null);
+  const said = fixed.map(([key, name, unit]) => `${name.toLowerCase()} ${c[key]} ${unit}`.trim()).join(", ");
+  if (!fixed.length) return "All settings are the maker's own.";
+  const rest = fixed.length < CONDITIONS.length ? "; the rest is the maker's own" : "";
+  return `${said[0]!.toUpperCase()}${said.slice(1)}${rest}.`;
 }

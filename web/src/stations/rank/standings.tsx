@@ -1,6 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { BeadBar } from "../../parts/bead-bar";
 import { Empty } from "../../parts/bits";
+import { Departures } from "../../parts/departures";
 import { Sourced, useSource } from "../../parts/source-drawer";
 import { Glyph, UnitName } from "../../parts/unit-mark";
 import { criterionColour as colour } from "./weights";
@@ -53,6 +54,7 @@ export function Standings({
               </span>
               <span className="flex items-baseline gap-2 text-[14.5px] font-semibold">
                 <UnitName mark={s.machine.mark} name={s.machine.name} />
+                <Departures list={s.departures} />
                 <small className="text-[12px] font-normal text-ink-2">
                   {s.all_in.value === null
                     ? "price not recorded"
