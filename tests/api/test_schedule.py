@@ -3,7 +3,7 @@
 import threading
 import time as clock
 import uuid
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, datetime, time, timedelta
 from typing import Any
 
 import icalendar
@@ -29,6 +29,11 @@ def made(bench: Bench, client: Client, study: str, seconds: int = 1) -> dict[str
     asked = client.send("POST", f"/api/studies/{study}/schedule", {"id": new(), "seconds": seconds})
     carry_out(sessions(bench.engine), uuid.UUID(asked["id"]))
     return client.get(f"/api/work/{asked['id']}")
+
+
+def ten_in(days: int) -> datetime:
+    """Ten o'clock at a bench whose clock shows UTC."""
+    return datetime.combine(datetime.now(UTC).date() + timedelta(days=days), time(10), UTC)
 
 
 def view(client: Client, study: str) -> dict[str, Any]:
@@ -110,14 +115,14 @@ def test_the_past_is_kept_and_what_moved_says_why(bench: Bench, client: Client) 
         "version": run["version"], "outcome": "failed", "cause": "machine", "failed_at_percent": 20, "note": "Skipped"})  # fmt: skip
     stale = view(client, study)["stale"]
     assert any("failed and has no new time" in words for words in stale)
-    client.send("PUT", f"/api/jobs/{first}/pin", {"start_at": (datetime.now(UTC) + timedelta(days=3)).isoformat()})
+    client.send("PUT", f"/api/jobs/{first}/pin", {"start_at": ten_in(3).isoformat()})
     assert "Pins have changed." in view(client, study)["stale"]
     made(bench, client, study)
     plan = view(client, study)["schedule"]
     assert plan["number"] == 3
     moved = {m["job_id"]: m for m in plan["moved"]}
     assert moved[first]["why"] == "It failed and is printed again. Pinned there."
-    assert abs(at(by_job(plan)[first]["start_at"]) - (datetime.now(UTC) + timedelta(days=3))) < timedelta(minutes=6)
+    assert at(by_job(plan)[first]["start_at"]) == ten_in(3)
     assert view(client, study)["stale"] == []
     # What is printed is no longer planned.
     done = sorted(by_job(plan), key=lambda j: by_job(plan)[j]["start_at"])[0]
@@ -148,7 +153,7 @@ def test_where_there_is_no_schedule_the_clash_is_said_and_nothing_is_kept(bench:
     made(bench, client, study)
     slots = view(client, study)["schedule"]["slots"]
     one, other = [s for s in slots if s["unit_id"] == slots[0]["unit_id"]][:2]
-    moment = datetime.now(UTC) + timedelta(days=2)
+    moment = ten_in(2)
     for slot, minutes in ((one, 0), (other, 20)):
         client.send("PUT", f"/api/jobs/{slot['job_id']}/pin", {"start_at": (moment + timedelta(minutes=minutes)).isoformat()})  # fmt: skip
     message = made(bench, client, study)["message"]
@@ -162,7 +167,7 @@ def test_where_there_is_no_schedule_the_clash_is_said_and_nothing_is_kept(bench:
 
 
 def test_the_work_is_asked_for_once_stopped_or_cancelled(bench: Bench, client: Client) -> None:
-    study = frozen_study(client, ("Mesa", "Sparrow", "Twin"), copies=8)
+    study = frozen_study(client, ("Mesa", "Sparrow", "Twin"), copies=20)
     rules(client, study)
     asked = client.send("POST", f"/api/studies/{study}/schedule", {"id": new(), "seconds": 60})
     with pytest.raises(ApiError, match="worked on already"):

@@ -15,6 +15,7 @@ from crevlo.core.schedule.search import Search
 from crevlo.core.schedule.task import Problem, Schedule, idle_ticks, spool_moves
 
 MOST_TASKS = 3000
+_LEAST_S = 8.0
 # Where the first answer is on the progress shown, the walks through the blocks, and the search for the earliest finish.
 _FIRST, _AHEAD, _FOUND = 0.03, 0.4, 0.9
 
@@ -95,13 +96,14 @@ def solve(
             tell(judged(made, "solver"), "earliest finish", _AHEAD + (_FOUND - _AHEAD) * share)
 
     proven = best is not None and best.finish <= floor
-    if not proven and not over():
+    if not proven and (best is None or not over()):
         model = Model(problem, best.finish if best else _horizon(problem), floor)
         if best is not None:
             model.hint(best)
         model.by_finish()
         search = Search(model, seed, stopped, finish_found)
-        status = search.solve(0.6 * left())
+        # Without any answer yet the search for one is worth more than the time asked for.
+        status = search.solve(0.6 * left() if best else max(left(), _LEAST_S))
         if status == cp_model.INFEASIBLE and best is None:
             raise NoSchedule(proven=True)
         if search.bound > floor:
