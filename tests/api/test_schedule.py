@@ -247,3 +247,19 @@ def test_hours_are_checked_kept_with_their_version_and_carried_on_to_the_next_st
     next_study = client.send("POST", "/api/studies", {"id": new(), "title": "Next"})["id"]
     later = client.get(f"/api/studies/{next_study}/bench-rules")
     assert (later["people"], later["time_zone"], later["finish_by"]) == (3, "Europe/Lisbon", None)
+
+
+def test_a_spool_dries_as_long_as_it_is_said_to_and_not_at_all_when_it_is_dry(bench: Bench, client: Client) -> None:
+    study = frozen_study(client, ("Mesa", "Sparrow"))
+    spool = view(client, study)["spools"][0]
+    assert (spool["usual_h"], spool["dried_on"]) == (4, None)
+    rules(client, study, drying=[{"spool_id": spool["spool_id"], "hours": 9}])
+    made(bench, client, study)
+    plan = view(client, study)["schedule"]
+    (dried,) = plan["dryings"]
+    assert at(dried["end_at"]) - at(dried["start_at"]) == timedelta(hours=9)
+    assert min(at(s["start_at"]) for s in plan["slots"]) >= at(dried["end_at"])
+    rules(client, study, drying=[{"spool_id": spool["spool_id"], "hours": 0}])
+    assert "The rules of the bench have changed." in view(client, study)["stale"]
+    made(bench, client, study)
+    assert view(client, study)["schedule"]["dryings"] == []

@@ -7,6 +7,7 @@ from typing import Any, Literal
 from pydantic import Field
 from sqlalchemy.orm import Session
 
+from crevlo.core.drying import usual_drying_h
 from crevlo.stations.background import OPEN, WorkOut, ask, latest, work_out
 from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.plan.make import latest_schedule
@@ -128,6 +129,15 @@ class Made(Shape):
     notes: list[str]
 
 
+class SpoolDrying(Shape):
+    """A spool of the study, how long such a one usually dries, and when it was dried last."""
+
+    spool_id: uuid.UUID
+    words: str
+    usual_h: float
+    dried_on: date | None
+
+
 class ScheduleView(Shape):
     now: datetime
     frozen: bool
@@ -135,6 +145,7 @@ class ScheduleView(Shape):
     time_zone: str
     finish_by: date | None
     machines: list[UnitMark]
+    spools: list[SpoolDrying]
     pins: list[PinOut]
     schedule: Made | None
     work: WorkOut | None
@@ -158,7 +169,7 @@ def view_schedule(session: Session, study_id: uuid.UUID) -> ScheduleView:
     made = _made(bench, row, now) if row else None
     return ScheduleView(
         now=now, frozen=bool(bench.protocol and bench.protocol.frozen_at), open_prints=len(open_jobs(bench)),
-        time_zone=rules.time_zone, finish_by=rules.finish_by, machines=[mark_of(u) for u in bench.units], pins=pins,
+        time_zone=rules.time_zone, finish_by=rules.finish_by, machines=[mark_of(u) for u in bench.units], spools=_spools(bench), pins=pins,
         schedule=made, work=work_out(shown) if shown else None,
         stale=_stale(bench, row, rules, pins, made, now) if row and made else [],
     )  # fmt: skip
@@ -172,6 +183,17 @@ def open_jobs(bench: Bench) -> list[uuid.UUID]:
         for tries in [bench.runs.get(job.id, [])]
         if not any(r.outcome is Outcome.DONE for r in tries) and (len(tries) < most or tries[-1].ended_at is None)
     ]
+
+
+def _spools(bench: Bench) -> list[SpoolDrying]:
+    used = {i for job in bench.jobs for i in (job.spool_id, job.second_spool_id) if i}
+    return [
+        SpoolDrying(
+            spool_id=s.id, words=f"{s.code} · {s.colour} {s.material}", usual_h=usual_drying_h(s.material),
+            dried_on=s.dried_on,
+        )
+        for s in sorted((bench.spools[i] for i in used), key=lambda s: s.code)
+    ]  # fmt: skip
 
 
 def slots_of(bench: Bench, row: MadeSchedule, now: datetime) -> list[SlotOut]:

@@ -2561,6 +2561,8 @@ export interface components {
             finish_by: string | null;
             /** Machines */
             machines: components["schemas"]["UnitMark"][];
+            /** Spools */
+            spools: components["schemas"]["SpoolDrying"][];
             /** Pins */
             pins: components["schemas"]["PinOut"][];
             schedule: components["schemas"]["Made"] | null;
@@ -2800,6 +2802,23 @@ export interface components {
              * @enum {string}
              */
             state: "planned" | "printing" | "done" | "failed" | "late";
+        };
+        /**
+         * SpoolDrying
+         * @description A spool of the study, how long such a one usually dries, and when it was dried last.
+         */
+        SpoolDrying: {
+            /**
+             * Spool Id
+             * Format: uuid
+             */
+            spool_id: string;
+            /** Words */
+            words: string;
+            /** Usual H */
+            usual_h: number;
+            /** Dried On */
+            dried_on: string | null;
         };
         /** SpoolUsed */
         SpoolUsed: {

@@ -143,6 +143,7 @@ export default function Schedule({ studyId }: { studyId: string }) {
           <BenchRules
             studyId={studyId}
             machines={view.data.machines}
+            spools={view.data.spools}
             may={may}
             close={() => setRules(false)}
           />

@@ -30,18 +30,29 @@ function writeHours(hours: Schemas["Hours"][]): string {
 export function BenchRules({
   studyId,
   machines,
+  spools,
   may,
   close,
 }: {
   studyId: string;
   machines: Schemas["UnitMark"][];
+  spools: Schemas["SpoolDrying"][];
   may: boolean;
   close: () => void;
 }) {
   const rules = useBenchRules(studyId);
   if (rules.isError) return <Trouble error={rules.error} />;
   if (!rules.data) return <Skeleton className="h-[500px]" />;
-  return <Form studyId={studyId} machines={machines} may={may} close={close} rules={rules.data as Rules} />;
+  return (
+    <Form
+      studyId={studyId}
+      machines={machines}
+      may={may}
+      close={close}
+      spools={spools}
+      rules={rules.data as Rules}
+    />
+  );
 }
 
 function Form({
@@ -49,12 +60,14 @@ function Form({
   machines,
   may,
   close,
+  spools,
   rules,
 }: {
   studyId: string;
   machines: Schemas["UnitMark"][];
   may: boolean;
   close: () => void;
+  spools: Schemas["SpoolDrying"][];
   rules: Rules;
 }) {
   const local = Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -165,6 +178,44 @@ function Form({
         {number("heat_min", "Heat up", 0, 120)}
         {number("cool_min", "Cool the plate", 0, 600)}
         {number("removal_min", "Remove and bag", 1, 240)}
+      </fieldset>
+      <fieldset className="grid gap-1.5" disabled={!may}>
+        <legend className="lab pb-1">Drying, hours</legend>
+        {spools.map((s) => (
+          <label
+            key={s.spool_id}
+            className="grid grid-cols-[1fr_64px] items-center gap-2 text-[12.5px] leading-tight"
+          >
+            <span>
+              {s.words}
+              {s.dried_on && <small className="block text-ink-2">dried on {s.dried_on}</small>}
+            </span>
+            <input
+              className="input num"
+              type="number"
+              min={0}
+              max={72}
+              step={0.5}
+              placeholder={String(s.usual_h)}
+              aria-label={`Hours that ${s.words} dries`}
+              value={draft.drying.find((d) => d.spool_id === s.spool_id)?.hours ?? ""}
+              onChange={(e) =>
+                set({
+                  drying: [
+                    ...draft.drying.filter((d) => d.spool_id !== s.spool_id),
+                    ...(e.target.value === ""
+                      ? []
+                      : [{ spool_id: s.spool_id, hours: Number(e.target.value) }]),
+                  ],
+                })
+              }
+            />
+          </label>
+        ))}
+        {number("dried_lasts_days", "Stays dry for, days", 0, 365)}
+        <p className="text-[12px] leading-tight text-ink-2">
+          Usual times are shown; the filament maker's data sheet comes first.
+        </p>
       </fieldset>
       <fieldset className="grid gap-2" disabled={!may}>
         <legend className="lab pb-1">Circuits</legend>
