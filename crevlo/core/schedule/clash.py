@@ -7,7 +7,7 @@ from itertools import combinations
 
 from crevlo.core.schedule.bound import earliest_finish
 from crevlo.core.schedule.calendar import always
-from crevlo.core.schedule.solve import can_be_kept
+from crevlo.core.schedule.solve import can_be_kept, pins_clash
 from crevlo.core.schedule.task import Problem, Task
 
 _PER_CHECK_S = 1.0
@@ -91,7 +91,10 @@ def clash(
     began = time.monotonic()
     rules = rules_of(problem)
     exact = kept_in_time(problem, 0) is not False
-    if not exact:
+    if pins_clash(problem):
+        # Two rules at most, found without any search.
+        kept, exact = _pins_kept, True
+    elif not exact:
         kept = kept_in_time
 
     def fits(active: frozenset[Rule]) -> bool | None:
@@ -128,6 +131,10 @@ def clash(
                     grown |= {rule}
             helps.append(frozenset(rules) - grown)
     return Clash(_sorted(rules, needed), smallest=exact and not over())
+
+
+def _pins_kept(problem: Problem, seconds: float) -> bool | None:
+    return not pins_clash(problem)
 
 
 def kept_in_time(problem: Problem, seconds: float) -> bool | None:
