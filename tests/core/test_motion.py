@@ -1,0 +1,187 @@
+"""Motion: printing times against the slicers' own, against hand sums, and laws that any planner keeps."""
+
+import gzip
+import math
+import re
+from importlib.resources import files
+from pathlib import Path
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from crevlo.core.motion.limits import Limits
+from crevlo.core.motion.moves import read_moves
+from crevlo.core.motion.planner import plan
+
+FLAT = Limits(
+    speed=(200, 200, 200, 200), acceleration=(1e4, 1e4, 1e4, 1e4), corner=(10, 10, 10, 10), printing=1000,
+    retracting=2000, travelling=1500,
+)  # fmt: skip
+
+
+def seconds(text: str, limits: Limits = FLAT) -> float:
+    return plan(read_moves(text.splitlines(), limits)).seconds
+
+
+def samples() -> list[tuple[str, str, float]]:
+    """Sliced files that state their time, those that ship with the simulated bench and those beside the repository."""
+    found = {
+        p.name.removesuffix(".gz"): gzip.decompress(p.read_bytes()).decode()
+        for p in (files("crevlo.sim") / "sliced").iterdir()
+        if p.name.endswith(".gcode.gz")
+    }
+    shared = Path(__file__).resolve().parents[3] / "shared" / "samples"
+    found |= {p.name: p.read_text() for p in shared.glob("*.gcode")}
+    stated = []
+    for name, text in sorted(found.items()):
+        said = re.search(r"estimated printing time \(normal mode\) = (.*)", text)
+        if said:
+            unit = {"d": 86400, "h": 3600, "m": 60, "s": 1}
+            stated.append((name, text, sum(int(n) * unit[u] for n, u in re.findall(r"(\d+)([dhms])", said.group(1)))))
+    return stated
+
+
+@pytest.mark.parametrize(
+    ("name", "text", "stated"), samples(), ids=lambda v: v if isinstance(v, str) and len(v) < 60 else ""
+)
+def test_the_time_is_within_three_in_a_thousand_of_the_slicers_own(name: str, text: str, stated: float) -> None:
+    assert len(samples()) >= 2
+    moves = read_moves(text.splitlines(), Limits())
+    assert moves.skipped == 0
+    assert plan(moves).seconds == pytest.approx(stated, rel=0.003)
+
+
+def test_one_move_is_a_trapezoid_as_by_hand() -> None:
+    # From 10 mm/s (what the axis may jump) to 50 and back at 1000 mm/s²: 0.04 s and 1.2 mm each way.
+    made = plan(read_moves(["G1 X100 E1 F3000"], FLAT))
+    assert made.up_s == pytest.approx([0.04])
+    assert made.down_s == pytest.approx([0.04])
+    assert made.cruise_s == pytest.approx([(100 - 2 * 1.2) / 50])
+    assert made.at_asked_speed == pytest.approx(97.6 / 50 / made.seconds)
+
+
+def test_a_move_too_short_for_its_speed_is_a_triangle() -> None:
+    made = plan(read_moves(["G1 X2 E0.1 F12000"], FLAT))
+    peak = math.sqrt(10**2 + 2 * 1000 * 1)
+    assert made.peak == pytest.approx([peak])
+    assert made.cruise_s == pytest.approx([0])
+    assert made.seconds == pytest.approx(2 * (peak - 10) / 1000)
+    assert made.at_asked_speed == 0
+
+
+def test_a_straight_line_in_two_pieces_takes_as_long_as_in_one() -> None:
+    whole, pieces = seconds("G1 X80 E4 F6000"), seconds("G1 X30 E1.5 F6000\nG1 X80 E4")
+    assert pieces == pytest.approx(whole)
+
+
+def test_a_corner_costs_by_how_far_an_axis_speed_jumps() -> None:
+    straight, right = seconds("G1 X50 E1 F6000\nG1 X100 E2"), seconds("G1 X50 E1 F6000\nG1 X50 Y50 E2")
+    back = seconds("G1 X50 E1 F6000\nG1 X0 E2")
+    assert straight < right <= back
+    # At a right angle each axis jumps by the whole speed: no more than 10 mm/s are left.
+    made = plan(read_moves("G1 X50 E1 F6000\nG1 X50 Y50 E2".splitlines(), FLAT))
+    assert made.exit[0] == pytest.approx(10)
+
+
+def test_waits_limits_and_units_are_taken_from_the_file() -> None:
+    assert seconds("G1 X10 F600\nG4 P1500\nG1 X20") == pytest.approx(2 * seconds("G1 X10 F600") + 1.5)
+    slow, fast = seconds("M204 T100\nG1 X100 F12000"), seconds("G1 X100 F12000")
+    assert slow > fast
+    assert seconds("M203 X50\nG1 X100 F12000") > 2
+    assert seconds("G20\nG1 X1 F100") == pytest.approx(seconds("G1 X25.4 F2540"))
+    assert seconds("M220 S50\nG1 X100 F1200") == pytest.approx(seconds("G1 X100 F600"))
+    # Where corners are set by M566 speeds count by the minute.
+    assert seconds("M203 X3000\nM566 X600\nG1 X100 F12000") == pytest.approx(
+        seconds("M203 X50\nM205 X10\nG1 X100 F12000")
+    )
+
+
+def test_extrusion_absolute_relative_and_reset_move_as_much() -> None:
+    absolute = read_moves("M82\nG1 X10 E1\nG1 X20 E2\nG92 E0\nG1 X30 E1".splitlines(), FLAT)
+    relative = read_moves("M83\nG1 X10 E1\nG1 X20 E1\nG1 X30 E1".splitlines(), FLAT)
+    assert np.allclose(absolute.way, relative.way)
+    reset = "M83\nG90\nG1 X10 E1\nG1 X20 E2".splitlines()
+    assert read_moves(reset, FLAT).way[:, 3].tolist() == [1, 2]
+    assert read_moves(reset, FLAT, g90_resets_extrusion=True).way[:, 3].tolist() == [1, 1]
+
+
+@pytest.mark.parametrize(
+    ("arc", "turn"),
+    [("G2 X20 Y0 I10 J0", math.pi), ("G3 X20 Y0 I10 J0", math.pi), ("G3 X10 Y10 R10", math.pi / 2),
+     ("G2 X10 Y10 R-10", 3 * math.pi / 2), ("G2 X0 Y0 I5 J0", math.pi)],
+)  # fmt: skip
+def test_an_arc_is_as_long_as_its_turn(arc: str, turn: float) -> None:
+    moves = read_moves([arc], FLAT)
+    radius = 5 if "I5" in arc else 10
+    turn = 2 * math.pi if "I5" in arc else turn
+    assert np.hypot(moves.way[:, 0], moves.way[:, 1]).sum() == pytest.approx(turn * radius, rel=0.002)
+    ends = {"X": 0.0, "Y": 0.0} | {w[0]: float(w[1:]) for w in arc.split() if w[0] in "XY"}
+    assert moves.way[:, :2].sum(axis=0) == pytest.approx([ends["X"], ends["Y"]], abs=1e-9)
+
+
+def test_what_cannot_be_read_is_counted_and_the_rest_goes_on() -> None:
+    lines = ["G1 X10 F600", "G2 X5 Y5 R0.1", "G1 X1e9", "G2 X20 I1e9", "nonsense", "G1 XNaN", "G1 X20", "M204 P0", "G4 S1e999"]  # fmt: skip
+    moves = read_moves(lines, FLAT)
+    assert moves.skipped == 3
+    assert moves.way[:, 0].sum() == pytest.approx(20)
+    assert math.isfinite(plan(moves).seconds)
+    assert plan(read_moves([], FLAT)).seconds == 0
+
+
+@st.composite
+def programs(draw) -> list[str]:
+    number = st.integers(-400, 400)
+    return [
+        f"G1 X{draw(number) / 10} Y{draw(number) / 10}"
+        + (f" E{draw(number) / 100}" if draw(st.booleans()) else "")
+        + f" F{draw(st.integers(300, 18000))}"
+        for _ in range(draw(st.integers(1, 25)))
+    ]
+
+
+@given(programs())
+@settings(max_examples=80)
+def test_no_move_breaks_a_limit_and_speeds_meet_at_the_corners(lines: list[str]) -> None:
+    moves = read_moves(lines, FLAT)
+    made = plan(moves)
+    length = np.where(
+        (moves.way[:, :3] ** 2).sum(axis=1) > 0, np.sqrt((moves.way[:, :3] ** 2).sum(axis=1)), np.abs(moves.way[:, 3])
+    )
+    took = made.up_s + made.cruise_s + made.down_s
+    way = (
+        (made.entry + made.peak) / 2 * made.up_s
+        + made.peak * made.cruise_s
+        + (made.peak + made.exit) / 2 * made.down_s
+    )
+    assert np.allclose(way, length, atol=1e-6)
+    assert (took >= length / moves.speed - 1e-9).all()
+    assert np.allclose(made.exit[:-1], made.entry[1:])
+    assert (made.peak <= moves.speed + 1e-6).all()
+    share = moves.way / length[:, None]
+    assert (np.abs(share * made.peak[:, None]) <= 200 + 1e-6).all()
+    if len(length) > 1:
+        jump = np.abs(share[1:] * made.entry[1:, None] - share[:-1] * made.exit[:-1, None])
+        assert (jump <= 20 + 1e-6).all()  # each axis at most 10 mm/s, twice where it turns round
+
+
+@given(programs(), st.floats(1.05, 4))
+@settings(max_examples=60)
+def test_looser_limits_are_never_slower(lines: list[str], factor: float) -> None:
+    def scaled(name: str) -> dict:
+        return {name: tuple(factor * v for v in getattr(FLAT, name))}
+
+    base = seconds("\n".join(lines))
+    more = Limits(**{f: getattr(FLAT, f) for f in FLAT.__slots__} | {"printing": 1000 * factor, "travelling": 1500 * factor, "retracting": 2000 * factor})  # fmt: skip
+    assert seconds("\n".join(lines), more) <= base * (1 + 1e-9)
+    wider = Limits(**{f: getattr(FLAT, f) for f in FLAT.__slots__} | scaled("corner"))
+    assert seconds("\n".join(lines), wider) <= base * (1 + 1e-9)
+
+
+@given(programs(), programs())
+@settings(max_examples=40)
+def test_two_programs_with_a_standstill_between_add_up(one: list[str], other: list[str]) -> None:
+    apart = seconds("\n".join(one)) + seconds("\n".join(["G92 X0 Y0 E0", *other]))
+    joined = seconds("\n".join([*one, "G92 X0 Y0 E0", "G4 P0", *other]))
+    assert joined == pytest.approx(apart)
