@@ -53,6 +53,10 @@ def _parser() -> argparse.ArgumentParser:
     gcode.add_argument(
         "--g90-resets-extrusion", action="store_true", help="as on firmware where G90 covers the extruder"
     )
+    gcode.add_argument(
+        "--motion", action="store_true", help="plan the moves on the file's own limits: time, and where it goes"
+    )
+    gcode.add_argument("--flow", type=float, help="with --motion: what the hotend melts, in mm³/s")
     gcode.set_defaults(run=_gcode)
 
     migrate = commands.add_parser("migrate", help="bring DATABASE_URL to this version")
@@ -139,11 +143,30 @@ def _gcode(given: argparse.Namespace) -> int:
         mass = f"needs {tool.mass_g.needs}" if isinstance(tool.mass_g, NotDetermined) else f"{tool.mass_g:.2f} g"
         print(f"tool {tool.tool}        {tool.length_mm / 1000:.3f} m, {mass}  ({tool.length_from})")
     print(f"settings      {len(facts.settings)}")
+    if given.motion:
+        _motion(given)
     for warning in facts.warnings:
         print(f"note          {warning}")
     if facts.partial:
         print("note          partial: something in this file could not be read")
     return 0
+
+
+def _motion(given: argparse.Namespace) -> None:
+    from crevlo.core.motion.causes import WORDS, causes
+    from crevlo.core.motion.limits import Limits
+    from crevlo.core.motion.moves import read_moves
+
+    with given.file.open(encoding="utf-8", errors="replace") as file:
+        moves = read_moves(file, Limits(), g90_resets_extrusion=given.g90_resets_extrusion)
+    found = causes(moves, most_mm3_s=given.flow)
+    print(f"planned       {_clock(found.seconds)}, {len(moves.speed)} moves")
+    for name, words in WORDS.items():
+        seconds = getattr(found, name)
+        if seconds >= 0.5:
+            print(f"  {100 * seconds / found.seconds:5.1f} %     {words}")
+    if moves.skipped:
+        print(f"note          {moves.skipped} moves could not be read")
 
 
 def _clock(seconds: float) -> str:

@@ -1,6 +1,7 @@
 """The command line: exit status, one clear line, the rules of the core on JSON, backup and restore."""
 
 import json
+import re
 import subprocess
 import sys
 from pathlib import Path
@@ -86,6 +87,10 @@ def test_gcode_says_the_facts_of_a_file(tmp_path: Path) -> None:
     assert said["length_mm"] == pytest.approx(facts.length_mm)
     plain = crevlo("gcode", str(file)).stdout
     assert f"{facts.length_mm / 1000:.3f} m" in plain
+    planned = re.search(r"planned +(\d+) h (\d+) min (\d+) s", crevlo("gcode", str(file), "--motion").stdout)
+    assert planned
+    hours, minutes, seconds = map(int, planned.groups())
+    assert 3600 * hours + 60 * minutes + seconds == pytest.approx(facts.time_s, rel=0.003)
 
 
 def test_a_backup_comes_back_whole_and_only_into_an_empty_database(

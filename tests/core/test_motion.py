@@ -3,6 +3,7 @@
 import gzip
 import math
 import re
+from dataclasses import replace
 from importlib.resources import files
 from pathlib import Path
 
@@ -11,8 +12,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from crevlo.core.estimate import BadInput
+from crevlo.core.motion.causes import WORDS, Printing, causes, say_why, why_slower, within_flow
 from crevlo.core.motion.limits import Limits
-from crevlo.core.motion.moves import read_moves
+from crevlo.core.motion.moves import Moves, read_moves
 from crevlo.core.motion.planner import plan
 
 FLAT = Limits(
@@ -185,3 +188,59 @@ def test_two_programs_with_a_standstill_between_add_up(one: list[str], other: li
     apart = seconds("\n".join(one)) + seconds("\n".join(["G92 X0 Y0 E0", *other]))
     joined = seconds("\n".join([*one, "G92 X0 Y0 E0", "G4 P0", *other]))
     assert joined == pytest.approx(apart)
+
+
+def test_causes_add_up_to_the_whole_and_none_is_negative() -> None:
+    text = next(text for name, text, _ in samples() if "step-block-a" in name)
+    moves = read_moves(text.splitlines()[:12_000], Limits())
+    found = causes(moves, most_mm3_s=9)
+    assert found.seconds == pytest.approx(plan(within_flow(moves, 9)).seconds)
+    for part in WORDS:
+        assert getattr(found, part) >= -1e-6, part
+    assert found.asked == pytest.approx(
+        sum(
+            (math.sqrt(x * x + y * y + z * z) or abs(e)) / s
+            for (x, y, z, e), s in zip(moves.way.tolist(), moves.speed.tolist(), strict=True)
+        ),
+        rel=1e-4,
+    )
+
+
+def test_the_flow_limit_slows_down_what_melts_too_much() -> None:
+    moves = read_moves(["G1 X100 E10 F6000", "G1 X0 F6000"], FLAT)
+    area = math.pi * 1.75**2 / 4
+    slowed = within_flow(moves, 12)
+    assert slowed.speed[0] == pytest.approx(12 / (0.1 * area))
+    assert slowed.speed[1] == 100
+    with pytest.raises(BadInput, match="above 0"):
+        within_flow(moves, 0)
+
+
+def zigzag() -> Moves:
+    lines = [f"G1 X{10 if k % 2 else 0} Y{k * 0.4} E{k * 0.4} F7200" for k in range(1, 300)]
+    return read_moves(lines, FLAT)
+
+
+def test_why_one_machine_is_slower_than_another() -> None:
+    moves = zigzag()
+    quick = Printing(moves, FLAT)
+    slow = Printing(moves, replace(FLAT, printing=400))
+    assert [cause for cause, _ in why_slower(slow, quick)] == ["acceleration"]
+    sentence = say_why("Brindle 235", slow, "Hollowell Mesa", quick)
+    assert sentence == say_why("Hollowell Mesa", quick, "Brindle 235", slow)
+    assert re.fullmatch(r"Brindle 235 takes \d+ s longer than Hollowell Mesa, by acceleration \(\d+ s\)\.", sentence)
+    assert "same time" in say_why("A", quick, "B", quick)
+    # A machine is never quicker than the file lets it be.
+    assert Printing(moves, Limits((1e3,) * 4, (1e6,) * 4, (1e3,) * 4, 1e6, 1e6, 1e6)).seconds == quick.seconds
+
+
+def test_several_causes_add_up_whichever_way_they_work() -> None:
+    moves = zigzag()
+    a = Printing(moves, replace(FLAT, printing=500, corner=(10, 10, 10, 10)), most_mm3_s=30)
+    b = Printing(moves, replace(FLAT, corner=(2, 2, 2, 2)), most_mm3_s=None)
+    why = dict(why_slower(a, b))
+    assert set(why) == {"acceleration", "corners", "flow"}
+    assert why["acceleration"] > 0 > why["corners"]
+    assert sum(why.values()) == pytest.approx(a.seconds - b.seconds)
+    other = Printing(read_moves(["G1 X100 E5 F600"], FLAT), FLAT)
+    assert [cause for cause, _ in why_slower(other, Printing(moves, FLAT))] == ["file"]

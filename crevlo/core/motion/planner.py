@@ -107,7 +107,7 @@ def _corners(moves: Moves, speed: Floats, share: Floats) -> tuple[Floats, Floats
         turned = before * behind < 0
         # An axis that turns round passes through rest: each half counts by itself.
         change = np.where(turned, np.maximum(np.abs(before), np.abs(behind)), change)
-        with np.errstate(divide="ignore"):
+        with np.errstate(divide="ignore", over="ignore"):
             factor = np.minimum(1.0, (jump[1:] / np.maximum(change, 1e-300)).min(axis=1))
         most[1:] = common[:, 0] * factor
         # A corner is never slower than a standstill would be.
