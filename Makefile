@@ -29,6 +29,7 @@ setup-test: setup
 	@test -x .venv/bin/python || python3 -m venv .venv
 	@test -x .venv/bin/uv || .venv/bin/pip install --quiet --disable-pip-version-check uv==0.13.9
 	@.venv/bin/uv sync --frozen --quiet --compile-bytecode
+	@$(PY) -c "from crevlo.core.motion.stream import compiled; compiled()"
 	@mkdir -p .crevlo/stamps && touch $@
 
 .crevlo/stamps/node: web/package.json web/package-lock.json

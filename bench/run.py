@@ -2,6 +2,7 @@
 
 import os
 import platform
+import resource
 import statistics
 import subprocess
 import sys
@@ -64,6 +65,32 @@ def _gcode() -> None:
     _line("G-code read", f"{len(content) / 1e6 / seconds:.1f} MB/s")
     _line("G-code peak memory beyond the file", f"{peak / 1e6:.1f} MB for {len(content) / 1e6:.0f} MB")
     _line("G-code file of 5 MB", f"{1000 * _median_s(lambda: read_facts([five]), 3):.0f} ms")
+    _motion(content, five)
+
+
+def _motion(content: bytes, five: bytes) -> None:
+    """Moves read and planned: the compiled pass against the plain Python form of the same rules."""
+    from crevlo.core.motion.limits import Limits
+    from crevlo.core.motion.moves import read_moves
+    from crevlo.core.motion.planner import plan
+    from crevlo.core.motion.stream import compiled, plan_stream
+
+    began = time.perf_counter()
+    compiled()
+    _line("Motion, loading what was compiled", f"{time.perf_counter() - began:.1f} s")
+    big = content * (120_000_000 // len(content) + 1)
+    before = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss
+    seconds = _median_s(lambda: plan_stream([big], Limits()), 3)
+    grown = (resource.getrusage(resource.RUSAGE_SELF).ru_maxrss - before) / 1024
+    began = time.perf_counter()
+    plain = plan(read_moves(five.decode().splitlines(), Limits())).seconds
+    slow = (time.perf_counter() - began) / len(five)
+    same = plan_stream([five], Limits()).seconds
+    _line(f"Motion of {len(big) / 1e6:.0f} MB", f"{len(big) / 1e6 / seconds:.0f} MB/s, {grown:.0f} MB more memory")
+    _line(
+        "Motion against the plain Python form",
+        f"{slow * len(big) / seconds:.0f} times as fast, same time: {plain == same or abs(plain - same) < 1e-6 * plain}",
+    )
 
 
 def _draws() -> None:

@@ -2,6 +2,7 @@
 
 import gc
 import os
+from threading import Timer
 from typing import Any
 
 wsgi_app = "crevlo.api.app:create_app()"
@@ -29,3 +30,16 @@ def when_ready(server: Any) -> None:
 
         link = sign_in_link(os.environ["DATABASE_URL"], owner) or ""
     print(f"Crevlo is running at {address}/{link}   (Ctrl-C stops it)", flush=True)
+
+
+def post_worker_init(worker: Any) -> None:
+    """Loads the compiled reader of sliced files a moment after the start, so that the first upload does not wait."""
+
+    def load() -> None:
+        from crevlo.core.motion.stream import compiled
+
+        compiled()
+
+    timer = Timer(5.0, load)
+    timer.daemon = True
+    timer.start()

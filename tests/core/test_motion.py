@@ -17,6 +17,7 @@ from crevlo.core.motion.causes import WORDS, Printing, causes, say_why, why_slow
 from crevlo.core.motion.limits import Limits
 from crevlo.core.motion.moves import Moves, read_moves
 from crevlo.core.motion.planner import plan
+from crevlo.core.motion.stream import plan_stream
 
 FLAT = Limits(
     speed=(200, 200, 200, 200), acceleration=(1e4, 1e4, 1e4, 1e4), corner=(10, 10, 10, 10), printing=1000,
@@ -244,3 +245,55 @@ def test_several_causes_add_up_whichever_way_they_work() -> None:
     assert sum(why.values()) == pytest.approx(a.seconds - b.seconds)
     other = Printing(read_moves(["G1 X100 E5 F600"], FLAT), FLAT)
     assert [cause for cause, _ in why_slower(other, Printing(moves, FLAT))] == ["file"]
+
+
+def agree(text: str, limits: Limits = FLAT, piece: int = 1 << 20) -> None:
+    """The compiled reader and planner say the same as the plain ones, whatever the pieces."""
+    content = text.encode()
+    fast = plan_stream([content[i : i + piece] for i in range(0, len(content), piece)], limits)
+    moves = read_moves(text.splitlines(), limits)
+    slow = plan(moves)
+    assert fast.moves == len(moves.speed)
+    assert fast.skipped == moves.skipped
+    assert fast.seconds == pytest.approx(slow.seconds, rel=1e-9, abs=1e-9)
+    assert fast.waits_s == pytest.approx(slow.waits_s)
+    assert fast.at_asked_speed == pytest.approx(slow.at_asked_speed, abs=1e-9)
+    for spread in (fast.by_speed, fast.by_flow):
+        assert spread.sum() == pytest.approx(fast.seconds - fast.waits_s)
+
+
+def test_compiled_and_plain_agree_on_whole_files() -> None:
+    for name, text, stated in samples():
+        agree(text, Limits())
+        assert plan_stream([text.encode()], Limits()).seconds == pytest.approx(stated, rel=0.003), name
+
+
+MODES = st.sampled_from(
+    ["M82", "M83", "G90", "G91", "G92 E0", "G92 X0 Y0", "G20", "G21", "G4 P200", "M220 S80", "M204 P800 T1200",
+     "M204 R900", "M203 X9000 Y9000", "M566 X600 Y600", "M205 X6 Y6 S5 T10", "M201 X500", ";TYPE:Support", "T1", "  ",
+     "G2 X5 Y5 I3 J1", "G3 X-4 Y2 R9", "G1X3Y4", "G1 X1e1 Y-.5 F+900", "G1 X5 ;E9", "g1 y7 a0.2", "G28", "M104 S200"]
+)  # fmt: skip
+
+
+@given(st.lists(st.one_of(MODES, programs().map("\n".join)), max_size=12), st.integers(1, 60))
+@settings(max_examples=80)
+def test_compiled_and_plain_agree_on_any_program_in_any_pieces(parts: list[str], piece: int) -> None:
+    agree("\n".join(parts), piece=piece)
+
+
+@pytest.mark.parametrize(
+    "content",
+    [b"", b"\n\n", b"\x00\x01\x02", b"G1 X1e308 E1e308\n" * 50, b"G1 E1e999\n", b"G2 I1e9 J1e9 X1\n" * 9,
+     b"G1 X" + b"9" * 3_000_000, b"M204 P0 T0 R0\nM201 X0 Y0\nG1 X10 E1 F600\n", b"G1 X1\rG1 X2\rG1 X3",
+     b"G1 X5 F1e300\nG1 X0\n", b"N1 G1 X5*7\n", b"G1\xff\xfeX5\n", b"G4 S1e9\nG1 X1\n", b"G1 X.\nG1 X-\nG1 X1E\n"],
+)  # fmt: skip
+def test_hostile_files_end_in_a_finite_time(content: bytes) -> None:
+    made = plan_stream([content], Limits())
+    assert math.isfinite(made.seconds)
+    assert made.seconds >= 0
+    assert not made.partial
+
+
+def test_a_file_without_limits_is_told_from_one_with() -> None:
+    assert not plan_stream([b"G1 X10 F600\n"], Limits()).sets_limits
+    assert plan_stream([b"M204 P900\nG1 X10 F600\n"], Limits()).sets_limits

@@ -133,6 +133,8 @@ def _target(state: _State, words: dict[str, float]) -> list[float]:
             target[i] = value + (state.at[i] if (state.relative_e if axis == "E" else state.relative) else 0.0)
             if abs(target[i]) > _MOST_MM and axis != "E":
                 raise ValueError(f"{axis} {target[i]} is off any bed")
+    if abs(target[3] - state.at[3]) > _MOST_MM:
+        raise ValueError("no spool holds as much")
     if words.get("F", 0.0) > 0:
         state.speed = words["F"] * state.unit / 60
     return target

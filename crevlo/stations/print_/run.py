@@ -1,8 +1,10 @@
 """Print: the sliced file on a job, the run with its timer, energy, noise and outcome."""
 
+import math
 import uuid
+from dataclasses import replace
 from datetime import UTC, datetime
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 import numpy as np
 from pydantic import Field
@@ -13,6 +15,7 @@ from crevlo.core.blind import blind_code
 from crevlo.core.energy import trace_energy
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.gcode.facts import GcodeFacts, deviations, read_facts
+from crevlo.core.motion.limits import Limits
 from crevlo.core.noise import at_distance_db, without_background_db
 from crevlo.core.success import Cause
 from crevlo.stations.bench import Bench, current_protocol, job_with_unit, load_bench
@@ -26,6 +29,9 @@ from crevlo.stations.upload import keep_upload
 from crevlo.store.machine import Instrument, Spool
 from crevlo.store.run import EnergyFrom, NoiseReading, Outcome, Run, SlicedFile, Specimen
 from crevlo.store.study import Arm, Job, ProtocolDeviation, Study
+
+if TYPE_CHECKING:
+    from crevlo.core.motion.stream import Motion
 
 _CHUNK = 1 << 20
 
@@ -54,6 +60,8 @@ class FileOut(Shape):
     time_s: float | None
     time_from: str
     time_needs: str | None
+    planned_s: float | None = Field(default=None, description="time planned from the file's moves on its own limits")
+    at_asked_speed: float | None = Field(default=None, description="share of that time at the speed asked for")
     layers: int | None
     layers_need: str | None
     tool_changes: int
@@ -244,7 +252,7 @@ def take_file(
     session.add(
         SlicedFile(
             id=file_id, job_id=job.id, sha256=keep_upload(session, content), name=_file_name(name),
-            facts=_stored_facts(facts, silent), settings=dict(facts.settings), deviations=[DeviationFound.model_validate(d).model_dump() for d in differ],
+            facts=_stored_facts(facts, silent, _motion(content)), settings=dict(facts.settings), deviations=[DeviationFound.model_validate(d).model_dump() for d in differ],
             person_id=person_id,
         )
     )  # fmt: skip
@@ -387,11 +395,24 @@ def file_out(file: SlicedFile) -> FileOut:
     return FileOut(id=file.id, name=file.name, deviations=file.deviations, received_at=file.received_at, **file.facts)
 
 
-def _stored_facts(facts: GcodeFacts, silent: list[str]) -> dict[str, Any]:
+def _motion(content: bytes) -> "Motion | None":
+    """The file's motion on the limits that it sets; None where it moves nothing or too much."""
+    # The compiled reader takes a second to load, and only uploads need it.
+    from crevlo.core.motion.stream import plan_stream
+
+    made = plan_stream([content], Limits())
+    return made if made.moves and not made.partial and math.isfinite(made.seconds) else None
+
+
+def _stored_facts(facts: GcodeFacts, silent: list[str], motion: "Motion | None") -> dict[str, Any]:
     def known(x: Any) -> Any:
         return None if isinstance(x, NotDetermined) else x
 
-    return {
+    planned = {"planned_s": motion.seconds, "at_asked_speed": motion.at_asked_speed} if motion else {}
+    if motion and isinstance(facts.time_s, NotDetermined):
+        limits = "its own limits" if motion.sets_limits else "usual limits, as it sets none"
+        facts = replace(facts, time_s=motion.seconds, time_from=f"planned from its moves on {limits}")
+    return planned | {
         "size_bytes": facts.size_bytes, "lines": facts.lines, "generator": facts.generator,
         "time_s": known(facts.time_s), "time_from": facts.time_from,
         "time_needs": facts.time_s.needs if isinstance(facts.time_s, NotDetermined) else None,

@@ -3674,6 +3674,18 @@ export interface components {
             time_from: string;
             /** Time Needs */
             time_needs: string | null;
+            /**
+             * Planned S
+             * @description time planned from the file's moves on its own limits
+             * @default null
+             */
+            planned_s: number | null;
+            /**
+             * At Asked Speed
+             * @description share of that time at the speed asked for
+             * @default null
+             */
+            at_asked_speed: number | null;
             /** Layers */
             layers: number | null;
             /** Layers Need */

@@ -65,6 +65,13 @@ export function SlicedFile({
           needs={file.time_needs && "not stated"}
           from={file.time_from}
         />
+        {file.planned_s !== null && (
+          <Fact
+            name="Planned from its moves"
+            value={duration(file.planned_s)}
+            from={`${(100 * (file.at_asked_speed ?? 0)).toFixed(0)} % of it at the speed asked for`}
+          />
+        )}
         <Fact
           name="Filament"
           value={file.mass_g === null ? null : `${file.mass_g.toFixed(2)} g`}
