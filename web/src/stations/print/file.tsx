@@ -38,6 +38,8 @@ export function SlicedFile({
   may: boolean;
 }) {
   const file = job.file;
+  // A file that states no time has the planned one in its place.
+  const planned = file?.time_from.startsWith("planned");
   const settled = job.runs.some((r) => r.outcome === null || r.outcome === "done");
   if (!file)
     return (
@@ -60,12 +62,12 @@ export function SlicedFile({
       </p>
       <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 text-[12.5px]">
         <Fact
-          name="Time estimate"
+          name={planned ? "Time, planned from its moves" : "Time estimate"}
           value={file.time_s === null ? null : duration(file.time_s)}
           needs={file.time_needs && "not stated"}
           from={file.time_from}
         />
-        {file.planned_s !== null && (
+        {file.planned_s !== null && !planned && (
           <Fact
             name="Planned from its moves"
             value={duration(file.planned_s)}
