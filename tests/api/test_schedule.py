@@ -263,3 +263,64 @@ def test_a_spool_dries_as_long_as_it_is_said_to_and_not_at_all_when_it_is_dry(be
     assert "The rules of the bench have changed." in view(client, study)["stale"]
     made(bench, client, study)
     assert view(client, study)["schedule"]["dryings"] == []
+
+
+def test_what_is_entered_late_counts_and_a_machine_prints_one_thing_at_a_time(bench: Bench, client: Client) -> None:
+    study = frozen_study(client, ("Mesa", "Sparrow"), copies=2)
+    rules(client, study)
+    made(bench, client, study)
+    plan = view(client, study)["schedule"]
+    assert sorted(n for n in plan["notes"]) == [
+        f"{name} has no attempt on record; its failures are not drawn." for name in ("Mesa", "Sparrow")
+    ]
+    first, *rest = plan["slots"]
+    client.send("PUT", f"/api/jobs/{first['job_id']}/pin", {"start_at": ten_in(5).isoformat()})
+    # Printed before the schedule was made, written down only now: done, and its pin is of no account.
+    run = started(client, first["job_id"])
+    client.send("POST", f"/api/runs/{run['id']}/end", {"version": run["version"], "outcome": "done"})
+    seen = view(client, study)
+    assert by_job(seen["schedule"])[first["job_id"]]["state"] == "done"
+    assert "Pins have changed." not in seen["stale"]
+    made(bench, client, study)
+    assert len(view(client, study)["schedule"]["notes"]) == 1
+    # Two runs of one spool are what happens; two on one machine cannot be.
+    same = [s["job_id"] for s in rest if s["unit_id"] == rest[0]["unit_id"]]
+    other = next(s["job_id"] for s in rest if s["unit_id"] != rest[0]["unit_id"])
+    for job in (same[0], other):
+        started(client, job)
+    assert made(bench, client, study)["state"] == "done"
+    if len(same) > 1:
+        started(client, same[1])
+    else:
+        started(client, next(s["job_id"] for s in rest if s["job_id"] not in (same[0], other)))
+    assert "has two prints running at once" in made(bench, client, study)["message"]
+
+
+def test_failures_in_an_earlier_study_make_a_later_one_end_later(bench: Bench, client: Client) -> None:
+    early = frozen_study(client, ("Mesa", "Sparrow"), copies=2)
+    jobs = client.get(f"/api/studies/{early}/print")["jobs"]
+    models = {m["name"]: m["id"] for m in client.get("/api/library")["models"]}
+    spool = client.get(f"/api/studies/{early}/plan")["arms"][0]["lines"][0]["spool_id"]
+
+    def later(title: str) -> dict[str, Any]:
+        view_ = client.send("POST", "/api/studies", {"id": new(), "title": title, "seed": 5})
+        client.send("PUT", f"/api/studies/{view_['id']}/plan", {
+            "version": view_["version"], "question": "", "policies": view_["policies"], "repeats": 1,
+            "arms": [{"name": "Stock", "lines": [{"artifact": "SB", "spool_id": spool, "copies": 3}]}],
+            "candidates": [{"model_id": m} for m in models.values()]})  # fmt: skip
+        client.send("POST", f"/api/studies/{view_['id']}/freeze", {})
+        rules(client, view_["id"])
+        made(bench, client, view_["id"])
+        return view(client, view_["id"])["schedule"]
+
+    def spread(plan: dict[str, Any]) -> timedelta:
+        return at(plan["chances"][-1]["at"]) - at(plan["finish_at"])
+
+    before = later("Before")
+    for job in jobs:
+        run = started(client, job["id"])
+        client.send("POST", f"/api/runs/{run['id']}/end", {
+            "version": run["version"], "outcome": "failed", "cause": "machine", "failed_at_percent": 50, "note": "Jam"})  # fmt: skip
+    after = later("After")
+    assert (len(before["notes"]), after["notes"]) == (2, [])
+    assert spread(after) > spread(before)

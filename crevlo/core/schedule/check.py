@@ -102,7 +102,7 @@ def _order(found: list[str], problem: Problem, schedule: Schedule, tasks: list[T
                 for a, b in itertools.pairwise(lane)
                 if b.block < a.block
             ]
-    for t in tasks:
+    for t in (t for t in tasks if t.stage > 0):
         for other in tasks:
             if (
                 other.machine == t.machine

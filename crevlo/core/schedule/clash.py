@@ -25,7 +25,10 @@ class Rule:
 
 @dataclass(frozen=True, slots=True)
 class Clash:
-    """Rules that cannot all be kept; without any one of them the others can. `smallest` unless time ran out first."""
+    """Rules that cannot all be kept; without any one of them the others can. `smallest` unless time ran out first.
+
+    Without rules it is what prints already that clashes, whatever is given up.
+    """
 
     rules: tuple[Rule, ...]
     smallest: bool
@@ -105,6 +108,8 @@ def clash(
 
     if fits(frozenset(rules)) is not False:
         return None
+    if fits(frozenset()) is False:
+        return Clash((), smallest=True)
     # Left out, many at a time and then one by one, where the rest still clashes: a set of which every rule is needed.
     needed = frozenset(rules)
     size = len(rules)

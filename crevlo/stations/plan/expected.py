@@ -15,7 +15,7 @@ from crevlo.stations.artifact import stored
 from crevlo.stations.kept import Kept
 from crevlo.stations.plan.protocol import Conditions
 from crevlo.store.machine import ArtifactVersion
-from crevlo.store.run import Outcome, Run
+from crevlo.store.run import Outcome, Run, SlicedFile
 from crevlo.store.study import Arm, Job
 
 # Where nothing was metered yet.
@@ -26,9 +26,11 @@ _expected: Kept[Expected] = Kept(500)
 
 @dataclass(frozen=True)
 class History:
-    """A unit's finished prints: actual over expected time with its spread, and mean power; None where unknown."""
+    """A unit's finished prints: actual over expected time with its spread, actual over the time of the sliced file, and
+    mean power; None where unknown."""
 
     ratio: float | None
+    of_file: float | None
     log_spread: float
     mean_w: float | None
     runs: int
@@ -50,8 +52,17 @@ def by_volume(key: str, artifact: Artifact, conditions: Conditions) -> Expected:
 def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, History]:
     """What units did in all studies so far."""
     rows = session.execute(
-        select(Job.unit_id, Run.started_at, Run.ended_at, Run.energy_kwh, Job.artifact_id, Job.arm_id)
+        select(
+            Job.unit_id,
+            Run.started_at,
+            Run.ended_at,
+            Run.energy_kwh,
+            Job.artifact_id,
+            Job.arm_id,
+            SlicedFile.facts["time_s"].as_float().label("stated_s"),
+        )
         .join(Job, Job.id == Run.job_id)
+        .outerjoin(SlicedFile, SlicedFile.id == Run.sliced_file_id)
         .where(Job.unit_id.in_(unit_ids), Run.outcome == Outcome.DONE, Run.ended_at.is_not(None))
     ).all()
     artifacts = {
@@ -60,6 +71,7 @@ def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID
     }
     arms = {a.id: a for a in session.scalars(select(Arm).where(Arm.id.in_({r.arm_id for r in rows})))}
     logs: dict[uuid.UUID, list[float]] = defaultdict(list)
+    files: dict[uuid.UUID, list[float]] = defaultdict(list)
     power: dict[uuid.UUID, list[float]] = defaultdict(list)
     for r in rows:
         took = (r.ended_at - r.started_at).total_seconds()
@@ -68,6 +80,8 @@ def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID
         a = stored(session, artifacts[r.artifact_id])
         expected = by_volume(a.key, a.artifact, Conditions(**arms[r.arm_id].conditions))
         logs[r.unit_id].append(math.log(took / expected.seconds))
+        if r.stated_s:
+            files[r.unit_id].append(math.log(took / r.stated_s))
         if r.energy_kwh is not None:
             power[r.unit_id].append(r.energy_kwh * 3.6e6 / took)
     found = {}
@@ -78,6 +92,7 @@ def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID
         spread = math.sqrt(sum((x - mean) ** 2 for x in mine) / (len(mine) - 1)) if enough else SPREAD_BY_VOLUME
         found[unit_id] = History(
             ratio=math.exp(mean) if enough else None,
+            of_file=math.exp(sum(files[unit_id]) / len(files[unit_id])) if len(files[unit_id]) >= _FEWEST_RUNS else None,
             # A few alike prints do not show how far another artifact may be off.
             log_spread=max(spread, SPREAD_BY_FILE) if enough else SPREAD_BY_VOLUME,
             mean_w=sum(watts) / len(watts) if watts else None, runs=len(mine),

@@ -18,6 +18,7 @@ from crevlo.stations.background import Progress
 from crevlo.stations.plan.problem import Planned, job_words, planned
 from crevlo.stations.plan.rules import TICK
 from crevlo.stations.shape import Refused
+from crevlo.store.run import Outcome
 from crevlo.store.schedule import BackgroundWork, MadeSchedule
 from crevlo.store.study import Study
 
@@ -39,7 +40,11 @@ def make_schedule(sessions: sessionmaker[Session], work: BackgroundWork, progres
     _refuse_impossible(plan)
 
     def tell(solved: Solved, stage: str, share: float) -> None:
-        gap = f", {100 * solved.gap:.0f} % above the bound" if solved.gap > 0.005 else ", as early as can be"
+        gap = (
+            f", of which {100 * solved.gap:.0f} % is not proven necessary"
+            if solved.gap > 0.005
+            else ", as early as can be"
+        )
         found = {"words": f"through on {plan.at(solved.schedule.finish):%a %d %b, %H:%M}{gap}"}
         new = found != told.get("found")
         told["found"] = found
@@ -90,7 +95,7 @@ def _slots(plan: Planned, made: Schedule) -> list[dict[str, Any]]:
         {
             "job": t.key, "start": made.slots[t.key].start, "setup": t.setup, "heat": t.heat, "print": t.print,
             "cool": t.cool, "removal_at": made.slots[t.key].removal, "removal": t.removal, "pinned": t.pinned is not None,
-            "began": t.began, "heat_w": t.heat_w, "print_w": t.print_w,
+            "began": t.began, "tried": plan.tried[t.key], "heat_w": t.heat_w, "print_w": t.print_w,
         }
         for t in plan.problem.tasks
     ]  # fmt: skip
@@ -102,6 +107,7 @@ def _facts(plan: Planned, solved: Solved, drawn: np.ndarray) -> dict[str, Any]:
         "moves": solved.moves, "idle_h": solved.idle * TICK.total_seconds() / 3600, "best": solved.best,
         "by": solved.by, "finishes": [int(v) for v in np.quantile(drawn, np.linspace(0, 1, 101), method="nearest")],
         "times_from": plan.times_from, "given_up": [job_words(plan.bench, j) for j in plan.given_up],
+        "untried": plan.untried,
         "missed_pins": [job_words(plan.bench, j) for j in plan.missed_pins],
     }  # fmt: skip
 
@@ -125,21 +131,22 @@ def _moved(plan: Planned, made: Schedule, before: MadeSchedule | None) -> list[d
         return []
     tick = timedelta(seconds=before.tick_s)
     found = []
+    running = {t.key for t in plan.problem.tasks if t.began}
     for slot in before.slots:
         key = slot["job"]
-        if key not in made.slots:
+        if key not in made.slots or key in running:
             continue
         was, now = before.origin.astimezone(UTC) + slot["start"] * tick, plan.at(made.slots[key].start)
-        if abs(now - was) >= _MOVED and not next(t for t in plan.problem.tasks if t.key == key).began:
-            found.append((now - was, key, was, now))
+        if abs(now - was) >= _MOVED:
+            new = plan.bench.runs.get(plan.jobs[key].id, [])[slot["tried"] :]
+            found.append((now - was, key, was, now, any(run.outcome is Outcome.FAILED for run in new)))
     found.sort(key=lambda f: -f[0])
-    tries = {str(job.id): len(plan.bench.runs.get(job.id, [])) for job in plan.jobs.values()}
     return [
         {
             "job": key, "was": was.isoformat(), "now": now.isoformat(),
-            "why": ("It failed and is printed again. " if tries[key] else "") + _why(plan, made, key),
+            "why": ("It failed and is printed again. " if failed else "") + _why(plan, made, key),
         }
-        for _, key, was, now in found[:_MOST_MOVES]
+        for _, key, was, now, failed in found[:_MOST_MOVES]
     ]  # fmt: skip
 
 
@@ -184,6 +191,8 @@ def _clash_words(plan: Planned, found: Clash | None, none: NoSchedule) -> str:
         if none.proven:
             return "No schedule keeps all rules together."
         return "No schedule that keeps all rules was found in the time given, and none was shown to be impossible. Loosen a pin or the date, or ask again."
+    if not found.rules:
+        return "What is printing now leaves no room for the rest, whatever rule is given up."
     words = [_rule_words(plan, rule) for rule in found.rules]
     head = "These cannot all be kept: " if len(words) > 1 else "This cannot be kept: "
     tail = " Give up any one of them and the others can be kept." if found.smallest and len(words) > 1 else ""

@@ -36,7 +36,7 @@ class Action(Shape):
 
 
 class DayView(Shape):
-    """What is to be done on one day, in order; `unattended` names what prints on after the last hour."""
+    """What is to be done on one day, in order; `overnight` names what prints on after the last hour."""
 
     study: str
     now: datetime
@@ -65,11 +65,13 @@ def view_day(session: Session, study_id: uuid.UUID, day: date | None) -> DayView
     days = sorted({day_of(a) for a in every})
     chosen = day or (days[0] if days else today)
     actions = [a for a in every if day_of(a) == chosen]
+    hours = [] if chosen in rules.holidays else rules.week[chosen.weekday()]
+    closed = datetime.combine(chosen, max((h.closes for h in hours), default=time()), rules.zone)
     midnight = datetime.combine(chosen + timedelta(days=1), time(), rules.zone)
     over = [
         f"{_short(bench, s)}, done about {s.printed_at:%a %H:%M}"
         for s in slots_of(bench, row, now)
-        if s.state in ("planned", "late", "printing") and s.start_at < midnight <= s.printed_at
+        if s.state in ("planned", "late", "printing") and s.start_at < midnight and s.printed_at > closed
     ]
     kinds = {a.kind for a in actions}
     return DayView(

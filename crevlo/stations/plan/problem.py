@@ -1,10 +1,11 @@
 """A study's open prints and the rules of its bench, as the core schedules them."""
 
 import uuid
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import UTC, date, datetime, time, timedelta
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.drying import usual_drying_h
@@ -28,12 +29,15 @@ from crevlo.store.study import Job
 _DAYS = 500
 # Where a maker's sheet gives no peak: bed and nozzle heating together.
 USUAL_PEAK_W = 350.0
-_COUNTED = {Outcome.DONE, Outcome.FAILED}
 
 
 @dataclass(frozen=True)
 class Planned:
-    """The core's problem with what its keys stand for. `times_from` says by job where its time comes from."""
+    """The core's problem with what its keys stand for.
+
+    `times_from` counts where the prints' times come from, `tried` the attempts of each that have ended, and `untried`
+    names machines without any attempt on record, whose failures are not known.
+    """
 
     bench: Bench
     rules: Rules
@@ -44,6 +48,8 @@ class Planned:
     attempts: int
     given_up: list[Job]
     missed_pins: list[Job]
+    tried: dict[str, int]
+    untried: list[str]
     times_from: dict[str, int] = field(default_factory=dict)
 
     def at(self, tick: int) -> datetime:
@@ -75,9 +81,12 @@ def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
     origin = _origin(rules, now, begun=bool(live))
     hours = hours_from(rules, origin)
     known = histories(session, [u.unit_id for u in bench.units])
+    counted = _attempts(session, [u.unit_id for u in bench.units])
+    _refuse_two_at_once(bench, live)
     arms = {arm.id: arm for arm in protocol.arms}
     blocks: dict[tuple[object, ...], int] = {}
-    tasks, doubts, jobs = [], {}, {}
+    tasks, doubts, jobs, tried = [], {}, {}, {}
+    held: set[str] = set()
     given_up, missed = [], []
     sources = {"file": 0, "history": 0, "volume": 0}
     for job in bench.jobs:
@@ -98,10 +107,15 @@ def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
             pinned = None
         gone = (origin - run.started_at).total_seconds() if run else 0.0
         heat_s = rules.heat_min * 60.0
+        codes = [bench.spools[s].code for s in (job.spool_id, job.second_spool_id) if s]
+        if run:
+            # Two prints that run from one spool's code are evidently fed from two: what happens is not planned away.
+            codes = [c for c in codes if c not in held]
+            held |= set(codes)
         tasks.append(
             Task(
                 key=key, machine=str(job.unit_id),
-                spools=tuple(bench.spools[s].code for s in (job.spool_id, job.second_spool_id) if s), block=block,
+                spools=tuple(codes), block=block,
                 setup=0 if run else _up(rules.setup_min * 60), heat=_up(max(0.0, heat_s - gone)),
                 print=_up(seconds - max(0.0, gone - heat_s)) if run else max(1, _up(seconds)),
                 cool=_up(rules.cool_min * 60), removal=_up(rules.removal_min * 60),
@@ -110,8 +124,9 @@ def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
                 pinned=pinned, began=run is not None,
             )
         )  # fmt: skip
-        doubts[key] = Doubt(doubt[0], doubt[1], 1 - _success(bench, job.unit_id))
-        jobs[key] = job
+        good, all_tries = counted[job.unit_id]
+        doubts[key] = Doubt(*doubt, 1 - success_chance(good, all_tries).mean if all_tries else 0.0)
+        jobs[key], tried[key] = job, len(tries) - bool(run)
     problem = Problem(
         tuple(tasks), hours, people=rules.people,
         circuits=tuple(
@@ -121,7 +136,8 @@ def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
         one_spool=policies.material == "same spool", deadline=_deadline(rules, origin),
     )  # fmt: skip
     return Planned(
-        bench, rules, origin, problem, doubts, jobs, policies.most_attempts, given_up, missed, sources
+        bench, rules, origin, problem, doubts, jobs, policies.most_attempts, given_up, missed, tried,
+        [u.unit.model.name for u in bench.units if not counted[u.unit_id][1]], sources,
     )  # fmt: skip
 
 
@@ -157,7 +173,9 @@ def _time_of(
     file = bench.sliced.get(job.id)
     stated = file.facts.get("time_s") if file else None
     if stated:
-        return float(stated), (SPREAD_BY_FILE / 2, SPREAD_BY_FILE), "file"
+        # What the machine took of its files' times so far; without that the files are taken at their word.
+        ratio = history.of_file or 1.0
+        return float(stated) * ratio, (SPREAD_BY_FILE / 2, SPREAD_BY_FILE), "file"
     a = stored(session, bench.artifacts[job.artifact_id])
     expected = by_volume(a.key, a.artifact, Conditions.model_validate(conditions))
     if history.ratio is None:
@@ -175,9 +193,23 @@ def _peak_w(job: Job) -> float:
     return ModelSheet(**job.unit.model.sheet).peak_w or USUAL_PEAK_W
 
 
-def _success(bench: Bench, unit_id: uuid.UUID) -> float:
-    ended = [run for run in bench.runs_of(unit_id) if run.outcome in _COUNTED]
-    return success_chance(sum(r.outcome is Outcome.DONE for r in ended), len(ended)).mean if ended else 1.0
+def _attempts(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, tuple[int, int]]:
+    """Good attempts and all that were printed to an end, of each unit in all studies."""
+    rows = session.execute(
+        select(Job.unit_id, func.count().filter(Run.outcome == Outcome.DONE), func.count())
+        .join(Job, Job.id == Run.job_id)
+        .where(Job.unit_id.in_(unit_ids), Run.outcome.in_([Outcome.DONE, Outcome.FAILED]))
+        .group_by(Job.unit_id)
+    )
+    found = {unit_id: (good, tries) for unit_id, good, tries in rows}
+    return {unit_id: found.get(unit_id, (0, 0)) for unit_id in unit_ids}
+
+
+def _refuse_two_at_once(bench: Bench, live: Mapping[uuid.UUID, Run]) -> None:
+    printing = [job.unit for job in bench.jobs if job.id in live]
+    twice = next((u for i, u in enumerate(printing) if any(o.id == u.id for o in printing[:i])), None)
+    if twice:
+        raise Refused(f"{twice.model.name} has two prints running at once; end the one that is not on it first.")
 
 
 def _drying(bench: Bench, policies: Policies, rules: Rules, tasks: list[Task], now: datetime) -> dict[str, int]:

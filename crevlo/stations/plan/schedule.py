@@ -203,7 +203,8 @@ def slots_of(bench: Bench, row: MadeSchedule, now: datetime) -> list[SlotOut]:
     found = []
     for s in row.slots:
         job = jobs[s["job"]]
-        tries = [r for r in bench.runs.get(job.id, []) if r.ended_at is None or r.ended_at > row.made_at]
+        # By count, not by time: a run may be entered later than it was.
+        tries = bench.runs.get(job.id, [])[s["tried"] :]
         start = wall_time(row.origin, s["start"], tick, rules)
         if any(r.outcome is Outcome.DONE for r in tries):
             state: SlotState = "done"
@@ -267,6 +268,7 @@ def _made(bench: Bench, row: MadeSchedule, now: datetime) -> Made:
         ],
         moved_count=len(row.moved),
         notes=[f"{words} has no attempt left and is not planned again." for words in facts["given_up"]]
+        + [f"{name} has no attempt on record; its failures are not drawn." for name in facts["untried"]]
         + [f"{words} was pinned to a time that had passed; it was planned freely." for words in facts["missed_pins"]],
     )  # fmt: skip
 
@@ -329,9 +331,11 @@ def _stale(
         found.append(f"{first}{more} should have started by now.")
     over = [s for s in made.slots if s.state == "printing" and now > s.removal_at + LATE]
     found += [f"{job_words(bench, jobs[s.job_id])} prints longer than planned." for s in over]
-    planned = {slot.job_id: slot for slot in made.slots if slot.pinned}
-    if {p.job_id: p.start_at for p in pins if p.start_at > now} != {
-        j: s.start_at.astimezone(UTC) for j, s in planned.items() if s.start_at > now
+    waiting = {j for j in open_jobs(bench) if not any(r.ended_at is None for r in bench.runs.get(j, []))}
+    if {p.job_id: p.start_at for p in pins if p.start_at > now and p.job_id in waiting} != {
+        s.job_id: s.start_at.astimezone(UTC)
+        for s in made.slots
+        if s.pinned and s.start_at > now and s.job_id in waiting
     }:
         found.append("Pins have changed.")
     if rules.model_dump(mode="json", exclude={"version"}) != Rules(**row.rules).model_dump(mode="json"):

@@ -135,7 +135,7 @@ export default function Day({ studyId }: { studyId: string }) {
         {due.length > 0 && <p className="pt-0.5 text-needle-ink print:hidden">{due.length} due now</p>}
         {view.data.overnight.length > 0 && (
           <>
-            <h2 className="lab pt-4 pb-1">Prints on overnight</h2>
+            <h2 className="lab pt-4 pb-1">Prints on when nobody is there</h2>
             <ul className="grid gap-1 text-[12.5px]">
               {view.data.overnight.map((o) => (
                 <li key={o}>{o}</li>
