@@ -139,7 +139,7 @@ def test_a_schedule_is_made_pinned_and_carried_to_the_bench(site: Site, page: Pa
     page.get_by_role("button", name="Enough, keep this").click()
     timeline = page.get_by_role("group", name="Timeline")
     timeline.wait_for()
-    expect(page.get_by_text("if all goes as expected")).to_be_visible()
+    expect(page.get_by_text("if nothing fails")).to_be_visible()
     assert check_axe(page) == []
     # Dragging pins; the next plan keeps it.
     page.get_by_role("button", name="All").click()

@@ -3090,7 +3090,7 @@ export interface components {
         Wish: "go on" | "enough" | "cancel";
         /**
          * DayView
-         * @description What is to be done on one day, in order; `unattended` names what prints on after the last hour.
+         * @description What is to be done on one day, in order; `overnight` names what prints on after the last hour.
          */
         DayView: {
             /** Study */

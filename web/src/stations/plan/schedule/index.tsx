@@ -187,7 +187,7 @@ function Headline({ made, openPrints }: { made: Schemas["Made"]; openPrints: num
       <p className="text-[17px] font-semibold [font-stretch:92%]">
         {openPrints === 0
           ? "Everything is printed."
-          : `Through on ${weekday(made.finish_at)}, if all goes as expected; ${late ? `9 times in 10 by ${weekday(late.at)}` : "its spread is not known"}.`}
+          : `Through on ${weekday(made.finish_at)}, if nothing fails; ${late ? `9 times in 10 by ${weekday(late.at)}` : "its spread is not known"}.`}
       </p>
       <p className="pt-0.5 text-[12.5px] text-ink-2">
         Plan {made.number}.{" "}
