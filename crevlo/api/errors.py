@@ -19,7 +19,7 @@ _PLAIN = {
     400: "The request could not be understood.",
     404: "There is no such thing.",
     405: "This cannot be done here.",
-    413: "This is too large: a file may hold 64 MB at most.",
+    413: "This is too large: a file may hold 160 MB at most.",
     415: "This kind of content is not taken here.",
 }
 

@@ -21,6 +21,10 @@ class JobPath(BaseModel):
     job_id: uuid.UUID
 
 
+class OtherJobQuery(BaseModel):
+    other: uuid.UUID
+
+
 class RunPath(BaseModel):
     run_id: uuid.UUID
 

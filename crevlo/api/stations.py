@@ -10,6 +10,7 @@ from crevlo.api.paths import (
     FeatureQuery,
     FileQuery,
     JobPath,
+    OtherJobQuery,
     PartQuery,
     ProfilePath,
     ProfileQuery,
@@ -22,12 +23,13 @@ from crevlo.api.paths import (
 )
 from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations import source
+from crevlo.stations.background import WorkOut
 from crevlo.stations.cost import part
 from crevlo.stations.inspect import anchors, score
 from crevlo.stations.measure import specimen
 from crevlo.stations.plan import study
 from crevlo.stations.plan.protocol import Draft
-from crevlo.stations.print_ import run
+from crevlo.stations.print_ import run, sliced
 from crevlo.stations.progress import Line, line
 from crevlo.stations.publish import report
 from crevlo.stations.rank import ranking
@@ -130,6 +132,27 @@ def view_job(path: JobPath) -> run.JobView:
 @writes(REVIEW)
 def take_file(path: JobPath, query: FileQuery) -> run.JobView:
     return run.take_file(db(), path.job_id, query.id, query.name, request.get_data(), current_user.id)
+
+
+@print_.get("/jobs/<uuid:job_id>/settings", responses={200: sliced.SettingsView})
+@reads(NOT_BLIND)
+def view_settings(path: JobPath) -> sliced.SettingsView:
+    """In what the job's file differs from those of the other machines for the same artifact."""
+    return sliced.view_settings(db(), path.job_id)
+
+
+@print_.get("/jobs/<uuid:job_id>/why", responses={200: sliced.WhyView})
+@reads(NOT_BLIND)
+def view_why(path: JobPath, query: OtherJobQuery) -> sliced.WhyView:
+    """Why this print takes longer or shorter than another; for large files the result of the work asked for, if any."""
+    return sliced.why(db(), path.job_id, query.other)
+
+
+@print_.post("/jobs/<uuid:job_id>/why", responses={200: WorkOut})
+@writes(REVIEW)
+def ask_why(path: JobPath, body: sliced.AskWhy) -> WorkOut:
+    """Has two large files compared in the background."""
+    return sliced.ask_why(db(), body.id, path.job_id, body.other_id, current_user.id)
 
 
 @print_.post("/jobs/<uuid:job_id>/runs", responses={200: run.JobView})

@@ -12,7 +12,6 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from crevlo.core import cost, defects, energy, grade, noise, readings, sizes, success
 from crevlo.core.estimate import Estimate, NotDetermined
-from crevlo.core.gcode.facts import GcodeFacts
 from crevlo.core.scoring import chances, figure, points, value
 
 
@@ -231,8 +230,6 @@ def plain(result: Any) -> Any:
         return {"value": result.value, "u": result.u, "U": result.expanded, "dof": plain(result.dof)}
     if dataclasses.is_dataclass(result) and not isinstance(result, type):
         given = {f.name: plain(getattr(result, f.name)) for f in dataclasses.fields(result)}
-        if isinstance(result, GcodeFacts):
-            given |= {"length_mm": result.length_mm, "mass_g": plain(result.mass_g)}
         return given
     if isinstance(result, dict):
         return {str(k.value if isinstance(k, Enum) else k): plain(v) for k, v in result.items()}

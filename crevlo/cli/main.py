@@ -4,6 +4,7 @@ import argparse
 import json
 import os
 import sys
+from collections.abc import Callable, Iterator
 from pathlib import Path
 
 STATE = Path(os.environ.get("CREVLO_STATE", Path(__file__).resolve().parents[2] / ".crevlo"))
@@ -121,12 +122,24 @@ def _calc(given: argparse.Namespace) -> int:
 def _gcode(given: argparse.Namespace) -> int:
     from crevlo.cli.calc import plain
     from crevlo.core.estimate import NotDetermined
-    from crevlo.core.gcode.facts import read_facts
+    from crevlo.core.gcode.facts import read_sliced
+    from crevlo.core.motion.limits import Machine
 
-    with given.file.open("rb") as file:
-        facts = read_facts(iter(lambda: file.read(1 << 20), b""), g90_resets_extrusion=given.g90_resets_extrusion)
+    machine = Machine(most_mm3_s=given.flow)
+
+    def content() -> Iterator[bytes]:
+        with given.file.open("rb") as file:
+            yield from iter(lambda: file.read(1 << 20), b"")
+
+    sliced = read_sliced(content(), machine=machine, g90_resets_extrusion=given.g90_resets_extrusion)
+    facts = sliced.facts
     if given.json:
-        print(json.dumps(plain(facts), indent=2, ensure_ascii=False))
+        told = plain(facts) | {"length_mm": facts.length_mm, "mass_g": plain(facts.mass_g)}
+        print(
+            json.dumps(
+                told | ({"motion": plain(sliced.motion)} if given.motion else {}), indent=2, ensure_ascii=False
+            )
+        )
         return 0
     time = (
         f"not determined: needs {facts.time_s.needs}"
@@ -142,9 +155,12 @@ def _gcode(given: argparse.Namespace) -> int:
     for tool in facts.tools:
         mass = f"needs {tool.mass_g.needs}" if isinstance(tool.mass_g, NotDetermined) else f"{tool.mass_g:.2f} g"
         print(f"tool {tool.tool}        {tool.length_mm / 1000:.3f} m, {mass}  ({tool.length_from})")
+    for use in facts.uses:
+        mass = "" if use.mass_g is None else f", {use.mass_g:.2f} g"
+        print(f"  tool {use.tool}      {use.portion.value}: {use.length_mm / 1000:.3f} m{mass}")
     print(f"settings      {len(facts.settings)}")
     if given.motion:
-        _motion(given)
+        _motion(given, content)
     for warning in facts.warnings:
         print(f"note          {warning}")
     if facts.partial:
@@ -152,21 +168,20 @@ def _gcode(given: argparse.Namespace) -> int:
     return 0
 
 
-def _motion(given: argparse.Namespace) -> None:
-    from crevlo.core.motion.causes import WORDS, causes
-    from crevlo.core.motion.limits import Limits
-    from crevlo.core.motion.moves import read_moves
+def _motion(given: argparse.Namespace, content: Callable[[], Iterator[bytes]]) -> None:
+    from crevlo.core.motion.causes import WORDS, Printing, causes
+    from crevlo.core.motion.limits import Machine
 
-    with given.file.open(encoding="utf-8", errors="replace") as file:
-        moves = read_moves(file, Limits(), g90_resets_extrusion=given.g90_resets_extrusion)
-    found = causes(moves, most_mm3_s=given.flow)
-    print(f"planned       {_clock(found.seconds)}, {len(moves.speed)} moves")
+    printing = Printing("", content, Machine(most_mm3_s=given.flow))
+    whole = printing.motion()
+    found = causes(printing, whole)
+    print(f"planned       {_clock(found.seconds)}, {whole.moves} moves")
     for name, words in WORDS.items():
         seconds = getattr(found, name)
         if seconds >= 0.5:
             print(f"  {100 * seconds / found.seconds:5.1f} %     {words}")
-    if moves.skipped:
-        print(f"note          {moves.skipped} moves could not be read")
+    if len(whole.changes_s):
+        print(f"tool change   {whole.changes_s.mean():.1f} s each, {len(whole.changes_s)} timed")
 
 
 def _clock(seconds: float) -> str:

@@ -5,17 +5,22 @@ from collections.abc import Callable
 from datetime import UTC, datetime
 
 import structlog
-from sqlalchemy import update
+from sqlalchemy import select, update
 from sqlalchemy.orm import Session, sessionmaker
 
 from crevlo.core.estimate import BadInput, NotDetermined
-from crevlo.stations.background import OPEN, Cancelled, Progress
+from crevlo.stations.background import OPEN, Cancelled, Progress, queue
 from crevlo.stations.plan.make import make_schedule
+from crevlo.stations.print_ import sliced
 from crevlo.stations.shape import Missing, Refused
 from crevlo.store.schedule import BackgroundWork, WorkState
 
 Work = Callable[[sessionmaker[Session], BackgroundWork, Progress], str]
-KINDS: dict[str, Work] = {"schedule": make_schedule}
+KINDS: dict[str, Work] = {
+    "schedule": make_schedule, sliced.WORK: sliced.read_large, sliced.COMPARISON: sliced.compare_large,
+}  # fmt: skip
+# Work that nobody watches goes on by itself after a restart; a search for a better plan is asked for again.
+_RESUMED = (sliced.WORK, sliced.COMPARISON)
 log = structlog.get_logger("crevlo")
 
 
@@ -43,9 +48,17 @@ def carry_out(sessions: sessionmaker[Session], work_id: uuid.UUID) -> None:
     _end(sessions, work_id, state, message)
 
 
-def end_abandoned(sessions: sessionmaker[Session]) -> None:
-    """Work that was running when its worker went away will never end by itself."""
+def take_up_abandoned(sessions: sessionmaker[Session]) -> None:
+    """Work that was running when its worker went away will never end by itself: it begins again, or has failed."""
     with sessions.begin() as session:
+        for row in session.scalars(
+            select(BackgroundWork).where(
+                BackgroundWork.state == WorkState.RUNNING, BackgroundWork.kind.in_(_RESUMED)
+            )
+        ):  # fmt: skip
+            row.state, row.share = WorkState.WAITING, 0.0
+            queue(session, row.id)
+        session.flush()
         session.execute(
             update(BackgroundWork)
             .where(BackgroundWork.state == WorkState.RUNNING)

@@ -16,14 +16,14 @@ def run_worker(url: str) -> None:
     """Until a signal stops it; the work then under way is ended by the next start. A second worker waits for the first."""
     # Searching takes a core: screens come first.
     os.nice(5)
-    from crevlo.jobs.carry_out import carry_out, end_abandoned
+    from crevlo.jobs.carry_out import carry_out, take_up_abandoned
 
     engine = connect(url)
     made = sessions(engine)
     # Held as long as the process lives: what is marked as running now was left by one that is gone.
     alone = engine.connect().execution_options(isolation_level="AUTOCOMMIT")
     alone.execute(text("select pg_advisory_lock(:key)"), {"key": _ONE_WORKER})
-    end_abandoned(made)
+    take_up_abandoned(made)
     queue = procrastinate.App(
         connector=procrastinate.PsycopgConnector(conninfo=database_url(url).replace("+psycopg", ""), max_size=4)
     )

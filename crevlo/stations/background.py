@@ -41,17 +41,31 @@ class Cancelled(Exception):
 
 
 def ask(
-    session: Session, work_id: uuid.UUID, study_id: uuid.UUID, kind: str, given: dict[str, Any], person_id: uuid.UUID
-) -> WorkOut:
-    """Queues work in this transaction; refused while the same kind of work is under way for the study."""
+    session: Session, work_id: uuid.UUID, study_id: uuid.UUID, kind: str, given: dict[str, Any], person_id: uuid.UUID,
+    *, subject_id: uuid.UUID | None = None,
+) -> WorkOut:  # fmt: skip
+    """Queues work in this transaction; refused while the same kind of work is under way for its subject."""
     get_study(session, study_id)
     # Two who ask at once: the second waits here and then finds the first.
-    session.execute(text("select pg_advisory_xact_lock(hashtextextended(:key, 0))"), {"key": f"{kind} {study_id}"})
-    if latest(session, study_id, kind, only_open=True) is not None:
+    session.execute(
+        text("select pg_advisory_xact_lock(hashtextextended(:key, 0))"), {"key": f"{kind} {subject_id or study_id}"}
+    )
+    under_way = (
+        latest_of(session, kind, subject_id) if subject_id else latest(session, study_id, kind, only_open=True)
+    )
+    if under_way is not None:
         raise Refused("This is being worked on already.")
-    row = BackgroundWork(id=work_id, study_id=study_id, kind=kind, given=given, person_id=person_id)
+    row = BackgroundWork(
+        id=work_id, study_id=study_id, kind=kind, subject_id=subject_id, given=given, person_id=person_id
+    )
     session.add(row)
     session.flush()
+    queue(session, work_id)
+    return work_out(row)
+
+
+def queue(session: Session, work_id: uuid.UUID) -> None:
+    """Puts work into the worker's queue, once this transaction is through."""
     session.execute(
         text(
             "select procrastinate_defer_jobs_v1(array[row('default', :task, 0, null, null,"
@@ -59,11 +73,18 @@ def ask(
         ),
         {"task": QUEUED_TASK, "id": str(work_id)},
     )
-    return work_out(row)
 
 
 def latest(session: Session, study_id: uuid.UUID, kind: str, *, only_open: bool = False) -> BackgroundWork | None:
     query = select(BackgroundWork).where(BackgroundWork.study_id == study_id, BackgroundWork.kind == kind)
+    if only_open:
+        query = query.where(BackgroundWork.state.in_(OPEN))
+    return session.scalar(query.order_by(BackgroundWork.asked_at.desc()).limit(1))
+
+
+def latest_of(session: Session, kind: str, subject_id: uuid.UUID, *, only_open: bool = True) -> BackgroundWork | None:
+    """The newest work of a kind on one subject."""
+    query = select(BackgroundWork).where(BackgroundWork.subject_id == subject_id, BackgroundWork.kind == kind)
     if only_open:
         query = query.where(BackgroundWork.state.in_(OPEN))
     return session.scalar(query.order_by(BackgroundWork.asked_at.desc()).limit(1))

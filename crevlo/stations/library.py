@@ -50,6 +50,12 @@ class ModelSheet(Shape):
     bed_max_c: float | None = Field(default=None, gt=0, le=200)
     weight_kg: float | None = Field(default=None, gt=0, le=500)
     peak_w: float | None = Field(default=None, gt=0, le=5000)
+    top_speed_mm_s: float | None = Field(default=None, gt=0, le=5000)
+    acceleration_mm_s2: float | None = Field(default=None, gt=0, le=1e6)
+    corner_mm_s: float | None = Field(
+        default=None, gt=0, le=500, description="by how much an axis may change its speed at once"
+    )
+    flow_mm3_s: float | None = Field(default=None, gt=0, le=500, description="plastic that the hotend melts")
     keep_outs: list[KeepOut] = Field(default=[], max_length=20)
 
 

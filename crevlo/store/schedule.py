@@ -73,11 +73,15 @@ class Wish(StrEnum):
 
 
 class BackgroundWork(Identified, Base):
-    """Something that takes longer than a request: asked for, carried out by the worker, with its progress."""
+    """Something that takes longer than a request: asked for, carried out by the worker, with its progress.
+
+    One of a kind is under way for a subject at a time; the subject is the study where no other is named.
+    """
 
     __tablename__ = "background_work"
     study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"), index=True)
     kind: Mapped[str]
+    subject_id: Mapped[uuid.UUID | None] = mapped_column(index=True)
     given: Mapped[dict[str, Any]]
     state: Mapped[WorkState] = mapped_column(enum_of(WorkState), default=WorkState.WAITING)
     wish: Mapped[Wish] = mapped_column(enum_of(Wish), default=Wish.GO_ON)
@@ -92,7 +96,7 @@ class BackgroundWork(Identified, Base):
     __table_args__ = (
         CheckConstraint("share between 0 and 1", name="share_range"),
         Index(
-            "uq_background_work_open", "study_id", "kind", unique=True,
+            "uq_background_work_open", text("coalesce(subject_id, study_id)"), "kind", unique=True,
             postgresql_where=text("state in ('waiting', 'running')"),
         ),
     )  # fmt: skip

@@ -9,7 +9,7 @@ from typing import Any
 import icalendar
 import pytest
 
-from crevlo.jobs.carry_out import carry_out, end_abandoned
+from crevlo.jobs.carry_out import carry_out, take_up_abandoned
 from crevlo.sim import device
 from crevlo.sim.client import ApiError, Client
 from crevlo.store.database import sessions
@@ -193,7 +193,7 @@ def test_the_work_is_asked_for_once_stopped_or_cancelled(bench: Bench, client: C
     asked = client.send("POST", f"/api/studies/{study}/schedule", {"id": new()})
     with bench.engine.begin() as connection:
         connection.exec_driver_sql("update background_work set state = 'running' where state = 'waiting'")
-    end_abandoned(sessions(bench.engine))
+    take_up_abandoned(sessions(bench.engine))
     assert "Ask for it again" in client.get(f"/api/work/{asked['id']}")["message"]
 
 

@@ -1,14 +1,16 @@
-"""What a sliced file says of itself, read as a stream."""
+"""What a sliced file says of itself and what its moves add up to, read as a stream in one pass."""
 
 import math
 import re
 from collections import Counter
 from collections.abc import Iterable, Iterator, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 
 from crevlo.core.estimate import BadInput, NotDetermined
+from crevlo.core.gcode.features import FilamentUse, filament_uses
+from crevlo.core.motion.limits import Keep, Limits, Machine
+from crevlo.core.motion.stream import Motion, Tally, read_stream
 
-_LONGEST_LINE = 1 << 20
 _MOST_SETTINGS = 4000
 _LONGEST_SETTING = 2000
 _MOST_TOOLS = 64
@@ -39,6 +41,10 @@ class GcodeFacts:
     layers: int | NotDetermined
     tool_changes: int
     settings: Mapping[str, str]
+    uses: tuple[FilamentUse, ...]
+    nozzle_c: float | None
+    bed_c: float | None
+    thumbnails: int
     size_bytes: int
     lines: int
     partial: bool
@@ -56,16 +62,39 @@ class GcodeFacts:
         return missing if missing else math.fsum(m for m in masses if not isinstance(m, NotDetermined))
 
 
-def read_facts(chunks: Iterable[bytes], *, g90_resets_extrusion: bool = False) -> GcodeFacts:
-    """Facts from the file's bytes in chunks of any size; memory stays bounded whatever the file holds.
+@dataclass(frozen=True, slots=True)
+class Sliced:
+    """One sliced file: its facts, and its motion."""
+
+    facts: GcodeFacts
+    motion: Motion
+
+
+def read_sliced(
+    chunks: Iterable[bytes],
+    limits: Limits | None = None,
+    *,
+    machine: Machine | None = None,
+    keep: Keep | None = None,
+    g90_resets_extrusion: bool = False,
+) -> Sliced:
+    """Facts and motion from the file's bytes in chunks of any size; memory stays bounded whatever the file holds.
 
     Comments come first; filament falls back to summing the moves' extrusion. With `g90_resets_extrusion`
     a G90 also makes extrusion absolute, as some firmware does. Raises BadInput for empty or binary content.
     """
-    reader = _Reader(g90_resets_extrusion)
-    for block in _whole_lines(chunks, reader):
-        reader.read(block)
-    return reader.facts()
+    motion, tally = read_stream(
+        _text(chunks), limits, machine=machine, keep=keep, g90_resets_extrusion=g90_resets_extrusion
+    )
+    reader = _Reader(tally)
+    if motion.partial:
+        reader.warnings.append(f"Only the first {motion.moves:,} moves were read; the file has more.")
+    return Sliced(reader.facts(cut_off=motion.partial), motion)
+
+
+def read_facts(chunks: Iterable[bytes], *, g90_resets_extrusion: bool = False) -> GcodeFacts:
+    """The facts alone, as of `read_sliced`."""
+    return read_sliced(chunks, g90_resets_extrusion=g90_resets_extrusion).facts
 
 
 def parse_duration(text: str) -> float:
@@ -88,50 +117,19 @@ _BINARY = {
 # Bytes that no text holds; a stray one in a hundred is let pass.
 _CONTROLS = bytes(set(range(32)) - set(b"\t\n\v\f\r\x1b")) + b"\x7f"
 
-# One pass over a block: whole-line comments, extruding moves, extrusion resets and modes, tool choices.
-_LINE = re.compile(
-    rb"""^[ \t]*(?:N\d+[ \t]*)?(?:
-      ;(?P<comment>[^\n]*)
-    | (?:[Gg]0*[0-3](?=[ \tXYZEFIJRAxyze]))?(?=[ \tXYZEFIJRAxyze])[^;\n]*?[EeAa](?P<extrude>[^\s;XYZFIJR*]*)
-    | [Gg]92(?=\s)(?:[^;\n]*?[EeAa](?P<reset>[^\s;XYZ*]*)|[^\n]*)
-    | (?P<mode>[Mm]8[23]|[Gg]9[01])(?!\d)
-    | [Tt](?P<tool>\d+)
-    )""",
-    re.MULTILINE | re.VERBOSE,
-)
 _SETTING = re.compile(r" ?([A-Za-z][A-Za-z0-9_]{1,80}) ?= ?(.*)")
 
 
-def _whole_lines(chunks: Iterable[bytes], reader: "_Reader") -> Iterator[bytes]:
-    """Blocks that end at a line end, CR and CRLF turned to LF; over-long lines are dropped and counted."""
-    tail, first, dropping = b"", True, False
+def _text(chunks: Iterable[bytes]) -> Iterator[bytes]:
+    """The chunks, once the first bytes look like text."""
+    first = True
     for chunk in chunks:
-        for start in range(0, len(chunk), _LONGEST_LINE):
-            piece = chunk[start : start + _LONGEST_LINE]
-            if first and piece:
-                _refuse_binary(piece)
-                first = False
-            reader.size += len(piece)
-            piece = piece.replace(b"\r\n", b"\n").replace(b"\r", b"\n")
-            if dropping:
-                end = piece.find(b"\n")
-                if end < 0:
-                    continue
-                piece, dropping = piece[end + 1 :], False
-            cut = piece.rfind(b"\n")
-            if cut < 0:
-                tail += piece
-                if len(tail) > _LONGEST_LINE:
-                    reader.skipped["lines over 1 MB"] += 1
-                    tail, dropping = b"", True
-                continue
-            yield tail + piece[: cut + 1]
-            tail = piece[cut + 1 :]
+        if first and chunk:
+            _refuse_binary(chunk)
+            first = False
+        yield chunk
     if first:
         raise BadInput("the file is empty")
-    if tail:
-        yield tail + b"\n"
-        reader.ended_in_line = True
 
 
 def _refuse_binary(head: bytes) -> None:
@@ -146,62 +144,43 @@ def _refuse_binary(head: bytes) -> None:
 
 
 class _Reader:
-    """State of one pass; results leave through `facts`."""
+    """What the comments state, beside what the moves add up to; results leave through `facts`."""
 
-    def __init__(self, g90_resets_extrusion: bool) -> None:
-        self.g90_resets_extrusion = g90_resets_extrusion
-        self.size = self.lines = 0
-        self.skipped: Counter[str] = Counter()
+    def __init__(self, tally: Tally) -> None:
+        self.tally = tally
+        self.skipped: Counter[str] = Counter(tally.skipped)
         self.warnings: list[str] = []
-        self.ended_in_line = False
         self.generator = ""
         self.times: dict[str, float] = {}
         self.lengths: list[float] | None = None
         self.masses: list[float] | None = None
         self.mass_total: float | None = None
         self.layers_stated: int | None = None
-        self.layer_marks = 0
         self.changes_stated: int | None = None
         self.settings: dict[str, str] = {}
-        self.absolute, self.position = True, 0.0
-        self.tool: int | None = None
-        self.changes = 0
-        self.moved: dict[int, float] = {}
-        self.drawn_back: dict[int, float] = {}
-        self.primed: dict[int, float] | None = None
+        self.thumbnails = 0
+        for comment in tally.comments:
+            self._comment(comment)
 
-    def read(self, block: bytes) -> None:
-        self.lines += block.count(b"\n")
-        for match in _LINE.finditer(block):
-            kind = match.lastgroup
-            if kind == "extrude":
-                self._extrude(match["extrude"])
-            elif kind == "comment":
-                self._comment(match["comment"])
-            elif kind == "reset":
-                self._reset(match["reset"])
-            elif kind == "tool":
-                self._choose(match["tool"])
-            elif kind == "mode":
-                self._mode(match["mode"].upper())
-
-    def facts(self) -> GcodeFacts:
-        tools = self._tools()
+    def facts(self, *, cut_off: bool) -> GcodeFacts:
+        tools, tally = self._tools(), self.tally
         time_from, time_s = self._time()
         layers: int | NotDetermined = NotDetermined("layer comments in the file")
         if self.layers_stated is not None:
             layers = self.layers_stated
-        elif self.layer_marks:
-            layers = self.layer_marks
-        if not (tools or self.settings or self.times or self.layer_marks):
+        elif tally.layers:
+            layers = tally.layers
+        if not (tools or self.settings or self.times or tally.layers):
             raise BadInput("no moves, times or settings were found: this does not look like G-code")
-        partial = bool(self.skipped["lines over 1 MB"])
-        if self.ended_in_line and self.lengths is None and not isinstance(layers, NotDetermined):
+        partial = cut_off or bool(self.skipped["lines over 1 MB"])
+        if tally.ended_in_line and self.lengths is None and not isinstance(layers, NotDetermined):
             partial = True
             self.warnings.append("The file ends in the middle of a line and without its summary: it looks cut off.")
         if self.skipped["malformed numbers"]:
             self.warnings.append(f"{self.skipped['malformed numbers']} moves with malformed numbers were left out.")
             partial = True
+        if self.skipped["moves off any bed"]:
+            self.warnings.append(f"{self.skipped['moves off any bed']} moves lead off any bed and were left out.")
         return GcodeFacts(
             generator=self.generator,
             time_s=time_s,
@@ -209,71 +188,22 @@ class _Reader:
             silent_time_s=self.times.get("silent"),
             tools=tools,
             layers=layers,
-            tool_changes=self.changes_stated if self.changes_stated is not None else self.changes,
+            tool_changes=self.changes_stated if self.changes_stated is not None else tally.changes,
             settings=self.settings,
-            size_bytes=self.size,
-            lines=self.lines,
+            uses=filament_uses(
+                tally.extruded, tally.fed, {t.tool: t for t in tools if not isinstance(t.mass_g, NotDetermined)}
+            ),
+            nozzle_c=tally.nozzle_c or None,
+            bed_c=tally.bed_c or None,
+            thumbnails=self.thumbnails,
+            size_bytes=tally.size,
+            lines=tally.lines,
             partial=partial,
             skipped={k: n for k, n in self.skipped.items() if n},
             warnings=tuple(self.warnings),
         )
 
-    def _extrude(self, raw: bytes) -> None:
-        try:
-            e = float(raw)
-        except ValueError:
-            self.skipped["malformed numbers"] += 1
-            return
-        if not abs(e) < _LONGEST_FILAMENT_MM:
-            self.skipped["malformed numbers"] += 1
-            return
-        if self.tool is None:
-            self.tool = 0
-        tool, step = self.tool, e
-        if self.absolute:
-            step, self.position = e - self.position, e
-        self.moved[tool] = self.moved.get(tool, 0.0) + step
-        self.drawn_back[tool] = max(0.0, self.drawn_back.get(tool, 0.0) - step)
-
-    def _reset(self, raw: bytes) -> None:
-        try:
-            value = float(raw)
-        except ValueError:
-            value = math.nan
-        if abs(value) < _LONGEST_FILAMENT_MM:
-            self.position = value
-        else:
-            self.skipped["malformed numbers"] += 1
-
-    def _choose(self, raw: bytes) -> None:
-        tool = int(raw[:9])
-        if tool >= _MOST_TOOLS:
-            self.skipped["unknown tools"] += 1
-            return
-        if self.tool is not None and tool != self.tool:
-            self.changes += 1
-        self.tool = tool
-
-    def _mode(self, word: bytes) -> None:
-        if word == b"M82" or (word == b"G90" and self.g90_resets_extrusion):
-            self.absolute = True
-        elif word == b"M83" or (word == b"G91" and self.g90_resets_extrusion):
-            self.absolute = False
-
-    def _start_of_print(self) -> None:
-        """Priming in the start code is not the part's filament: what moved before the first layer is set apart."""
-        if self.primed is None:
-            self.primed = {tool: moved + self.drawn_back.get(tool, 0.0) for tool, moved in self.moved.items()}
-
     def _comment(self, raw: bytes) -> None:
-        if raw.startswith((b"TYPE:", b"WIDTH:", b"HEIGHT:", b"Z:", b"WIPE")):
-            if raw.startswith(b"TYPE:") and not raw.startswith(b"TYPE:Custom"):
-                self._start_of_print()
-            return
-        if raw.startswith((b"LAYER_CHANGE", b" CHANGE_LAYER")) or re.match(rb"LAYER:-?\d", raw):
-            self._start_of_print()
-            self.layer_marks += 1
-            return
         if len(raw) > _LONGEST_SETTING * 2:
             self.skipped["over-long comments"] += 1
             return
@@ -284,6 +214,9 @@ class _Reader:
     def _stated(self, text: str) -> bool:
         plain = text.strip()
         low = plain.lower()
+        if low.startswith("thumbnail") and "begin" in low:
+            self.thumbnails += 1
+            return True
         if low.startswith("generated by"):
             self.generator = self.generator or _printable(plain[12:])[:120]
             return True
@@ -365,15 +298,18 @@ class _Reader:
         for name in ("estimated printing time", "total estimated time", "model printing time", "TIME"):
             if name in self.times:
                 return f"comment “{name}”", self.times[name]
+        if self.tally.progress_s:
+            return "progress mark M73, to the minute", self.tally.progress_s
         return "", NotDetermined("a time estimate in the file")
 
     def _tools(self) -> tuple[ToolUse, ...]:
-        primed = self.primed or {}
+        tally = self.tally
+        primed = tally.primed or {}
         # A retraction still open at the end was printed filament drawn back, not filament saved
         # (with tool changes it is an unload, which is).
         summed = {
-            tool: total - primed.get(tool, 0.0) + (0.0 if self.changes else self.drawn_back.get(tool, 0.0))
-            for tool, total in self.moved.items()
+            tool: total - primed.get(tool, 0.0) + (0.0 if tally.changes else tally.drawn.get(tool, 0.0))
+            for tool, total in tally.moved.items()
         }
         if self.lengths is not None:
             lengths, length_from = dict(enumerate(self.lengths)), "comment"
@@ -383,7 +319,7 @@ class _Reader:
                     f"The file states {stated:.0f} mm of filament; its moves add up to {moved:.0f} mm."
                 )
         else:
-            note = "priming left out" if self.primed is not None else "any priming included"
+            note = "priming left out" if tally.primed is not None else "any priming included"
             lengths, length_from = summed, f"sum of the moves, {note}"
         used = []
         for tool in sorted(lengths):
@@ -420,62 +356,3 @@ def _per_tool(text: str, tool: int) -> float:
 
 def _printable(text: str) -> str:
     return "".join(c for c in text if c.isprintable()).strip()
-
-
-@dataclass(frozen=True, slots=True)
-class Wanted:
-    """Print conditions of a protocol; None means left to the maker's profile."""
-
-    layer_height_mm: float | None = None
-    infill_percent: float | None = None
-    walls: int | None = None
-    nozzle_mm: float | None = None
-    nozzle_c: float | None = None
-    bed_c: float | None = None
-    material: str | None = None
-
-
-@dataclass(frozen=True, slots=True)
-class Deviation:
-    """One setting of the file that differs from the protocol."""
-
-    setting: str
-    wanted: str
-    found: str
-    unit: str = field(default="")
-
-
-_KEYS = {
-    "layer_height_mm": ("Layer height", "mm", ("layer_height",)),
-    "infill_percent": ("Infill", "%", ("fill_density",)),
-    "walls": ("Walls", "", ("perimeters",)),
-    "nozzle_mm": ("Nozzle", "mm", ("nozzle_diameter",)),
-    "nozzle_c": ("Nozzle temperature", "°C", ("temperature",)),
-    "bed_c": ("Bed temperature", "°C", ("bed_temperature",)),
-    "material": ("Material", "", ("filament_type",)),
-}
-
-
-def deviations(settings: Mapping[str, str], wanted: Wanted) -> tuple[list[Deviation], list[str]]:
-    """Settings that differ from the protocol, and the conditions the file says nothing about."""
-    differ, silent = [], []
-    for name, (title, unit, keys) in _KEYS.items():
-        target = getattr(wanted, name)
-        if target is None:
-            continue
-        found = next((settings[k] for k in keys if settings.get(k, "").strip()), None)
-        if found is None:
-            silent.append(title)
-            continue
-        first = re.split(r"[,;]", found)[0].strip().removesuffix("%").strip('"')
-        if isinstance(target, str):
-            same = first.casefold() == target.casefold()
-        else:
-            try:
-                same = math.isclose(float(first), target, rel_tol=1e-6, abs_tol=1e-6)
-            except ValueError:
-                same = False
-        if not same:
-            wanted_text = target if isinstance(target, str) else f"{target:g}"
-            differ.append(Deviation(title, wanted_text, first[:60], unit))
-    return differ, silent

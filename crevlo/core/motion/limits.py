@@ -4,13 +4,15 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 Four = tuple[float, float, float, float]
+FREE = 1e12
 
 
 @dataclass(frozen=True, slots=True)
 class Limits:
     """Speeds in mm/s, accelerations in mm/s², and the largest change of an axis' speed at a corner in mm/s.
 
-    Sliced files change these as they go; the values here stand where a file says nothing.
+    Firmware that takes corners by a junction deviation has that in mm instead, and 0 otherwise. Sliced files change
+    these as they go; the values here stand where a file says nothing.
     """
 
     speed: Four = (500.0, 500.0, 12.0, 120.0)
@@ -21,6 +23,31 @@ class Limits:
     travelling: float = 1500.0
     least_printing_speed: float = 0.0
     least_travel_speed: float = 0.0
+    junction_mm: float = 0.0
+
+
+NO_LIMITS = Limits(
+    speed=(FREE,) * 4, acceleration=(FREE,) * 4, corner=(FREE,) * 4, printing=FREE, retracting=FREE, travelling=FREE,
+)  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Machine:
+    """What one machine keeps to whatever a file asks for: its own limits, and what its hotend melts in mm³/s of
+    filament of a diameter in mm. None: no limit known."""
+
+    limits: Limits = NO_LIMITS
+    most_mm3_s: float | None = None
+    diameter_mm: float = 1.75
+
+
+@dataclass(frozen=True, slots=True)
+class Keep:
+    """Which kinds of limit count; those left out stand for a machine without them."""
+
+    axes: bool = True
+    acceleration: bool = True
+    corners: bool = True
 
 
 def on_axes(old: Four, given: Mapping[str, float]) -> Four:

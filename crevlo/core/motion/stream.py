@@ -1,435 +1,290 @@
-"""Printing time of a sliced file of any size, read and planned in one pass by compiled code.
+"""A sliced file of any size read and planned in one pass: compiled, on two threads, in memory that does not grow.
 
-The same rules as `moves` and `planner`, which are the plain and slow form of it and what it is tested against.
+The reader makes rows of moves of the bytes; the planner times the rows before, on a second thread.
 """
 
 import math
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass
+from concurrent.futures import Future, ThreadPoolExecutor
+from dataclasses import dataclass, field
 from itertools import chain
 
 import numpy as np
-from numba import njit
 from numpy.typing import NDArray
 
-from crevlo.core.motion.limits import Limits
+from crevlo.core.motion import reader, timing
+from crevlo.core.motion.limits import FREE, Keep, Limits, Machine
 
 Floats = NDArray[np.float64]
-# Moves held at once: look-ahead hardly ever reaches over a few hundred.
-_HELD_MOVES = 1 << 17
 _PIECE = 1 << 20
 # A file with more is cut off there: arcs make thousands of moves of a short line.
 MOST_MOVES = 30_000_000
-_CHORD_MM, _MOST_CHORDS, _MOST_MM = 1.0, 4000, 1e5
-SPEED_STEP, FLOW_STEP, _BINS = 5.0, 0.5, 200
-
-# Places in the reader's state: position, modes, and the limits that hold.
-_X, _SPEED, _FACTOR, _UNIT, _RELATIVE, _RELATIVE_E, _BY_MINUTE, _SPEEDS_SET, _RETRACTS_APART = (
-    0,
-    4,
-    5,
-    6,
-    7,
-    8,
-    9,
-    10,
-    11,
-)
-_WAIT, _STOP, _RESETS, _SKIPPED = 12, 13, 14, 15
-_MAX_SPEED, _MAX_ACC, _CORNER, _PRINTING, _RETRACTING, _TRAVELLING, _LEAST_P, _LEAST_T = (
-    16,
-    20,
-    24,
-    28,
-    29,
-    30,
-    31,
-    32,
-)
-# The move before: its axes' shares, its speed and what it may start with at a standstill; whether there is one.
-_LAST, _LAST_SPEED, _LAST_SAFE, _HAS_LAST = 33, 37, 38, 39
-_SETS = 40  # whether the file has set a limit
-_STATE = 41
-# Columns of a move held: length, speed, acceleration, corner, safe, asked, stop, mm³ per mm.
-_LENGTH, _LIMITED, _ACC, _INTO, _SAFE, _ASKED, _STOPS, _VOLUME, _COLUMNS = 0, 1, 2, 3, 4, 5, 6, 7, 8
+SPEED_STEP, FLOW_STEP = timing.SPEED_STEP, timing.FLOW_STEP
+_PURGES = ("tower", "custom", "purge", "flush")
 
 
 @dataclass(frozen=True, slots=True)
 class Motion:
-    """Totals of a file: seconds in all and waited, moves, whether it has more than are planned, whether it sets
-    any limits itself, the share of moving time at the speed asked for, and seconds
-    by speed (steps of SPEED_STEP mm/s) and by flow (steps of FLOW_STEP mm³/s)."""
+    """Totals of a file. All times in s.
+
+    `asked_s`, `flow_s` and `axes_s` are what it would take at the speeds asked for, within the flow limit, and within
+    the axes' top speeds too, were there no acceleration. `at_asked_s`, `by_flow_s` and `by_axes_s` are spent cruising at the
+    speed asked for, or below it for the one or the other; the rest of the moving time goes into speeding up and slowing down.
+    `by_speed` counts in steps of SPEED_STEP mm/s, `by_flow` in steps of FLOW_STEP mm³/s, `by_layer` from the first
+    layer mark on with what goes before it in front, `by_feature` by name ("" before the first). `changes_s` are the times
+    from the last plastic laid on a part to the first laid with the next tool.
+    """
 
     seconds: float
     waits_s: float
     moves: int
-    skipped: int
     partial: bool
     sets_limits: bool
-    at_asked_speed: float
+    asked_s: float
+    flow_s: float
+    axes_s: float
+    at_asked_s: float
+    by_flow_s: float
+    by_axes_s: float
     by_speed: Floats
     by_flow: Floats
+    by_feature: dict[str, float]
+    by_layer: Floats
+    changes_s: Floats
+
+    @property
+    def moving_s(self) -> float:
+        return self.seconds - self.waits_s
+
+    @property
+    def at_asked_speed(self) -> float:
+        """Share of the moving time at the speed that the file asks for."""
+        return self.at_asked_s / self.moving_s if self.moving_s > 0 else 0.0
+
+
+@dataclass(slots=True)
+class Tally:
+    """What the reader counts beside the moves: mm of filament by tool and feature type, of moves that lay plastic and of
+    those of the extruder alone; by tool in all, drawn back at the end, and primed before the print (None: no print was
+    marked)."""
+
+    lines: int = 0
+    size: int = 0
+    comments: list[bytes] = field(default_factory=list)
+    features: list[str] = field(default_factory=lambda: [""])
+    extruded: dict[tuple[int, str], float] = field(default_factory=dict)
+    fed: dict[tuple[int, str], float] = field(default_factory=dict)
+    moved: dict[int, float] = field(default_factory=dict)
+    drawn: dict[int, float] = field(default_factory=dict)
+    primed: dict[int, float] | None = None
+    changes: int = 0
+    layers: int = 0
+    skipped: dict[str, int] = field(default_factory=dict)
+    ended_in_line: bool = False
+    nozzle_waits: int = 0
+    nozzle_c: float = 0.0
+    bed_waits: int = 0
+    bed_c: float = 0.0
+    progress_s: float | None = None
+
+
+_SKIPS = {
+    reader.MALFORMED: "malformed numbers", reader.UNKNOWN_TOOLS: "unknown tools",
+    reader.OFF_BED: "moves off any bed", reader.LONG_LINES: "lines over 1 MB",
+    reader.MANY_FEATURES: "feature types beyond 62",
+}  # fmt: skip
+_MOST_COMMENTS_KEPT = 20_000
 
 
 def plan_stream(
-    chunks: Iterable[bytes], limits: Limits, *, g90_resets_extrusion: bool = False, diameter_mm: float = 1.75
+    chunks: Iterable[bytes],
+    limits: Limits | None = None,
+    *,
+    machine: Machine | None = None,
+    keep: Keep | None = None,
+    g90_resets_extrusion: bool = False,
 ) -> Motion:
-    """Motion of a file from its bytes in chunks of any size; memory does not grow with the file."""
-    state = np.zeros(_STATE)
-    state[_SPEED], state[_FACTOR], state[_UNIT], state[_RESETS] = 25.0, 1.0, 1.0, float(g90_resets_extrusion)
-    state[_MAX_SPEED : _MAX_SPEED + 4] = limits.speed
-    state[_MAX_ACC : _MAX_ACC + 4] = limits.acceleration
-    state[_CORNER : _CORNER + 4] = limits.corner
-    state[_PRINTING : _LEAST_T + 1] = (
-        limits.printing, limits.retracting, limits.travelling, limits.least_printing_speed, limits.least_travel_speed,
-    )  # fmt: skip
-    area = math.pi * diameter_mm**2 / 4
-    held = np.zeros((_HELD_MOVES + _MOST_CHORDS, _COLUMNS))
-    totals = np.zeros(4)  # moving s, cruising at the speed asked for s, waits s, moves
-    by_speed, by_flow = np.zeros(_BINS), np.zeros(_BINS)
-    count, entry, tail = 0, -1.0, b""
-    for piece in chain(_pieces(chunks), (None,)):
-        # The last line may have no end.
-        text = tail + (b"\n" if piece is None else piece)
-        data, at = np.frombuffer(text, dtype=np.uint8).copy(), 0
-        while at < len(data) and totals[3] <= MOST_MOVES:
-            before = at
-            at, count = _read(data, at, piece is None, state, held, count, area, totals)
-            if count >= _HELD_MOVES:
-                count, entry = _finish(held, count, entry, False, totals, by_speed, by_flow)
-            elif at == before:
-                break
-        tail = text[at:]
-        if len(tail) > _PIECE:
-            tail = b""
-            state[_SKIPPED] += 1
-    count, entry = _finish(held, count, entry, True, totals, by_speed, by_flow)
-    waits = float(totals[2] + state[_WAIT])
-    return Motion(
-        float(totals[0]) + waits, waits, int(totals[3]), int(state[_SKIPPED]), bool(totals[3] > MOST_MOVES), bool(state[_SETS] > 0),
-        float(totals[1] / totals[0]) if totals[0] else 0.0, by_speed, by_flow,
-    )  # fmt: skip
+    """Motion of a file from its bytes in chunks of any size.
+
+    `limits` stand until the file sets its own; a machine's own count wherever they are tighter.
+    """
+    return read_stream(chunks, limits, machine=machine, keep=keep, g90_resets_extrusion=g90_resets_extrusion)[0]
+
+
+def read_stream(
+    chunks: Iterable[bytes],
+    limits: Limits | None = None,
+    *,
+    machine: Machine | None = None,
+    keep: Keep | None = None,
+    g90_resets_extrusion: bool = False,
+) -> tuple[Motion, Tally]:
+    """As `plan_stream`, with what else the file holds."""
+    pass_ = _Pass(limits or Limits(), machine or Machine(), keep or Keep(), g90_resets_extrusion)
+    with ThreadPoolExecutor(1) as second:
+        for piece in chain(_pieces(chunks), (None,)):
+            pass_.take(piece, second)
+        return pass_.motion(second), pass_.tally_up()
 
 
 def compiled() -> None:
     """Compiles all of it, or loads what an earlier call has compiled: done when Crevlo is installed."""
-    plan_stream([b"G1 X1 E1 F600\nG2 X2 Y0 I0.5 J0\nG2 X3 Y1 R1\n"], Limits())
+    plan_stream([b"M204 P900\nT0\n;TYPE:Perimeter\nG1 X1 E1 F600\nG2 X2 Y0 I0.5 J0\nG2 X3 Y1 R1\nG4 P1\n"])
+
+
+class _Pass:
+    """One pass over one file."""
+
+    def __init__(self, limits: Limits, machine: Machine, keep: Keep, g90_resets_extrusion: bool) -> None:
+        state = np.zeros(reader.STATE)
+        state[reader.SPEED], state[reader.FACTOR], state[reader.UNIT] = 25.0, 1.0, 1.0
+        state[reader.RESETS], state[reader.TOOL], state[reader.PROGRESS_MIN] = float(g90_resets_extrusion), -1.0, -1.0
+        state[reader.MODAL] = -1.0
+        for place, given in ((reader.GIVEN, limits), (reader.CEILING, machine.limits)):
+            state[place : place + 18] = (
+                *given.speed, *given.acceleration, *given.corner, given.printing, given.retracting, given.travelling,
+                given.least_printing_speed, given.least_travel_speed, given.junction_mm,
+            )  # fmt: skip
+        state[reader.KEEP : reader.KEEP + 3] = keep.axes, keep.acceleration, keep.corners
+        state[reader.FLOW] = machine.most_mm3_s or FREE
+        state[reader.FLOW + 1] = math.pi * machine.diameter_mm**2 / 4
+        reader.hold_limits(state)
+        self.state = state
+        rows = reader.OPEN_MOVES + reader.HELD_MOVES + reader.MOST_CHORDS
+        self.held = [np.zeros((rows, reader.COLUMNS)) for _ in range(2)]
+        self.count, self.at = 0, 0
+        self.scratch = timing.scratch_for(rows)
+        self.notes = np.zeros((reader.MOST_NOTES, 3), dtype=np.int64)
+        self.names = np.zeros(reader.MOST_FEATURES, dtype=np.uint64)
+        self.purges = np.zeros(reader.MOST_FEATURES, dtype=np.bool_)
+        self.tally = Tally()
+        self.tail, self.dropping = b"", False
+        # What the second thread alone touches, and the one thing under way on it.
+        self.open, self.entry, self.changed = 0, -1.0, 0
+        self.totals = np.zeros(timing.TOTALS)
+        self.by_speed, self.by_flow = np.zeros(timing.BINS), np.zeros(timing.BINS)
+        self.by_feature, self.by_layer = np.zeros(reader.MOST_FEATURES), np.zeros(reader.MOST_LAYERS + 1)
+        self.changes = np.zeros(reader.MOST_CHANGES)
+        self.under_way: Future[None] | None = None
+
+    def take(self, piece: bytes | None, second: ThreadPoolExecutor) -> None:
+        """Reads the next piece; None after the last."""
+        if piece is not None:
+            if self.tally.size == 0 and piece.startswith(b"\xef\xbb\xbf"):
+                piece = piece[3:]
+            self.tally.size += len(piece)
+            if self.dropping:
+                ends = [e for e in (piece.find(b"\n"), piece.find(b"\r")) if e >= 0]
+                if not ends:
+                    return
+                piece, self.dropping = piece[min(ends) :], False
+        text, last = self.tail + (piece or b""), piece is None
+        if last and text:
+            self.tally.ended_in_line = True
+        data, at = np.frombuffer(text, dtype=np.uint8), 0
+        # Only whole lines; the last may have no end.
+        stop = len(text) if last else max(text.rfind(b"\n"), text.rfind(b"\r")) + 1
+        while at < stop and self.totals[timing.MOVES] <= MOST_MOVES:
+            before = at, self.count
+            at, self.count, noted = reader.read(
+                data,
+                at,
+                stop,
+                self.state,
+                self.held[self.at][reader.OPEN_MOVES :],
+                self.count,
+                self.notes,
+                self.names,
+            )
+            for kind, begin, end in self.notes[:noted].tolist():
+                self._note(kind, text[begin:end])
+            if self.count >= reader.HELD_MOVES:
+                self._hand_over(second, over=False)
+            elif (at, self.count) == before:
+                break
+        self.tail = text[at:]
+        if len(self.tail) > _PIECE:
+            self.tail, self.dropping = b"", True
+            self.state[reader.LONG_LINES] += 1
+
+    def _note(self, kind: int, text: bytes) -> None:
+        if kind == reader.FEATURE_NAME:
+            name = "".join(c for c in text[:60].decode("utf-8", "replace") if c.isprintable()).strip()
+            self.purges[len(self.tally.features)] = any(word in name.lower() for word in _PURGES)
+            self.tally.features.append(name)
+        elif len(self.tally.comments) < _MOST_COMMENTS_KEPT:
+            self.tally.comments.append(text)
+        else:
+            # The last ones are where a file's summary stands.
+            del self.tally.comments[_MOST_COMMENTS_KEPT // 2 : _MOST_COMMENTS_KEPT // 2 + 5000]
+            self.tally.comments.append(text)
+
+    def _hand_over(self, second: ThreadPoolExecutor, *, over: bool) -> None:
+        """Gives the rows read to the second thread, once it has done those before, and goes on with the other store."""
+        self._wait()
+        rows, count = self.held[self.at], self.count
+        self.under_way = second.submit(self._finish, rows, self.held[1 - self.at], count, over)
+        self.at, self.count = 1 - self.at, 0
+
+    def _finish(self, rows: Floats, other: Floats, count: int, over: bool) -> None:
+        start = reader.OPEN_MOVES - self.open
+        # Rows still open from before stand at the end of the other store's.
+        self.open, self.entry, self.changed = timing.finish(
+            rows, start, self.open + count, self.entry, over, self.scratch, self.totals, self.purges, self.by_speed,
+            self.by_flow, self.by_feature, self.by_layer, self.changes, self.changed,
+        )  # fmt: skip
+        end = reader.OPEN_MOVES + count
+        other[reader.OPEN_MOVES - self.open : reader.OPEN_MOVES] = rows[end - self.open : end]
+
+    def _wait(self) -> None:
+        if self.under_way is not None:
+            self.under_way.result()
+            self.under_way = None
+
+    def motion(self, second: ThreadPoolExecutor) -> Motion:
+        self._hand_over(second, over=True)
+        self._wait()
+        totals = self.totals
+        waits = float(totals[timing.WAITED] + self.state[reader.WAIT])
+        by_feature: dict[str, float] = {}
+        for name, seconds in zip(self.tally.features, self.by_feature, strict=False):
+            if seconds > 0:
+                by_feature[name] = by_feature.get(name, 0.0) + float(seconds)
+        layers = int(min(self.state[reader.LAYERS], reader.MOST_LAYERS))
+        return Motion(
+            float(totals[timing.MOVING]) + waits, waits, int(totals[timing.MOVES]),
+            bool(totals[timing.MOVES] > MOST_MOVES), bool(self.state[reader.SETS] > 0), float(totals[timing.FREE_S]),
+            float(totals[timing.FLOW_S]), float(totals[timing.AXES_S]), float(totals[timing.AT_ASKED]),
+            float(totals[timing.BY_FLOW]), float(totals[timing.BY_AXES]), self.by_speed, self.by_flow, by_feature,
+            self.by_layer[: layers + 1], self.changes[: self.changed],
+        )  # fmt: skip
+
+    def tally_up(self) -> Tally:
+        tally, state = self.tally, self.state
+        tally.lines, tally.changes = int(state[reader.LINES]), int(state[reader.CHANGES])
+        tally.layers = int(state[reader.LAYERS])
+        tally.nozzle_waits, tally.nozzle_c = int(state[reader.NOZZLE_WAITS]), float(state[reader.NOZZLE_C])
+        tally.bed_waits, tally.bed_c = int(state[reader.BED_WAITS]), float(state[reader.BED_C])
+        if state[reader.PROGRESS_MIN] >= 0:
+            tally.progress_s = 60 * float(state[reader.PROGRESS_MIN])
+        moved, drawn, primed = (
+            state[place : place + reader.MOST_TOOLS] for place in (reader.MOVED, reader.DRAWN, reader.PRIMED)
+        )
+        for tool in np.flatnonzero((moved != 0) | (drawn != 0)).tolist():
+            tally.moved[tool], tally.drawn[tool] = float(moved[tool]), float(drawn[tool])
+            for place, sums in ((reader.EXTRUDED, tally.extruded), (reader.FED, tally.fed)):
+                begin = place + tool * reader.MOST_FEATURES
+                row = state[begin : begin + reader.MOST_FEATURES]
+                for feature in np.flatnonzero(row).tolist():
+                    key = tool, tally.features[feature]
+                    sums[key] = sums.get(key, 0.0) + float(row[feature])
+        if state[reader.STARTED] > 0:
+            tally.primed = {tool: float(primed[tool]) for tool in tally.moved}
+        tally.skipped = {name: int(state[k]) for k, name in _SKIPS.items() if state[k]}
+        return tally
 
 
 def _pieces(chunks: Iterable[bytes]) -> Iterator[bytes]:
     for chunk in chunks:
         for start in range(0, len(chunk), _PIECE):
             yield chunk[start : start + _PIECE]
-
-
-@njit(cache=True)
-def _number(data, at, end):
-    """A number from `at` on: (value, where it ends, whether there is one)."""
-    i, sign = at, 1.0
-    if i < end and (data[i] == 45 or data[i] == 43):
-        sign = -1.0 if data[i] == 45 else 1.0
-        i += 1
-    value, digits, scale = 0.0, 0, 1.0
-    while i < end and 48 <= data[i] <= 57:
-        value = value * 10 + (data[i] - 48)
-        digits += 1
-        i += 1
-    if i < end and data[i] == 46:
-        i += 1
-        while i < end and 48 <= data[i] <= 57:
-            value = value * 10 + (data[i] - 48)
-            scale *= 10
-            digits += 1
-            i += 1
-    value = sign * value / scale
-    if digits and i + 1 < end and (data[i] == 101 or data[i] == 69):
-        j, power_sign = i + 1, 1
-        if data[j] == 45 or data[j] == 43:
-            power_sign = -1 if data[j] == 45 else 1
-            j += 1
-        power, some = 0, False
-        while j < end and 48 <= data[j] <= 57:
-            power = min(400, power * 10 + (data[j] - 48))
-            some = True
-            j += 1
-        if some:
-            value *= 10.0 ** (power_sign * power)
-            i = j
-    return value, i, digits > 0
-
-
-@njit(cache=True)
-def _append(way, state, held, count, area, totals):
-    """Adds one straight move with its limits worked out; gives the new count."""
-    if way[0] == 0 and way[1] == 0 and way[2] == 0 and way[3] == 0:
-        return count
-    straight = math.sqrt(way[0] * way[0] + way[1] * way[1] + way[2] * way[2])
-    still = straight < 1e-9
-    length = abs(way[3]) if still else straight
-    if length == 0:
-        return count
-    asked = state[_SPEED] * state[_FACTOR]
-    speed = max(asked, state[_LEAST_P] if way[3] > 0 else state[_LEAST_T])
-    if still:
-        acc = state[_RETRACTING]
-    elif way[3] != 0:
-        acc = state[_PRINTING]
-    else:
-        acc = state[_TRAVELLING]
-    safe = 1e300
-    for i in range(4):
-        share = abs(way[i]) / length
-        if share > 0:
-            speed = min(speed, state[_MAX_SPEED + i] / share)
-            acc = min(acc, state[_MAX_ACC + i] / share)
-            safe = min(safe, state[_CORNER + i] / share)
-    safe = min(safe, speed)
-    into = speed
-    if state[_HAS_LAST] > 0:
-        common = min(speed, state[_LAST_SPEED])
-        factor = 1.0
-        for i in range(4):
-            before = state[_LAST + i] * common
-            behind = way[i] / length * common
-            change = max(abs(before), abs(behind)) if before * behind < 0 else abs(behind - before)
-            if change > state[_CORNER + i]:
-                factor = min(factor, state[_CORNER + i] / change)
-        into = max(common * factor, min(min(safe, state[_LAST_SAFE]), common))
-    row = held[count]
-    row[_LENGTH], row[_LIMITED], row[_ACC], row[_INTO], row[_SAFE], row[_ASKED] = (
-        length,
-        speed,
-        acc,
-        into,
-        safe,
-        asked,
-    )
-    row[_STOPS] = 1.0 if state[_STOP] > 0 or state[_HAS_LAST] == 0 else 0.0
-    row[_VOLUME] = way[3] * area / length if way[3] > 0 and not still else 0.0
-    for i in range(4):
-        state[_LAST + i] = way[i] / length
-    state[_LAST_SPEED], state[_LAST_SAFE], state[_HAS_LAST] = speed, safe, 1.0
-    totals[2] += state[_WAIT]
-    state[_WAIT], state[_STOP] = 0.0, 0.0
-    return count + 1
-
-
-@njit(cache=True)
-def _read(data, at, last, state, held, count, area, totals):
-    """Reads whole lines from `at` on until the data or the room is used up: where it stopped, and the count of moves."""
-    n = len(data)
-    words = np.zeros(26)
-    given = np.zeros(26, dtype=np.bool_)
-    way = np.zeros(4)
-    axes = (23, 24, 25, 4)  # X Y Z E
-    while at < n and count < _HELD_MOVES:
-        end = at
-        while end < n and data[end] != 10 and data[end] != 13:
-            end += 1
-        if end == n and not last:
-            return at, count
-        i = at
-        at = end + 1
-        while i < end and (data[i] == 32 or data[i] == 9):
-            i += 1
-        if i == end:
-            continue
-        letter = data[i] & 0xDF
-        if letter != 71 and letter != 77:
-            continue
-        code, j, ok = _number(data, i + 1, end)
-        # A command is a letter, a number, and then a space or nothing.
-        if not ok or (j < end and data[j] != 32 and data[j] != 9 and data[j] != 59):
-            continue
-        given[:] = False
-        i = j
-        while i < end and data[i] != 59:
-            if data[i] == 32 or data[i] == 9:
-                i += 1
-                continue
-            name = (data[i] & 0xDF) - 65
-            value, j, ok = _number(data, i + 1, end)
-            whole = j >= end or data[j] == 32 or data[j] == 9 or data[j] == 59
-            if ok and whole and 0 <= name < 26 and math.isfinite(value):
-                if name == 0:
-                    name = 4  # an extruder called A
-                words[name] = value
-                given[name] = True
-                i = j
-            else:
-                while i < end and data[i] != 32 and data[i] != 9 and data[i] != 59:
-                    i += 1
-        number = int(code)
-        if letter == 71:
-            if number <= 3 and code == number:
-                count = _move(number, words, given, axes, way, state, held, count, area, totals)
-            elif code == 4:
-                wait = words[18] if given[18] else (words[15] / 1000 if given[15] else 0.0)
-                state[_WAIT] += max(0.0, min(wait, 86400.0))
-                state[_STOP] = 1.0
-            elif code == 92:
-                for k in range(4):
-                    if given[axes[k]]:
-                        state[_X + k] = words[axes[k]] * state[_UNIT]
-            elif code == 90 or code == 91:
-                state[_RELATIVE] = 1.0 if code == 91 else 0.0
-                if state[_RESETS] > 0:
-                    state[_RELATIVE_E] = state[_RELATIVE]
-            elif code == 20 or code == 21:
-                state[_UNIT] = 25.4 if code == 20 else 1.0
-        elif code == 82 or code == 83:
-            state[_RELATIVE_E] = 1.0 if code == 83 else 0.0
-        elif code == 220:
-            if given[18] and words[18] > 0:
-                state[_FACTOR] = words[18] / 100
-        else:
-            _limit(code, words, given, axes, state)
-    return at, count
-
-
-@njit(cache=True)
-def _limit(code, words, given, axes, state):
-    if code == 201 or code == 203 or code == 204 or code == 205 or code == 566:
-        state[_SETS] = 1.0
-    if code == 201 or code == 203 or code == 205 or code == 566:
-        place = _MAX_ACC if code == 201 else _MAX_SPEED if code == 203 else _CORNER
-        if code == 566:
-            if state[_SPEEDS_SET] > 0 and state[_BY_MINUTE] == 0:
-                for k in range(4):
-                    state[_MAX_SPEED + k] /= 60
-            state[_BY_MINUTE] = 1.0
-        if code == 203:
-            state[_SPEEDS_SET] = 1.0
-        by = 60.0 if code == 566 or (code == 203 and state[_BY_MINUTE] > 0) else 1.0
-        for k in range(4):
-            if given[axes[k]] and words[axes[k]] > 0:
-                state[place + k] = words[axes[k]] / by
-        if code == 205:
-            if given[18]:
-                state[_LEAST_P] = max(0.0, words[18])
-            if given[19]:
-                state[_LEAST_T] = max(0.0, words[19])
-    elif code == 204:
-        printing = words[15] if given[15] else words[18] if given[18] else 0.0
-        if given[17] and words[17] > 0:
-            state[_RETRACTS_APART] = 1.0
-        retracting = words[17] if given[17] else 0.0 if state[_RETRACTS_APART] > 0 else printing
-        if printing > 0:
-            state[_PRINTING] = printing
-        if retracting > 0:
-            state[_RETRACTING] = retracting
-        if given[19] and words[19] > 0:
-            state[_TRAVELLING] = words[19]
-
-
-@njit(cache=True)
-def _move(number, words, given, axes, way, state, held, count, area, totals):
-    """G0 to G3: a straight move, or an arc as chords; one that is off any bed is counted as skipped."""
-    target = np.zeros(4)
-    for k in range(4):
-        target[k] = state[_X + k]
-        if given[axes[k]]:
-            value = words[axes[k]] * state[_UNIT]
-            relative = state[_RELATIVE_E] if k == 3 else state[_RELATIVE]
-            target[k] = value + (state[_X + k] if relative > 0 else 0.0)
-            if k < 3 and abs(target[k]) > _MOST_MM:
-                state[_SKIPPED] += 1
-                return count
-    if abs(target[3] - state[_X + 3]) > _MOST_MM:
-        state[_SKIPPED] += 1
-        return count
-    if given[5] and words[5] > 0:
-        state[_SPEED] = words[5] * state[_UNIT] / 60
-    if number <= 1:
-        for k in range(4):
-            way[k] = target[k] - state[_X + k]
-            state[_X + k] = target[k]
-        return _append(way, state, held, count, area, totals)
-    clockwise = number == 2
-    x0, y0 = state[_X], state[_X + 1]
-    if given[17]:
-        r = words[17] * state[_UNIT]
-        dx, dy = target[0] - x0, target[1] - y0
-        chord = math.hypot(dx, dy)
-        if chord == 0 or abs(r) < chord / 2 * (1 - 1e-6):
-            state[_SKIPPED] += 1
-            return count
-        high = math.sqrt(max(0.0, r * r - chord * chord / 4)) / chord
-        side = -1.0 if clockwise == (r > 0) else 1.0
-        cx, cy = x0 + dx / 2 - side * dy * high, y0 + dy / 2 + side * dx * high
-    else:
-        cx = x0 + (words[8] * state[_UNIT] if given[8] else 0.0)
-        cy = y0 + (words[9] * state[_UNIT] if given[9] else 0.0)
-    radius = math.hypot(x0 - cx, y0 - cy)
-    if radius > _MOST_MM:
-        state[_SKIPPED] += 1
-        return count
-    a0 = math.atan2(y0 - cy, x0 - cx)
-    turn = math.atan2(target[1] - cy, target[0] - cx) - a0
-    if clockwise and turn >= -1e-9:
-        turn -= 2 * math.pi
-    if not clockwise and turn <= 1e-9:
-        turn += 2 * math.pi
-    pieces = min(_MOST_CHORDS, max(1, int(abs(turn) * radius / _CHORD_MM)))
-    begin = np.array([state[_X], state[_X + 1], state[_X + 2], state[_X + 3]])
-    for p in range(1, pieces + 1):
-        share = p / pieces
-        for k in range(4):
-            point = begin[k] + (target[k] - begin[k]) * share
-            if p < pieces and k == 0:
-                point = cx + radius * math.cos(a0 + turn * share)
-            if p < pieces and k == 1:
-                point = cy + radius * math.sin(a0 + turn * share)
-            way[k] = point - state[_X + k]
-            state[_X + k] = point
-        count = _append(way, state, held, count, area, totals)
-    for k in range(4):
-        state[_X + k] = target[k]
-    return count
-
-
-@njit(cache=True)
-def _finish(held, count, entry, over, totals, by_speed, by_flow):
-    """Times the moves whose speeds no later move can change; the others go to the front: their count, and the speed
-    into the first of them. `entry` below 0 stands for a beginning at rest."""
-    if count == 0:
-        return 0, entry
-    low, high = np.empty(count), np.empty(count)
-    fixed = count if over else 0
-    low_exit = held[count - 1, _SAFE]
-    high_exit = low_exit if over else held[count - 1, _LIMITED]
-    low_after, high_after = low_exit, high_exit
-    for i in range(count - 1, -1, -1):
-        row = held[i]
-        if i < count - 1 and held[i + 1, _STOPS] > 0:
-            low_after = high_after = row[_SAFE]
-        most = row[_SAFE] if row[_STOPS] > 0 else row[_INTO]
-        low[i] = min(most, math.sqrt(low_after * low_after + 2 * row[_ACC] * row[_LENGTH]))
-        high[i] = min(most, math.sqrt(high_after * high_after + 2 * row[_ACC] * row[_LENGTH]))
-        if fixed == 0 and i > 0 and low[i] == high[i]:
-            fixed = i
-        low_after, high_after = low[i], high[i]
-    if fixed == 0:
-        fixed = count - 1 if count > 1 else count
-    for i in range(fixed):
-        row = held[i]
-        acc, length = row[_ACC], row[_LENGTH]
-        begin = low[i] if entry < 0 or row[_STOPS] > 0 else entry
-        leave = low_exit if i + 1 == count else row[_SAFE] if held[i + 1, _STOPS] > 0 else low[i + 1]
-        leave = min(leave, math.sqrt(begin * begin + 2 * acc * length))
-        meeting = math.sqrt((2 * acc * length + begin * begin + leave * leave) / 2)
-        peak = max(min(row[_LIMITED], meeting), max(begin, leave))
-        up, down = (peak * peak - begin * begin) / (2 * acc), (peak * peak - leave * leave) / (2 * acc)
-        cruise = max(0.0, length - up - down) / peak
-        slopes = (peak - begin) / acc + (peak - leave) / acc
-        totals[0] += cruise + slopes
-        totals[3] += 1
-        if peak >= row[_ASKED] * (1 - 1e-6):
-            totals[1] += cruise
-        middle = length / (cruise + slopes)
-        by_speed[min(_BINS - 1, int(middle / SPEED_STEP))] += cruise + slopes
-        by_flow[min(_BINS - 1, int(middle * row[_VOLUME] / FLOW_STEP))] += cruise + slopes
-        entry = leave
-    for i in range(fixed, count):
-        held[i - fixed] = held[i]
-    return count - fixed, entry

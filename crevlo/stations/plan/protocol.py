@@ -5,7 +5,7 @@ from typing import Literal
 
 from pydantic import Field, model_validator
 
-from crevlo.core.gcode.facts import Wanted
+from crevlo.core.gcode.wanted import Wanted
 from crevlo.core.protocol import Slicing, Tuning
 from crevlo.stations.shape import Shape
 from crevlo.store.machine import Spool

@@ -1,10 +1,8 @@
 """Print: the sliced file on a job, the run with its timer, energy, noise and outcome."""
 
-import math
 import uuid
-from dataclasses import replace
 from datetime import UTC, datetime
-from typing import TYPE_CHECKING, Any
+from typing import Any
 
 import numpy as np
 from pydantic import Field
@@ -14,65 +12,22 @@ from sqlalchemy.orm import Session
 from crevlo.core.blind import blind_code
 from crevlo.core.energy import trace_energy
 from crevlo.core.estimate import NotDetermined
-from crevlo.core.gcode.facts import GcodeFacts, deviations, read_facts
-from crevlo.core.motion.limits import Limits
 from crevlo.core.noise import at_distance_db, without_background_db
 from crevlo.core.success import Cause
+from crevlo.stations.background import WorkOut
 from crevlo.stations.bench import Bench, current_protocol, job_with_unit, load_bench
 from crevlo.stations.clock import stated_time
 from crevlo.stations.library import change, configuration_of
-from crevlo.stations.plan.protocol import Policies, wanted
+from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.plan.study import UnitMark, mark_of
+from crevlo.stations.print_ import sliced
 from crevlo.stations.receive.unit import may_run_unattended
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.stations.upload import keep_upload
-from crevlo.store.machine import Instrument, Spool
+from crevlo.store.machine import Instrument
 from crevlo.store.run import EnergyFrom, NoiseReading, Outcome, Run, SlicedFile, Specimen
-from crevlo.store.study import Arm, Job, ProtocolDeviation, Study
-
-if TYPE_CHECKING:
-    from crevlo.core.motion.stream import Motion
-
-_CHUNK = 1 << 20
-
-
-class ToolOut(Shape):
-    tool: int
-    length_mm: float
-    length_from: str
-    mass_g: float | None
-    mass_from: str
-
-
-class DeviationFound(Shape):
-    setting: str
-    wanted: str
-    found: str
-    unit: str
-
-
-class FileOut(Shape):
-    id: uuid.UUID
-    name: str
-    size_bytes: int
-    lines: int
-    generator: str
-    time_s: float | None
-    time_from: str
-    time_needs: str | None
-    planned_s: float | None = Field(default=None, description="time planned from the file's moves on its own limits")
-    at_asked_speed: float | None = Field(default=None, description="share of that time at the speed asked for")
-    layers: int | None
-    layers_need: str | None
-    tool_changes: int
-    tools: list[ToolOut]
-    mass_g: float | None
-    deviations: list[DeviationFound]
-    silent: list[str]
-    partial: bool
-    skipped: dict[str, int]
-    warnings: list[str]
-    received_at: datetime
+from crevlo.store.schedule import WorkState
+from crevlo.store.study import Job, ProtocolDeviation, Study
 
 
 class NoiseOut(Shape):
@@ -141,7 +96,8 @@ class JobView(Shape):
     arm: str
     artifact: str
     spool: str
-    file: FileOut | None
+    file: sliced.FileOut | None
+    reading: WorkOut | None = Field(description="a large file that is being read, or could not be")
     runs: list[RunOut]
     most_attempts: int
     may_run_unattended: bool
@@ -225,13 +181,21 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
         now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy,
         arm=arm_names(bench)[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
         spool=" and ".join(f"{s.code} · {s.colour} {s.material}" for s in spools),
-        file=file_out(file) if file else None,
+        file=sliced.file_out(file, sliced.accepted_reason(session, job_id)) if file else None,
+        reading=_reading(session, job_id, file),
         runs=[
             _run_out(r, bench.noise.get(r.id, []), codes.get(r.id), estimates.get(r.sliced_file_id))
             for r in bench.runs.get(job.id, [])
         ],
         most_attempts=policies.most_attempts, may_run_unattended=open_gate, unattended_refusal=refusal,
     )  # fmt: skip
+
+
+def _reading(session: Session, job_id: uuid.UUID, file: SlicedFile | None) -> WorkOut | None:
+    work = sliced.reading_now(session, job_id)
+    if work is None or work.state in (WorkState.DONE, WorkState.CANCELLED):
+        return None
+    return work if file is None or work.asked_at > file.received_at else None
 
 
 def arm_names(bench: Bench) -> dict[uuid.UUID, str]:
@@ -243,20 +207,10 @@ def arm_names(bench: Bench) -> dict[uuid.UUID, str]:
 def take_file(
     session: Session, job_id: uuid.UUID, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID
 ) -> JobView:
-    """Reads a sliced file, sets it against the protocol and keeps both; raises BadInput for what is no G-code."""
+    """Takes a sliced file for the next attempt; raises BadInput for what is no G-code."""
     job = job_with_unit(session, job_id)
     _not_live(session, job)
-    facts = read_facts(content[i : i + _CHUNK] for i in range(0, len(content), _CHUNK))
-    arm, spool = session.get_one(Arm, job.arm_id), session.get_one(Spool, job.spool_id)
-    differ, silent = deviations(facts.settings, wanted(arm, spool))
-    session.add(
-        SlicedFile(
-            id=file_id, job_id=job.id, sha256=keep_upload(session, content), name=_file_name(name),
-            facts=_stored_facts(facts, silent, _motion(content)), settings=dict(facts.settings), deviations=[DeviationFound.model_validate(d).model_dump() for d in differ],
-            person_id=person_id,
-        )
-    )  # fmt: skip
-    session.flush()
+    sliced.take_file(session, job, file_id, name, content, person_id)
     return view_job(session, job_id)
 
 
@@ -281,9 +235,7 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
     protocol = current_protocol(session, job.study_id)
     if protocol is None or protocol.frozen_at is None or started < protocol.frozen_at:
         raise Refused("A print cannot start before the protocol was frozen.")
-    file = session.scalar(
-        select(SlicedFile).where(SlicedFile.job_id == job_id).order_by(SlicedFile.received_at.desc()).limit(1)
-    )
+    file = sliced.newest_file(session, job_id)
     if file is None:
         raise Refused("Drop the sliced file on this job first, so that time and settings are on record.")
     if file.deviations:
@@ -391,42 +343,6 @@ def level_at_1_m(reading: NoiseReading) -> float:
     return at_distance_db(level, reading.distance_m)
 
 
-def file_out(file: SlicedFile) -> FileOut:
-    return FileOut(id=file.id, name=file.name, deviations=file.deviations, received_at=file.received_at, **file.facts)
-
-
-def _motion(content: bytes) -> "Motion | None":
-    """The file's motion on the limits that it sets; None where it moves nothing or too much."""
-    # The compiled reader takes a second to load, and only uploads need it.
-    from crevlo.core.motion.stream import plan_stream
-
-    made = plan_stream([content], Limits())
-    return made if made.moves and not made.partial and math.isfinite(made.seconds) else None
-
-
-def _stored_facts(facts: GcodeFacts, silent: list[str], motion: "Motion | None") -> dict[str, Any]:
-    def known(x: Any) -> Any:
-        return None if isinstance(x, NotDetermined) else x
-
-    planned = {"planned_s": motion.seconds, "at_asked_speed": motion.at_asked_speed} if motion else {}
-    if motion and isinstance(facts.time_s, NotDetermined):
-        limits = "its own limits" if motion.sets_limits else "usual limits, as it sets none"
-        facts = replace(facts, time_s=motion.seconds, time_from=f"planned from its moves on {limits}")
-    return planned | {
-        "size_bytes": facts.size_bytes, "lines": facts.lines, "generator": facts.generator,
-        "time_s": known(facts.time_s), "time_from": facts.time_from,
-        "time_needs": facts.time_s.needs if isinstance(facts.time_s, NotDetermined) else None,
-        "layers": known(facts.layers),
-        "layers_need": facts.layers.needs if isinstance(facts.layers, NotDetermined) else None,
-        "tool_changes": facts.tool_changes, "mass_g": known(facts.mass_g) if facts.tools else None,
-        "tools": [
-            {"tool": t.tool, "length_mm": t.length_mm, "length_from": t.length_from, "mass_g": known(t.mass_g), "mass_from": t.mass_from}
-            for t in facts.tools
-        ],
-        "silent": silent, "partial": facts.partial, "skipped": dict(facts.skipped), "warnings": list(facts.warnings),
-    }  # fmt: skip
-
-
 def _run_out(run: Run, noise: list[NoiseReading], bag_code: str | None, estimate_s: float | None) -> RunOut:
     levels = []
     for reading in sorted(noise, key=lambda n: n.taken_at):
@@ -476,11 +392,6 @@ def _not_live(session: Session, job: Job) -> None:
 def _policies(session: Session, job: Job) -> Policies:
     protocol = current_protocol(session, job.study_id)
     return Policies(**protocol.policies) if protocol else Policies()
-
-
-def _file_name(name: str) -> str:
-    plain = "".join(c for c in name.replace("\\", "/").rsplit("/", 1)[-1] if c.isprintable()).strip()
-    return plain[:160] or "sliced file"
 
 
 def _meter(session: Session, kind: str) -> Instrument | None:

@@ -809,6 +809,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** In what the job's file differs from those of the other machines for the same artifact. */
+        get: operations["print_view_settings_jobs__uuid_job_id__settings_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/why": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Why this print takes longer or shorter than another; for large files the result of the work asked for, if any. */
+        get: operations["print_view_why_jobs__uuid_job_id__why_get"];
+        put?: never;
+        /** Has two large files compared in the background. */
+        post: operations["print_ask_why_jobs__uuid_job_id__why_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/runs": {
         parameters: {
             query?: never;
@@ -1505,6 +1540,10 @@ export interface components {
              *       "bed_max_c": null,
              *       "weight_kg": null,
              *       "peak_w": null,
+             *       "top_speed_mm_s": null,
+             *       "acceleration_mm_s2": null,
+             *       "corner_mm_s": null,
+             *       "flow_mm3_s": null,
              *       "keep_outs": []
              *     }
              */
@@ -1573,6 +1612,28 @@ export interface components {
              * @default null
              */
             peak_w?: number | null;
+            /**
+             * Top Speed Mm S
+             * @default null
+             */
+            top_speed_mm_s?: number | null;
+            /**
+             * Acceleration Mm S2
+             * @default null
+             */
+            acceleration_mm_s2?: number | null;
+            /**
+             * Corner Mm S
+             * @description by how much an axis may change its speed at once
+             * @default null
+             */
+            corner_mm_s?: number | null;
+            /**
+             * Flow Mm3 S
+             * @description plastic that the hotend melts
+             * @default null
+             */
+            flow_mm3_s?: number | null;
             /**
              * Keep Outs
              * @default []
@@ -1653,6 +1714,10 @@ export interface components {
              *       "bed_max_c": null,
              *       "weight_kg": null,
              *       "peak_w": null,
+             *       "top_speed_mm_s": null,
+             *       "acceleration_mm_s2": null,
+             *       "corner_mm_s": null,
+             *       "flow_mm3_s": null,
              *       "keep_outs": []
              *     }
              */
@@ -1757,6 +1822,10 @@ export interface components {
              *       "bed_max_c": null,
              *       "weight_kg": null,
              *       "peak_w": null,
+             *       "top_speed_mm_s": null,
+             *       "acceleration_mm_s2": null,
+             *       "corner_mm_s": null,
+             *       "flow_mm3_s": null,
              *       "keep_outs": []
              *     }
              */
@@ -3622,6 +3691,8 @@ export interface components {
             /** Spool */
             spool: string;
             file: components["schemas"]["FileOut"] | null;
+            /** @description a large file that is being read, or could not be */
+            reading: components["schemas"]["WorkOut"] | null;
             /** Runs */
             runs: components["schemas"]["RunOut"][];
             /** Most Attempts */
@@ -3637,6 +3708,24 @@ export interface components {
          * @enum {string}
          */
         Cause: "machine" | "profile" | "material" | "operator" | "power" | "unknown";
+        /**
+         * CausesOut
+         * @description Seconds at the speeds asked for, and what each limit adds to that; they sum to the whole.
+         */
+        CausesOut: {
+            /** Asked */
+            asked: number;
+            /** Flow */
+            flow: number;
+            /** Axes */
+            axes: number;
+            /** Acceleration */
+            acceleration: number;
+            /** Corners */
+            corners: number;
+            /** Waits */
+            waits: number;
+        };
         /** DeviationFound */
         DeviationFound: {
             /** Setting */
@@ -3674,18 +3763,6 @@ export interface components {
             time_from: string;
             /** Time Needs */
             time_needs: string | null;
-            /**
-             * Planned S
-             * @description time planned from the file's moves on its own limits
-             * @default null
-             */
-            planned_s: number | null;
-            /**
-             * At Asked Speed
-             * @description share of that time at the speed asked for
-             * @default null
-             */
-            at_asked_speed: number | null;
             /** Layers */
             layers: number | null;
             /** Layers Need */
@@ -3694,10 +3771,33 @@ export interface components {
             tool_changes: number;
             /** Tools */
             tools: components["schemas"]["ToolOut"][];
+            /**
+             * Uses
+             * @default []
+             */
+            uses: components["schemas"]["UseOut"][];
             /** Mass G */
             mass_g: number | null;
+            /**
+             * Nozzle C
+             * @default null
+             */
+            nozzle_c: number | null;
+            /**
+             * Bed C
+             * @default null
+             */
+            bed_c: number | null;
+            /** @default null */
+            motion: components["schemas"]["MotionOut"] | null;
             /** Deviations */
             deviations: components["schemas"]["DeviationFound"][];
+            /**
+             * Accepted
+             * @description the reason to print it all the same, once it was given
+             * @default null
+             */
+            accepted: string | null;
             /** Silent */
             silent: string[];
             /** Partial */
@@ -3713,6 +3813,63 @@ export interface components {
              * Format: date-time
              */
             received_at: string;
+        };
+        /**
+         * MotionOut
+         * @description How the file's moves go on this machine; all times in s.
+         */
+        MotionOut: {
+            /** Planned S */
+            planned_s: number;
+            /**
+             * On
+             * @description whose limits it was planned on
+             */
+            on: string;
+            /** Moves */
+            moves: number;
+            /** At Asked S */
+            at_asked_s: number;
+            /** By Flow S */
+            by_flow_s: number;
+            /** By Axes S */
+            by_axes_s: number;
+            /**
+             * Speeding S
+             * @description spent speeding up and slowing down
+             */
+            speeding_s: number;
+            /** Waits S */
+            waits_s: number;
+            causes: components["schemas"]["CausesOut"];
+            /** Speed Step */
+            speed_step: number;
+            /**
+             * By Speed S
+             * @description seconds by mean speed of a move, in steps of speed_step mm/s
+             */
+            by_speed_s: number[];
+            /** Flow Step */
+            flow_step: number;
+            /**
+             * By Flow Step S
+             * @description seconds by flow, in steps of flow_step mm³/s
+             */
+            by_flow_step_s: number[];
+            /** By Feature S */
+            by_feature_s: {
+                [key: string]: number;
+            };
+            /**
+             * By Layer S
+             * @description before the first layer, then layer by layer
+             */
+            by_layer_s: number[];
+            /**
+             * Changes S
+             * @description from the last plastic with one tool to the first with the next
+             */
+            changes_s: number[];
         };
         /** NoiseOut */
         NoiseOut: {
@@ -3808,6 +3965,93 @@ export interface components {
             mass_g: number | null;
             /** Mass From */
             mass_from: string;
+        };
+        /** UseOut */
+        UseOut: {
+            /** Tool */
+            tool: number;
+            /** Portion */
+            portion: string;
+            /** Length Mm */
+            length_mm: number;
+            /** Mass G */
+            mass_g: number | null;
+        };
+        /**
+         * SettingsView
+         * @description This file and the newest of every other machine for the same artifact; the rows in which they differ.
+         */
+        SettingsView: {
+            /** Files */
+            files: components["schemas"]["ComparedFile"][];
+            /** Rows */
+            rows: components["schemas"]["SettingOut"][];
+        };
+        /**
+         * Affects
+         * @enum {string}
+         */
+        Affects: "time and motion" | "heat and cooling" | "walls, layers and infill" | "supports" | "first layer and adhesion" | "retraction and oozing" | "filament" | "other settings";
+        /** ComparedFile */
+        ComparedFile: {
+            /**
+             * File Id
+             * Format: uuid
+             */
+            file_id: string;
+            /** Machine */
+            machine: string;
+            /** Mark */
+            mark: number;
+            /** Name */
+            name: string;
+            /** Arm */
+            arm: string;
+            /** Planned S */
+            planned_s: number | null;
+        };
+        /** SettingOut */
+        SettingOut: {
+            /** Key */
+            key: string;
+            affects: components["schemas"]["Affects"];
+            /** Values */
+            values: (string | null)[];
+        };
+        /** WhyView */
+        WhyView: {
+            /** First S */
+            first_s: number | null;
+            /** Second S */
+            second_s: number | null;
+            /** Says */
+            says: string;
+            /** Parts */
+            parts: components["schemas"]["WhyPart"][];
+            /** @description where the files are too large to wait for: the work that reads them */
+            work: components["schemas"]["WorkOut"] | null;
+        };
+        /** WhyPart */
+        WhyPart: {
+            /** Cause */
+            cause: string;
+            /** Words */
+            words: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /** AskWhy */
+        AskWhy: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Other Id
+             * Format: uuid
+             */
+            other_id: string;
         };
         /** StartRun */
         StartRun: {
@@ -6798,6 +7042,105 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_view_settings_jobs__uuid_job_id__settings_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingsView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_view_why_jobs__uuid_job_id__why_get: {
+        parameters: {
+            query: {
+                other: string;
+            };
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhyView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_ask_why_jobs__uuid_job_id__why_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskWhy"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
                 };
             };
             /** @description Unprocessable Entity */

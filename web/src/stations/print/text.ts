@@ -3,7 +3,7 @@ export const text = {
   empty: "Nothing to print yet",
   emptyWhy: "Freezing the protocol at station 1 makes the prints and shuffles their order.",
   dropFile: "Drop the sliced file",
-  dropHint: "G-code as text, up to 64 MB. Time, filament, layers and settings are read from it.",
+  dropHint: "G-code as text, up to 160 MB. Time, filament, layers and settings are read from it.",
   dropTrace: "or drop a power log, CSV",
   noEstimate: "The file gives no time estimate, so there is none to run down.",
   start: "Start the print",

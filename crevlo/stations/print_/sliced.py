@@ -1,0 +1,461 @@
+"""Sliced files on a job: read and planned, set against the protocol and against each other."""
+
+import uuid
+from collections.abc import Callable, Iterable, Iterator
+from datetime import datetime
+from typing import TYPE_CHECKING, Any
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session, sessionmaker
+
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.gcode.settings import Affects, differing
+from crevlo.core.gcode.wanted import deviations
+from crevlo.core.motion.limits import NO_LIMITS, Limits, Machine
+from crevlo.stations.background import Progress, WorkOut, ask, latest_of, work_out
+from crevlo.stations.bench import job_with_unit
+from crevlo.stations.kept import Kept
+from crevlo.stations.library import ModelSheet
+from crevlo.stations.plan.protocol import wanted
+from crevlo.stations.shape import Missing, Refused, Shape
+from crevlo.stations.upload import keep_upload, upload_content
+from crevlo.store.machine import Model, Spool
+from crevlo.store.run import SlicedFile
+from crevlo.store.schedule import BackgroundWork
+from crevlo.store.study import Arm, Job, ProtocolDeviation
+
+if TYPE_CHECKING:
+    from crevlo.core.gcode.facts import Sliced
+    from crevlo.core.motion.causes import Causes, Printing
+
+# Larger files are read in the background.
+SMALL_BYTES = 10_000_000
+# What a comparison may read over again while a screen waits for it.
+_WAITED_BYTES = 40_000_000
+WORK = "sliced file"
+COMPARISON = "why slower"
+_TELL_BYTES = 4_000_000
+
+
+class ToolOut(Shape):
+    tool: int
+    length_mm: float
+    length_from: str
+    mass_g: float | None
+    mass_from: str
+
+
+class DeviationFound(Shape):
+    setting: str
+    wanted: str
+    found: str
+    unit: str
+
+
+class UseOut(Shape):
+    tool: int
+    portion: str
+    length_mm: float
+    mass_g: float | None
+
+
+class CausesOut(Shape):
+    """Seconds at the speeds asked for, and what each limit adds to that; they sum to the whole."""
+
+    asked: float
+    flow: float
+    axes: float
+    acceleration: float
+    corners: float
+    waits: float
+
+
+class MotionOut(Shape):
+    """How the file's moves go on this machine; all times in s."""
+
+    planned_s: float
+    on: str = Field(description="whose limits it was planned on")
+    moves: int
+    at_asked_s: float
+    by_flow_s: float
+    by_axes_s: float
+    speeding_s: float = Field(description="spent speeding up and slowing down")
+    waits_s: float
+    causes: CausesOut
+    speed_step: float
+    by_speed_s: list[float] = Field(description="seconds by mean speed of a move, in steps of speed_step mm/s")
+    flow_step: float
+    by_flow_step_s: list[float] = Field(description="seconds by flow, in steps of flow_step mm³/s")
+    by_feature_s: dict[str, float]
+    by_layer_s: list[float] = Field(description="before the first layer, then layer by layer")
+    changes_s: list[float] = Field(description="from the last plastic with one tool to the first with the next")
+
+
+class FileOut(Shape):
+    id: uuid.UUID
+    name: str
+    size_bytes: int
+    lines: int
+    generator: str
+    time_s: float | None
+    time_from: str
+    time_needs: str | None
+    layers: int | None
+    layers_need: str | None
+    tool_changes: int
+    tools: list[ToolOut]
+    uses: list[UseOut] = Field(default=[])
+    mass_g: float | None
+    nozzle_c: float | None = None
+    bed_c: float | None = None
+    motion: MotionOut | None = None
+    deviations: list[DeviationFound]
+    accepted: str | None = Field(default=None, description="the reason to print it all the same, once it was given")
+    silent: list[str]
+    partial: bool
+    skipped: dict[str, int]
+    warnings: list[str]
+    received_at: datetime
+
+
+class SettingOut(Shape):
+    key: str
+    affects: Affects
+    values: list[str | None]
+
+
+class ComparedFile(Shape):
+    file_id: uuid.UUID
+    machine: str
+    mark: int
+    name: str
+    arm: str
+    planned_s: float | None
+
+
+class SettingsView(Shape):
+    """This file and the newest of every other machine for the same artifact; the rows in which they differ."""
+
+    files: list[ComparedFile]
+    rows: list[SettingOut]
+
+
+class WhyPart(Shape):
+    cause: str
+    words: str
+    seconds: float
+
+
+class AskWhy(Shape):
+    id: uuid.UUID
+    other_id: uuid.UUID
+
+
+class WhyView(Shape):
+    first_s: float | None
+    second_s: float | None
+    says: str
+    parts: list[WhyPart]
+    work: WorkOut | None = Field(description="where the files are too large to wait for: the work that reads them")
+
+
+def take_file(
+    session: Session, job: Job, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID
+) -> None:
+    """Reads a sliced file and keeps it with its facts; a large one is read in the background.
+
+    Raises BadInput for what is no G-code.
+    """
+    if latest_of(session, WORK, job.id):
+        raise Refused("A file for this print is being read. Wait for it, or cancel it.")
+    if len(content) <= SMALL_BYTES:
+        kept = keep_upload(session, content)
+        facts, settings = _analyse(session, job, lambda: [content])
+        _keep_file(session, job, file_id, _file_name(name), kept, facts, settings, person_id)
+        return
+    given = {"job_id": str(job.id), "file_id": str(file_id), "name": _file_name(name), "sha256": keep_upload(session, content),
+             "person_id": str(person_id)}  # fmt: skip
+    ask(session, uuid.uuid4(), job.study_id, WORK, given, person_id, subject_id=job.id)
+
+
+def read_large(sessions: sessionmaker[Session], work: BackgroundWork, progress: Progress) -> str:
+    """The background work of a large file."""
+    given = work.given
+    job_id, file_id = uuid.UUID(given["job_id"]), uuid.UUID(given["file_id"])
+    with sessions() as session:
+        if session.get(SlicedFile, file_id):
+            return "It was read already."
+        job = job_with_unit(session, job_id)
+        content = upload_content(session, given["sha256"])
+        passes = iter(("reading the file", "telling its causes apart"))
+
+        def counted() -> Iterator[bytes]:
+            stage, done, told = next(passes, ""), 0, 0
+            share = 0.0 if stage.startswith("reading") else 0.6
+            for chunk in content.chunks():
+                done += len(chunk)
+                if done - told > _TELL_BYTES:
+                    told = done
+                    progress.raise_if_cancelled()
+                    progress.tell(stage, share + (0.6 if share == 0 else 0.4) * done / content.size)
+                yield chunk
+
+        facts, settings = _analyse(session, job, counted)
+    with sessions.begin() as session:
+        job = job_with_unit(session, job_id)
+        _keep_file(
+            session, job, file_id, given["name"], given["sha256"], facts, settings, uuid.UUID(given["person_id"])
+        )
+    return "The file is read."
+
+
+def file_out(file: SlicedFile, accepted: str | None) -> FileOut:
+    # Files read by an earlier version may have facts by other names.
+    facts = {name: value for name, value in file.facts.items() if name in FileOut.model_fields}
+    return FileOut(
+        id=file.id, name=file.name, deviations=file.deviations, received_at=file.received_at, accepted=accepted, **facts
+    )  # fmt: skip
+
+
+def accepted_reason(session: Session, job_id: uuid.UUID) -> str | None:
+    """Why the file of this job is printed although it departs from the protocol."""
+    return session.scalar(
+        select(ProtocolDeviation.reason).where(ProtocolDeviation.job_id == job_id)
+        .order_by(ProtocolDeviation.recorded_at.desc()).limit(1)
+    )  # fmt: skip
+
+
+def reading_now(session: Session, job_id: uuid.UUID) -> WorkOut | None:
+    """The work that reads a large file of the job, or the last that failed, while no file came after it."""
+    row = latest_of(session, WORK, job_id, only_open=False)
+    return work_out(row) if row is not None else None
+
+
+def view_settings(session: Session, job_id: uuid.UUID) -> SettingsView:
+    job = job_with_unit(session, job_id)
+    files = _comparable(session, job)
+    rows = differing([file.settings for file, *_ in files])
+    return SettingsView(
+        files=[
+            ComparedFile(
+                file_id=file.id, machine=model, mark=mark, name=file.name, arm=arm,
+                planned_s=(file.facts.get("motion") or {}).get("planned_s"),
+            )
+            for file, model, mark, arm in files
+        ],
+        rows=[SettingOut(key=r.key, affects=r.affects, values=list(r.values)) for r in rows],
+    )  # fmt: skip
+
+
+def why(session: Session, job_id: uuid.UUID, other_id: uuid.UUID) -> WhyView:
+    """Why the newest file of one job takes longer than that of another, each on its machine."""
+    from crevlo.core.motion.causes import differences
+
+    first, second = _printing(session, job_id), _printing(session, other_id)
+    names = _names(session, job_id, other_id)
+    key = repr((first.name, first.machine, second.name, second.machine))
+    passes = 2 ** len(differences(first, second))
+    size = sum(_size(session, job) for job in (job_id, other_id)) / 2
+    if passes * size <= _WAITED_BYTES:
+        return _WHYS.get(key, lambda: _why(first, second, names))
+    row = latest_of(session, COMPARISON, job_id, only_open=False)
+    if row is not None and row.given.get("key") == key:
+        done = row.given.get("result")
+        return WhyView.model_validate(done) if done else _waiting(work_out(row))
+    return _waiting(None)
+
+
+def ask_why(
+    session: Session, work_id: uuid.UUID, job_id: uuid.UUID, other_id: uuid.UUID, person_id: uuid.UUID
+) -> WorkOut:
+    """Has two large files compared in the background."""
+    job = job_with_unit(session, job_id)
+    first, second = _printing(session, job_id), _printing(session, other_id)
+    key = repr((first.name, first.machine, second.name, second.machine))
+    given = {"key": key, "job_id": str(job_id), "other_id": str(other_id)}
+    return ask(session, work_id, job.study_id, COMPARISON, given, person_id, subject_id=job.id)
+
+
+def compare_large(sessions: sessionmaker[Session], work: BackgroundWork, progress: Progress) -> str:
+    """The background work of comparing two large files; the result is kept with the work."""
+    job_id, other_id = uuid.UUID(work.given["job_id"]), uuid.UUID(work.given["other_id"])
+
+    def tell(share: float) -> None:
+        progress.raise_if_cancelled()
+        progress.tell("planning the moves with and without each difference", share)
+
+    with sessions() as session:
+        first, second = _printing(session, job_id), _printing(session, other_id)
+        made = _why(first, second, _names(session, job_id, other_id), tell)
+    with sessions.begin() as session:
+        row = session.get_one(BackgroundWork, work.id)
+        row.given = row.given | {"result": made.model_dump(mode="json")}
+    return "Compared."
+
+
+_WHYS: Kept[WhyView] = Kept(64)
+
+
+def _waiting(work: WorkOut | None) -> WhyView:
+    return WhyView(first_s=None, second_s=None, says="", parts=[], work=work)
+
+
+def _why(
+    first: "Printing", second: "Printing", names: tuple[str, str], tell: Callable[[float], None] = lambda share: None
+) -> WhyView:
+    from crevlo.core.motion.causes import DIFFERENCES, say_why, why_slower
+
+    first_s, second_s, parts = why_slower(first, second, tell)
+    return WhyView(
+        first_s=first_s, second_s=second_s, says=say_why(*names, first_s, second_s, parts), work=None,
+        parts=[WhyPart(cause=cause, words=DIFFERENCES[cause], seconds=seconds) for cause, seconds in parts],
+    )  # fmt: skip
+
+
+def _names(session: Session, job_id: uuid.UUID, other_id: uuid.UUID) -> tuple[str, str]:
+    first, second = (job_with_unit(session, j).unit.model.name for j in (job_id, other_id))
+    return (first, second) if first != second else (f"{first}, this file", f"{second}, the other file")
+
+
+def _printing(session: Session, job_id: uuid.UUID) -> "Printing":
+    from crevlo.core.motion.causes import Printing
+
+    job, file = job_with_unit(session, job_id), newest_file(session, job_id)
+    if file is None:
+        raise Missing("There is no sliced file on this print yet.")
+    content = upload_content(session, file.sha256)
+    return Printing(file.sha256, content.chunks, machine_of(job.unit.model))
+
+
+def _size(session: Session, job_id: uuid.UUID) -> int:
+    file = newest_file(session, job_id)
+    return int(file.facts["size_bytes"]) if file else 0
+
+
+def newest_file(session: Session, job_id: uuid.UUID) -> SlicedFile | None:
+    return session.scalar(
+        select(SlicedFile).where(SlicedFile.job_id == job_id).order_by(SlicedFile.received_at.desc()).limit(1)
+    )
+
+
+def machine_of(model: Model) -> Machine:
+    """What the model's sheet says that it keeps to whatever a file asks for."""
+    sheet = ModelSheet.model_validate(model.sheet)
+    free = NO_LIMITS
+    speed, acceleration, corner = sheet.top_speed_mm_s, sheet.acceleration_mm_s2, sheet.corner_mm_s
+    limits = Limits(
+        speed=(speed, speed, *free.speed[2:]) if speed else free.speed,
+        acceleration=(acceleration, acceleration, *free.acceleration[2:]) if acceleration else free.acceleration,
+        corner=(corner, corner, *free.corner[2:]) if corner else free.corner,
+        printing=acceleration or free.printing, retracting=free.retracting, travelling=acceleration or free.travelling,
+    )  # fmt: skip
+    return Machine(limits, sheet.flow_mm3_s)
+
+
+def _comparable(session: Session, job: Job) -> list[tuple[SlicedFile, str, int, str]]:
+    """This job's newest file first, then the newest of every other machine and arm for the same artifact."""
+    rows = session.execute(
+        select(SlicedFile, Job, Arm.name)
+        .join(Job, Job.id == SlicedFile.job_id).join(Arm, Arm.id == Job.arm_id)
+        .where(Job.study_id == job.study_id, Job.artifact_id == job.artifact_id)
+        .order_by(SlicedFile.received_at.desc())
+    ).all()  # fmt: skip
+    chosen: dict[tuple[uuid.UUID, uuid.UUID], tuple[SlicedFile, str, int, str]] = {}
+    own = next((row for row in rows if row[1].id == job.id), None)
+    if own is None:
+        return []
+    for file, of, arm in [own, *rows]:
+        chosen.setdefault((of.unit_id, of.arm_id), (file, of.unit.model.name, of.unit.mark, arm))
+    first, *others = chosen.values()
+    return [first, *sorted(others, key=lambda row: (row[3], row[1]))][:12]
+
+
+def _analyse(
+    session: Session, job: Job, content: Callable[[], Iterable[bytes]]
+) -> tuple[dict[str, Any], dict[str, Any]]:
+    """The facts to keep of a file, and its settings."""
+    from crevlo.core.gcode.facts import read_sliced
+    from crevlo.core.motion.causes import Printing, causes
+
+    machine = machine_of(job.unit.model)
+    sliced = read_sliced(content(), machine=machine)
+    moves = sliced.motion.moves and not sliced.motion.partial
+    told = causes(Printing("", content, machine), sliced.motion) if moves else None
+    return _stored(sliced, told, machine), dict(sliced.facts.settings)
+
+
+def _keep_file(
+    session: Session, job: Job, file_id: uuid.UUID, name: str, sha256: str, facts: dict[str, Any], settings: dict[str, Any],
+    person_id: uuid.UUID,
+) -> None:  # fmt: skip
+    arm, spool = session.get_one(Arm, job.arm_id), session.get_one(Spool, job.spool_id)
+    differ, silent = deviations(settings, wanted(arm, spool))
+    session.add(
+        SlicedFile(
+            id=file_id, job_id=job.id, sha256=sha256, name=name, facts=facts | {"silent": silent}, settings=settings,
+            deviations=[DeviationFound.model_validate(d).model_dump() for d in differ], person_id=person_id,
+        )
+    )  # fmt: skip
+    session.flush()
+
+
+def _stored(sliced: "Sliced", told: "Causes | None", machine: Machine) -> dict[str, Any]:
+    def known(x: Any) -> Any:
+        return None if isinstance(x, NotDetermined) else x
+
+    facts, motion = sliced.facts, sliced.motion
+    whose = "the file's own limits" if motion.sets_limits else "usual limits, as the file sets none"
+    if machine != Machine():
+        whose += ", within this machine's"
+    time_s, time_from = known(facts.time_s), facts.time_from
+    if time_s is None and told is not None:
+        time_s, time_from = motion.seconds, f"planned from its moves on {whose}"
+    return {
+        "size_bytes": facts.size_bytes, "lines": facts.lines, "generator": facts.generator, "time_s": time_s,
+        "time_from": time_from,
+        "time_needs": facts.time_s.needs if time_s is None and isinstance(facts.time_s, NotDetermined) else None,
+        "layers": known(facts.layers),
+        "layers_need": facts.layers.needs if isinstance(facts.layers, NotDetermined) else None,
+        "tool_changes": facts.tool_changes, "mass_g": known(facts.mass_g) if facts.tools else None,
+        "tools": [
+            {"tool": t.tool, "length_mm": t.length_mm, "length_from": t.length_from, "mass_g": known(t.mass_g), "mass_from": t.mass_from}
+            for t in facts.tools
+        ],
+        "uses": [
+            {"tool": u.tool, "portion": u.portion.value, "length_mm": round(u.length_mm, 2), "mass_g": u.mass_g}
+            for u in facts.uses
+        ],
+        "nozzle_c": facts.nozzle_c, "bed_c": facts.bed_c,
+        "motion": _motion_stored(sliced, told, whose) if told is not None else None,
+        "partial": facts.partial, "skipped": dict(facts.skipped), "warnings": list(facts.warnings),
+    }  # fmt: skip
+
+
+def _motion_stored(sliced: "Sliced", told: "Causes", whose: str) -> dict[str, Any]:
+    from crevlo.core.motion.stream import FLOW_STEP, SPEED_STEP
+
+    motion = sliced.motion
+
+    def rounded(values: Iterable[float], trim: bool = False) -> list[float]:
+        made = [round(float(v), 2) for v in values]
+        while trim and made and made[-1] == 0:
+            made.pop()
+        return made
+
+    steady = motion.at_asked_s + motion.by_flow_s + motion.by_axes_s
+    return {
+        "planned_s": motion.seconds, "on": whose, "moves": motion.moves, "at_asked_s": motion.at_asked_s,
+        "by_flow_s": motion.by_flow_s, "by_axes_s": motion.by_axes_s, "speeding_s": max(0.0, motion.moving_s - steady),
+        "waits_s": motion.waits_s,
+        "causes": {name: getattr(told, name) for name in CausesOut.model_fields},
+        "speed_step": SPEED_STEP, "by_speed_s": rounded(motion.by_speed, trim=True),
+        "flow_step": FLOW_STEP, "by_flow_step_s": rounded(motion.by_flow, trim=True),
+        "by_feature_s": {name: round(s, 2) for name, s in motion.by_feature.items()},
+        "by_layer_s": rounded(motion.by_layer), "changes_s": rounded(motion.changes_s),
+    }  # fmt: skip
+
+
+def _file_name(name: str) -> str:
+    plain = "".join(c for c in name.replace("\\", "/").rsplit("/", 1)[-1] if c.isprintable()).strip()
+    return plain[:160] or "sliced file"
