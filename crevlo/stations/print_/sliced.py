@@ -32,7 +32,7 @@ if TYPE_CHECKING:
 # Larger files are read in the background.
 SMALL_BYTES = 10_000_000
 # What a comparison may read over again while a screen waits for it.
-_WAITED_BYTES = 40_000_000
+_WAITED_BYTES = 64_000_000
 WORK = "sliced file"
 COMPARISON = "why slower"
 _TELL_BYTES = 4_000_000

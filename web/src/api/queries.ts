@@ -197,6 +197,27 @@ export function useJob(id: string | null) {
   });
 }
 
+/** In what a job's file differs from the other machines' for the same artifact. */
+export function useSettings(jobId: string) {
+  return useQuery({
+    queryKey: ["job", jobId, "settings"],
+    queryFn: () => unwrap(api.GET("/api/jobs/{job_id}/settings", { params: { path: { job_id: jobId } } })),
+  });
+}
+
+/** Why one print takes longer than another; asked again while large files are being compared. */
+export function useWhy(jobId: string, other: string | null) {
+  return useQuery({
+    queryKey: ["job", jobId, "why", other],
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/jobs/{job_id}/why", { params: { path: { job_id: jobId }, query: { other: other! } } }),
+      ),
+    enabled: !!other,
+    refetchInterval: (q) => (q.state.data?.work && isOpen(q.state.data.work) ? 1_000 : false),
+  });
+}
+
 export function useMeasure(id: string) {
   return useQuery({
     queryKey: ["study", id, "measure"],

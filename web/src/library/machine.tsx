@@ -34,6 +34,10 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
         bed_max_c: amount("bed"),
         weight_kg: amount("weight"),
         peak_w: amount("peak"),
+        top_speed_mm_s: amount("speed"),
+        acceleration_mm_s2: amount("acceleration"),
+        corner_mm_s: amount("corner"),
+        flow_mm3_s: amount("flow"),
         keep_outs: words("free")
           .split(";")
           .filter((part) => part.trim())
@@ -108,6 +112,10 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
         {number("bed", "Bed up to, °C", sheet?.bed_max_c)}
         {number("weight", "Weight, kg", sheet?.weight_kg)}
         {number("peak", "Peak load, W", sheet?.peak_w)}
+        {number("speed", "Top speed, mm/s", sheet?.top_speed_mm_s)}
+        {number("acceleration", "Acceleration, mm/s²", sheet?.acceleration_mm_s2)}
+        {number("corner", "Jump at corners, mm/s", sheet?.corner_mm_s)}
+        {number("flow", "Melts at most, mm³/s", sheet?.flow_mm3_s)}
         {number("top", "Width left at full height, %", sheet ? 100 * (sheet.top_share ?? 1) : 100)}
         <div className="col-span-3 max-[760px]:col-span-1">
           <Field label="Kept free on the bed: x, y, width, depth from the front left corner, mm">

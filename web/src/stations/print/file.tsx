@@ -1,7 +1,8 @@
 import { newId, type Schemas } from "../../api/client";
-import { useTake } from "../../api/queries";
+import { isOpen, useTake } from "../../api/queries";
 import { duration } from "../../parts/bits";
 import { DropZone } from "../../parts/drop";
+import { Working } from "../../parts/working";
 import { text } from "./text";
 
 /** Where a job's sliced file is dropped. */
@@ -32,19 +33,33 @@ export function SlicedFile({
   studyId,
   job,
   may,
+  look,
 }: {
   studyId: string;
   job: Schemas["JobView"];
   may: boolean;
+  look: () => void;
 }) {
   const file = job.file;
   // A file that states no time has the planned one in its place.
   const planned = file?.time_from.startsWith("planned");
   const settled = job.runs.some((r) => r.outcome === null || r.outcome === "done");
+  const reading = job.reading && (
+    <div className="pt-1">
+      {isOpen(job.reading) ? (
+        <Working work={job.reading} label="Reading the file" />
+      ) : (
+        <p role="alert" className="trouble">
+          {job.reading.message}
+        </p>
+      )}
+    </div>
+  );
   if (!file)
     return (
       <>
         <h2 className="lab">Sliced file</h2>
+        {reading}
         <p className="pt-1 text-[12.5px] text-ink-2">
           None yet. Its time, filament and settings appear here.
         </p>
@@ -53,6 +68,7 @@ export function SlicedFile({
   return (
     <>
       <h2 className="lab">Sliced file</h2>
+      {reading}
       <p className="truncate pt-1 text-[14px] font-semibold" title={file.name}>
         {file.name}
       </p>
@@ -67,12 +83,8 @@ export function SlicedFile({
           needs={file.time_needs && "not stated"}
           from={file.time_from}
         />
-        {file.planned_s !== null && !planned && (
-          <Fact
-            name="Planned from its moves"
-            value={duration(file.planned_s)}
-            from={`${(100 * (file.at_asked_speed ?? 0)).toFixed(0)} % of it at the speed asked for`}
-          />
+        {file.motion && !planned && (
+          <Fact name="Planned from its moves" value={duration(file.motion.planned_s)} from={file.motion.on} />
         )}
         <Fact
           name="Filament"
@@ -96,6 +108,9 @@ export function SlicedFile({
         />
         {file.tool_changes > 0 && <Fact name="Tool changes" value={String(file.tool_changes)} from="" />}
       </dl>
+      <button type="button" className="button mt-2 w-full" onClick={look}>
+        Where time and filament go
+      </button>
       {file.deviations.length > 0 && (
         <div className="mt-3 border-l-3 border-brass bg-brass-wash px-2.5 py-1.5 text-[12.5px]">
           <b>{text.deviates}</b>
@@ -106,6 +121,7 @@ export function SlicedFile({
               </li>
             ))}
           </ul>
+          {file.accepted && <p className="pt-1">Accepted: {file.accepted}</p>}
         </div>
       )}
       {file.deviations.length === 0 && (

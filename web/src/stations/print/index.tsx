@@ -9,6 +9,7 @@ import { UnitName } from "../../parts/unit-mark";
 import { Attempts } from "./attempts";
 import { SlicedFile } from "./file";
 import { Meters } from "./meters";
+import { FileStudy } from "./motion";
 import { text } from "./text";
 import { type Following, Timer } from "./timer";
 
@@ -92,6 +93,7 @@ export default function Print({ studyId }: { studyId: string }) {
         key={current.id}
         studyId={studyId}
         jobId={current.id}
+        jobs={jobs}
         following={following && { name: following.machine.name, go: () => setChosen(following.id) }}
       />
     </div>
@@ -117,14 +119,17 @@ function JobState({ job }: { job: Schemas["JobLine"] }) {
 function Job({
   studyId,
   jobId,
+  jobs,
   following,
 }: {
   studyId: string;
   jobId: string;
+  jobs: Schemas["JobLine"][];
   following: Following | undefined;
 }) {
   const job = useJob(jobId);
   const me = useMe();
+  const [looks, setLooks] = useState(false);
   if (job.isError) return <Trouble error={job.error} />;
   if (!job.data) return <Skeleton className="col-span-2 h-full" />;
   const may = me.data?.role === "owner" || me.data?.role === "reviewer";
@@ -145,12 +150,18 @@ function Job({
         <span className="chip max-[1180px]:hidden">{job.data.spool}</span>
       </Top>
       <div className="flex min-h-0 min-w-0 flex-col gap-3">
-        <Timer studyId={studyId} job={job.data} ahead={ahead} may={may} following={following} />
-        {run && <Meters key={run.id} studyId={studyId} jobId={jobId} run={run} may={may} />}
-        <p className="caution mt-auto max-[1020px]:mt-0">{text.caution}</p>
+        {looks && job.data.file ? (
+          <FileStudy studyId={studyId} job={job.data} jobs={jobs} may={may} back={() => setLooks(false)} />
+        ) : (
+          <>
+            <Timer studyId={studyId} job={job.data} ahead={ahead} may={may} following={following} />
+            {run && <Meters key={run.id} studyId={studyId} jobId={jobId} run={run} may={may} />}
+            <p className="caution mt-auto max-[1020px]:mt-0">{text.caution}</p>
+          </>
+        )}
       </div>
       <section aria-label="Sliced file and attempts" className="sheet min-h-0 overflow-y-auto p-3.5">
-        <SlicedFile studyId={studyId} job={job.data} may={may} />
+        <SlicedFile studyId={studyId} job={job.data} may={may} look={() => setLooks(!looks)} />
         <Attempts job={job.data} />
       </section>
     </>

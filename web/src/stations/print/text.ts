@@ -6,6 +6,16 @@ export const text = {
   dropHint: "G-code as text, up to 160 MB. Time, filament, layers and settings are read from it.",
   dropTrace: "or drop a power log, CSV",
   noEstimate: "The file gives no time estimate, so there is none to run down.",
+  motionSays: (m: { planned_s: number; at_asked_s: number; speeding_s: number }) =>
+    `${(m.planned_s / 60).toFixed(0)} min of motion, ${((100 * m.at_asked_s) / m.planned_s).toFixed(0)} % of it at the speed asked for and ${((100 * m.speeding_s) / m.planned_s).toFixed(0)} % speeding up or slowing down.`,
+  limits: {
+    asked: "at the speeds asked for",
+    flow: "added by the flow limit",
+    axes: "added by the axes' top speeds",
+    acceleration: "added by acceleration",
+    corners: "added by corners",
+    waits: "waits",
+  } as Record<string, string>,
   start: "Start the print",
   stop: "Stop the timer",
   deviates: "This file departs from the protocol",

@@ -4,6 +4,7 @@ import { api, newId, type Schemas, unwrap } from "../../../api/client";
 import { isOpen, useChange, useMe, useSchedule, useWork } from "../../../api/queries";
 import { Top } from "../../../app/shell";
 import { Empty, Skeleton, Trouble } from "../../../parts/bits";
+import { Working } from "../../../parts/working";
 import { ms, weekday, when } from "./bench-time";
 import { BenchRules } from "./rules";
 import { Side } from "./side";
@@ -78,7 +79,7 @@ export default function Schedule({ studyId }: { studyId: string }) {
           </div>
           {may && again}
         </div>
-        {running && <Working work={running} />}
+        {running && <Working work={running} label="Making the schedule" />}
         {failed && (
           <p role="alert" className="trouble mt-2">
             <b>No new schedule.</b> {failed}
@@ -198,51 +199,5 @@ function Headline({ made, openPrints }: { made: Schemas["Made"]; openPrints: num
         blocks.
       </p>
     </>
-  );
-}
-
-/** Progress of the background work; it goes on when the page is left. */
-function Working({ work }: { work: Schemas["WorkOut"] }) {
-  const wish = useChange("", ["work", work.id], (wish: Schemas["Wish"]) =>
-    unwrap(api.POST("/api/work/{work_id}/wish", { params: { path: { work_id: work.id } }, body: { wish } })),
-  );
-  const share = Math.round(100 * work.share);
-  return (
-    <div className="mt-2 flex items-center gap-3" role="status">
-      <div className="min-w-0 flex-1">
-        <div
-          role="progressbar"
-          aria-label="Making the schedule"
-          aria-valuenow={share}
-          aria-valuemin={0}
-          aria-valuemax={100}
-          className="h-2 overflow-hidden rounded-full bg-[var(--track)]"
-        >
-          <i className="block h-full rounded-full bg-needle" style={{ width: `${share}%` }} />
-        </div>
-        <p className="pt-0.5 text-[12px] text-ink-2">
-          {work.state === "waiting" ? "Waiting for its turn" : work.stage}
-          {work.found && `; best so far ${work.found}`}
-        </p>
-      </div>
-      {work.can_keep && (
-        <button
-          type="button"
-          className="button"
-          disabled={wish.isPending}
-          onClick={() => wish.mutate("enough")}
-        >
-          Enough, keep this
-        </button>
-      )}
-      <button
-        type="button"
-        className="button"
-        disabled={wish.isPending}
-        onClick={() => wish.mutate("cancel")}
-      >
-        Cancel
-      </button>
-    </div>
   );
 }
