@@ -1,6 +1,7 @@
 """A small frozen study, entered over the API."""
 
 import uuid
+from datetime import datetime
 
 from crevlo.sim.client import Client
 
@@ -9,7 +10,9 @@ def new() -> str:
     return str(uuid.uuid4())
 
 
-def frozen_study(client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1) -> str:
+def frozen_study(
+    client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1, frozen_at: datetime | None = None
+) -> str:
     """Models, a spool, a caliper and meters, and a study of one unit of each model with its protocol frozen."""
     models = {name: new() for name in names}
     for name, model in models.items():
@@ -27,5 +30,5 @@ def frozen_study(client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), c
         "version": view["version"], "question": view["question"], "policies": view["policies"], "repeats": 1,
         "arms": [{"name": "Stock", "lines": [{"artifact": "SB", "spool_id": spool, "copies": copies}]}],
         "candidates": [{"model_id": m} for m in models.values()]})  # fmt: skip
-    client.send("POST", f"/api/studies/{study}/freeze", {})
+    client.send("POST", f"/api/studies/{study}/freeze", {"frozen_at": frozen_at.isoformat()} if frozen_at else {})
     return study

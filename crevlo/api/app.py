@@ -19,7 +19,7 @@ from flask_wtf.csrf import CSRFProtect
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
-from crevlo.api import library, people, plan, schedule, stations
+from crevlo.api import ingest, library, people, plan, schedule, stations
 from crevlo.api.errors import problem, register_errors, validation_problem
 from crevlo.api.guard import SignedIn, ask_who
 from crevlo.stations.upload import MOST_UPLOAD_BYTES
@@ -76,13 +76,22 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
     _bound_uploads(app)
     _sign_in(app)
     ask_who(app)
-    CSRFProtect(app)
+    # Devices have no session that another page could ride on.
+    CSRFProtect(app).exempt(ingest.api)
     Talisman(
         app, force_https=False, content_security_policy=CONTENT_POLICY, session_cookie_secure=secure,
         strict_transport_security=secure, frame_options="DENY", referrer_policy="same-origin",
     )  # fmt: skip
     register_errors(app)
-    for blueprint in (people.api, library.api, plan.api, schedule.api, *stations.BLUEPRINTS):
+    for blueprint in (
+        people.api,
+        library.api,
+        plan.api,
+        schedule.api,
+        ingest.api,
+        ingest.devices,
+        *stations.BLUEPRINTS,
+    ):
         app.register_api(blueprint)
     _health(app, engine)
     _pages(app)

@@ -14,6 +14,7 @@ from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
 from crevlo.api.errors import for_exception, problem
+from crevlo.stations.devices.device import device_by_token
 from crevlo.store.audit import Write
 from crevlo.store.database import act_as
 from crevlo.store.person import Person, Role
@@ -25,6 +26,8 @@ REVIEW = frozenset({Role.OWNER, Role.REVIEWER})
 OWNER = frozenset({Role.OWNER})
 # Not a set of roles: an empty set would be this very object, and open what nobody may call.
 ANYBODY = object()
+# Not people: whoever has the token of a device that is in use.
+DEVICES = object()
 
 
 class SignedIn(UserMixin):  # type: ignore[misc]
@@ -61,6 +64,9 @@ def ask_who(app: Flask) -> None:
             return None
         if allowed is None:
             return problem(403, "This call says nobody may make it.")
+        if allowed is DEVICES:
+            g.device = device_by_token(db(), request.headers.get("Authorization", "").removeprefix("Bearer "))
+            return None if g.device else problem(401, "This needs the token of a device that is in use.")
         if not current_user.is_authenticated:
             return problem(401, "Please sign in.")
         if current_user.role not in allowed:

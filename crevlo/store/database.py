@@ -56,8 +56,8 @@ def migrate(engine: Engine) -> None:
 
 
 def ours(found: object, name: str | None, kind: str, reflected: bool, compared: object) -> bool:
-    """Whether a table is one of the models: the queue of background jobs brings its own."""
-    return not (kind == "table" and str(name).startswith("procrastinate_"))
+    """Whether a table is one of the models: the queue of background jobs brings its own, and samples have partitions."""
+    return not (kind == "table" and str(name).startswith(("procrastinate_", "power_sample_")))
 
 
 def act_as(session: Session, person_id: uuid.UUID | None) -> None:

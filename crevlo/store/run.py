@@ -22,7 +22,8 @@ class Outcome(StrEnum):
 
 class EnergyFrom(StrEnum):
     METER = "meter"  # a watt-hour figure typed from a meter
-    TRACE = "trace"  # integrated from a power trace
+    TRACE = "trace"  # integrated from a power trace that was handed in
+    LIVE = "live"  # integrated from what the unit's own meter sent
 
 
 class Upload(Base):
@@ -63,6 +64,7 @@ class Run(Editable, Base):
     outcome: Mapped[Outcome | None] = mapped_column(enum_of(Outcome))
     cause: Mapped[Cause | None] = mapped_column(enum_of(Cause))
     failed_at_percent: Mapped[float | None]
+    failed_at_layer: Mapped[int | None]
     note: Mapped[str] = mapped_column(default="")
     energy_kwh: Mapped[float | None]
     energy_low_kwh: Mapped[float | None]
@@ -81,6 +83,7 @@ class Run(Editable, Base):
         CheckConstraint("(ended_at is null) = (outcome is null)", name="ended_has_outcome"),
         CheckConstraint("(outcome = 'failed') = (cause is not null)", name="failure_has_cause"),
         CheckConstraint("failed_at_percent between 0 and 100", name="percent_range"),
+        CheckConstraint("failed_at_layer between 0 and 100000", name="layer_range"),
         CheckConstraint("(energy_kwh is null) = (energy_from is null)", name="energy_has_source"),
         CheckConstraint("energy_kwh >= 0 and energy_low_kwh <= energy_high_kwh", name="energy_range"),
     )

@@ -92,7 +92,7 @@ def test_settings_are_set_side_by_side_where_they_differ(client: Client, jobs: l
     drop(client, jobs[0], ONE)
     drop(client, jobs[1], changed)
     view = client.get(f"/api/jobs/{jobs[0]}/settings")
-    assert [f["file_id"] for f in view["files"]][0] == client.get(f"/api/jobs/{jobs[0]}")["file"]["id"]
+    assert view["files"][0]["file_id"] == client.get(f"/api/jobs/{jobs[0]}")["file"]["id"]
     rows = {r["key"]: r for r in view["rows"]}
     assert set(rows) == {"perimeters", "infill_speed"}
     assert rows["perimeters"]["affects"] == "walls, layers and infill"

@@ -17,6 +17,7 @@ from crevlo.core.success import Cause
 from crevlo.stations.background import WorkOut
 from crevlo.stations.bench import Bench, current_protocol, job_with_unit, load_bench
 from crevlo.stations.clock import stated_time
+from crevlo.stations.devices.power import energy_from_meter
 from crevlo.stations.library import change, configuration_of
 from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.plan.study import UnitMark, mark_of
@@ -282,6 +283,7 @@ def end_run(session: Session, run_id: uuid.UUID, given: EndRun) -> JobView:
             "failed_at_percent": given.failed_at_percent if given.outcome is Outcome.FAILED else None,
         },
     )  # fmt: skip
+    energy_from_meter(session, run)
     if given.outcome is Outcome.DONE:
         _bag(session, run)
     return view_job(session, run.job_id)

@@ -1,0 +1,238 @@
+"""Power samples: taken from meters, kept once, drawn together for looking from afar."""
+
+import math
+import uuid
+from collections import defaultdict
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+
+import numpy as np
+from pydantic import Field
+from sqlalchemy import func, select, text
+from sqlalchemy.orm import Session
+
+from crevlo.core.energy import LONGEST_STEP_S, TraceEnergy, integrate_counter, integrate_power
+from crevlo.core.estimate import BadInput, NotDetermined
+from crevlo.stations.devices.device import device_of
+from crevlo.stations.shape import Shape
+from crevlo.store.database import SQL
+from crevlo.store.device import Device, DeviceKind, PowerLevel, PowerSample
+from crevlo.store.run import EnergyFrom, Run
+from crevlo.store.study import Job
+
+MOST_SAMPLES = 20_000
+# Stretches that are drawn together, in s; each a multiple of the one before.
+LEVELS = (60, 1800)
+MOST_POINTS = 4000
+_CLOCK_AHEAD = timedelta(minutes=10)
+_OLDEST = datetime(2000, 1, 1, tzinfo=UTC)
+_MOST_W, _MOST_WH = 1e5, 1e12
+_TAKE, _DRAW, _COARSE = (text((SQL / f"{name}.sql").read_text()) for name in ("take_samples", "draw_levels", "draw_coarse"))  # fmt: skip
+
+
+class PowerBatch(Shape):
+    """Samples by column; a meter sends power, a running counter, or both."""
+
+    t: list[float] = Field(max_length=MOST_SAMPLES, description="seconds since 1970, UTC; in any order")
+    w: list[float | None] | None = Field(default=None, max_length=MOST_SAMPLES)
+    wh: list[float | None] | None = Field(default=None, max_length=MOST_SAMPLES)
+
+
+class Taken(Shape):
+    """What became of a batch: all of it is on disk once this is answered."""
+
+    taken: int
+    repeated: int = Field(description="samples that were here already")
+
+
+class TraceOut(Shape):
+    """Power over time by column: one sample a point, or the lowest, mean and highest of a stretch of step_s."""
+
+    unit_id: uuid.UUID
+    step_s: int = Field(description="0 where every sample is a point")
+    t: list[float]
+    w: list[float]
+    low_w: list[float] | None
+    high_w: list[float] | None
+    samples: int
+    longest_step_s: float = Field(description="points further apart than this have a gap between them")
+
+
+@dataclass(frozen=True, slots=True)
+class Samples:
+    """Samples of one meter: times in s since 1970, power in W, counter in Wh; nan where a sample lacks one."""
+
+    at: np.ndarray
+    power_w: np.ndarray
+    counter_wh: np.ndarray
+
+
+def take_power(session: Session, device: Device, batch: PowerBatch) -> Taken:
+    """Keeps a batch; a sample sent again is counted and left. Raises BadInput, and then keeps nothing of it."""
+    t, w, wh = _columns(batch)
+    if not len(t):
+        return Taken(taken=0, repeated=0)
+    for moment in _months(t):
+        session.execute(select(func.power_month(moment)))
+    stored = session.execute(
+        _TAKE, {"device": device.number, "t": t.tolist(), "w": _nullable(w), "wh": _nullable(wh)}
+    ).rowcount  # type: ignore[attr-defined]
+    if stored:
+        _draw(session, device.number, t)
+        _count_again(session, device, t)
+    return Taken(taken=stored, repeated=len(t) - stored)
+
+
+def trace(
+    session: Session, unit_id: uuid.UUID, begin: datetime, end: datetime, points: int = MOST_POINTS
+) -> TraceOut:
+    """The power of a unit between two moments, as coarse as it has to be for so many points."""
+    device = device_of(session, unit_id, DeviceKind.POWER_METER)
+    if device is None:
+        raise NotDetermined("a power meter on this machine that sends by itself")
+    span = (end - begin).total_seconds()
+    count = session.scalar(
+        select(func.coalesce(func.sum(PowerLevel.samples), 0)).where(
+            PowerLevel.device == device.number, PowerLevel.step_s == LEVELS[1],
+            PowerLevel.at >= begin - timedelta(seconds=LEVELS[1]), PowerLevel.at < end,
+        )
+    ) or 0  # fmt: skip
+    if count <= points:
+        found = samples_between(session, device, begin, end)
+        has = np.isfinite(found.power_w)
+        return TraceOut(
+            unit_id=unit_id, step_s=0, t=found.at[has].tolist(), w=found.power_w[has].round(2).tolist(), low_w=None, high_w=None,
+            samples=int(has.sum()), longest_step_s=LONGEST_STEP_S,
+        )  # fmt: skip
+    step = LEVELS[0] if span / LEVELS[0] <= points else LEVELS[1]
+    rows = session.execute(
+        select(func.extract("epoch", PowerLevel.at), PowerLevel.mean_w, PowerLevel.low_w, PowerLevel.high_w)
+        .where(PowerLevel.device == device.number, PowerLevel.step_s == step, PowerLevel.at >= begin, PowerLevel.at < end)
+        .order_by(PowerLevel.at)
+    ).all()  # fmt: skip
+    t, mean, low, high = (list(column) for column in zip(*rows, strict=True)) if rows else ([], [], [], [])
+    return TraceOut(
+        unit_id=unit_id, step_s=step, t=[float(x) + step / 2 for x in t], w=[round(x, 2) for x in mean],
+        low_w=[round(x, 2) for x in low], high_w=[round(x, 2) for x in high], samples=int(count),
+        longest_step_s=1.5 * step,
+    )  # fmt: skip
+
+
+def samples_between(session: Session, device: Device, begin: datetime, end: datetime) -> Samples:
+    rows = session.execute(
+        select(func.extract("epoch", PowerSample.at), PowerSample.power_w, PowerSample.counter_wh)
+        .where(PowerSample.device == device.number, PowerSample.at >= begin, PowerSample.at <= end)
+        .order_by(PowerSample.at)
+    ).all()  # fmt: skip
+    table = np.array([(float(t), w, wh) for t, w, wh in rows], dtype=float).reshape(-1, 3)
+    return Samples(table[:, 0], table[:, 1], table[:, 2])
+
+
+def energy_between(session: Session, device: Device, begin: datetime, end: datetime) -> TraceEnergy:
+    """Energy of a stretch: by power where the meter sends it, else by its counter. What is not seen at the two ends counts
+    as a gap. Raises NotDetermined with fewer than two samples."""
+    return energy_of(samples_between(session, device, begin, end), begin.timestamp(), end.timestamp())
+
+
+def energy_of(found: Samples, begin_s: float, end_s: float) -> TraceEnergy:
+    """Energy of the samples between two moments, the ends held at the nearest sample."""
+    powered = np.isfinite(found.power_w)
+    if powered.sum() >= 2:
+        t, w = found.at[powered], found.power_w[powered]
+        t, w = np.r_[begin_s, t, end_s], np.r_[w[0], w, w[-1]]
+        return integrate_power(t - begin_s, w)
+    counted = np.isfinite(found.counter_wh)
+    if counted.sum() >= 2:
+        return integrate_counter(found.at[counted] - begin_s, found.counter_wh[counted])
+    raise NotDetermined("at least two samples of the power meter in this time")
+
+
+def energy_from_meter(session: Session, run: Run) -> bool:
+    """Sets an ended run's energy from what its unit's meter sent, where it sent any; tells whether it did.
+
+    What a person read off a meter or handed in as a file is left as it is.
+    """
+    if run.ended_at is None or run.energy_from not in (None, EnergyFrom.LIVE):
+        return False
+    unit_id = session.scalars(select(Job.unit_id).where(Job.id == run.job_id)).one()
+    device = device_of(session, unit_id, DeviceKind.POWER_METER)
+    if device is None:
+        return False
+    try:
+        energy = energy_between(session, device, run.started_at, run.ended_at)
+    except (NotDetermined, BadInput):
+        return False
+    run.energy_kwh, run.energy_low_kwh, run.energy_high_kwh = energy.kwh, energy.low_kwh, energy.high_kwh
+    run.energy_from, run.instrument_id = EnergyFrom.LIVE, device.instrument_id
+    session.flush()
+    return True
+
+
+def _columns(batch: PowerBatch) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
+    n = len(batch.t)
+    for name, column in (("w", batch.w), ("wh", batch.wh)):
+        if column is not None and len(column) != n:
+            raise BadInput(f"the batch has {n} times but {len(column)} values of {name}")
+    if batch.w is None and batch.wh is None:
+        raise BadInput("a batch needs power (w), a counter (wh), or both")
+    t = np.array(batch.t, dtype=float)
+    w, wh = (np.array(c if c is not None else [None] * n, dtype=float) for c in (batch.w, batch.wh))
+    latest = (datetime.now(UTC) + _CLOCK_AHEAD).timestamp()
+    if n and (t > latest).any():
+        raise BadInput("a sample lies in the future: set the device's clock")
+    if n and (t < _OLDEST.timestamp()).any():
+        raise BadInput("a sample is from before the year 2000: set the device's clock")
+    if (w < 0).any() or (w > _MOST_W).any() or (wh < 0).any() or (wh > _MOST_WH).any():
+        raise BadInput("power must lie between 0 and 100 kW, a counter above 0")
+    if (~np.isfinite(w) & ~np.isfinite(wh)).any():
+        raise BadInput("every sample needs power or a counter")
+    # A database keeps microseconds: what is nearer than that is one sample.
+    return np.round(t, 6), w, wh
+
+
+def _months(t: np.ndarray) -> list[datetime]:
+    """The month's beginning of every sample, each once."""
+    days = (datetime.fromtimestamp(float(day) * 86400, UTC) for day in np.unique(np.floor(t / 86400)))
+    return sorted({day.replace(day=1) for day in days})
+
+
+def _nullable(values: np.ndarray) -> list[float | None]:
+    return [None if math.isnan(v) else v for v in values.tolist()]
+
+
+def _draw(session: Session, number: int, t: np.ndarray) -> None:
+    """Draws the touched stretches together: samples far apart in time are not drawn over all that lies between."""
+    fine, coarse = LEVELS
+    for level, statement in ((fine, _DRAW), (coarse, _COARSE)):
+        stretches = np.unique(np.floor(t / level).astype(np.int64))
+        for run in np.split(stretches, np.flatnonzero(np.diff(stretches) > 60) + 1):
+            given = {"device": number, "step": level, "first": float(run[0] * level), "last": float(run[-1] * level)}
+            if statement is _COARSE:
+                given["fine"] = fine
+            session.execute(statement, given)
+
+
+def _count_again(session: Session, device: Device, t: np.ndarray) -> None:
+    """Ended runs whose meter sent more of them only now."""
+    if device.unit_id is None:
+        return
+    begin, end = (datetime.fromtimestamp(float(x), UTC) for x in (t.min(), t.max()))
+    late = session.scalars(
+        select(Run).join(Job, Job.id == Run.job_id)
+        .where(Job.unit_id == device.unit_id, Run.ended_at > begin, Run.started_at < end)
+    )  # fmt: skip
+    for run in late:
+        energy_from_meter(session, run)
+
+
+def last_power(session: Session, numbers: list[int], since: datetime) -> dict[int, list[tuple[float, float]]]:
+    """Samples of several meters since a moment, by device number: (s since 1970, W)."""
+    rows = session.execute(
+        select(PowerSample.device, func.extract("epoch", PowerSample.at), PowerSample.power_w)
+        .where(PowerSample.device.in_(numbers), PowerSample.at >= since, PowerSample.power_w.is_not(None))
+        .order_by(PowerSample.at)
+    )  # fmt: skip
+    found: defaultdict[int, list[tuple[float, float]]] = defaultdict(list)
+    for number, at, watts in rows:
+        found[number].append((float(at), float(watts or 0.0)))
+    return found

@@ -1,0 +1,34 @@
+-- Samples go to a partition for their month, made when the first one of it comes.
+CREATE FUNCTION power_month(moment timestamptz) RETURNS void LANGUAGE plpgsql AS $$
+DECLARE
+    month timestamptz := date_trunc('month', moment, 'UTC');
+    name text := 'power_sample_' || to_char(month AT TIME ZONE 'UTC', 'YYYY_MM');
+BEGIN
+    IF to_regclass(name) IS NULL THEN
+        -- Two that find it missing: the second waits here, and then finds it.
+        PERFORM pg_advisory_xact_lock(hashtextextended(name, 0));
+        IF to_regclass(name) IS NULL THEN
+            EXECUTE format('CREATE TABLE %I PARTITION OF power_sample FOR VALUES FROM (%L) TO (%L)', name, month,
+                           (month AT TIME ZONE 'UTC' + interval '1 month') AT TIME ZONE 'UTC');
+        END IF;
+    END IF;
+END $$;
+
+DO $$
+DECLARE t text;
+BEGIN
+    FOREACH t IN ARRAY ARRAY['run_event']
+    LOOP
+        EXECUTE format('CREATE TRIGGER append_only BEFORE UPDATE OR DELETE ON %I
+                        FOR EACH ROW EXECUTE FUNCTION refuse_change()', t);
+        EXECUTE format('CREATE TRIGGER append_only_truncate BEFORE TRUNCATE ON %I
+                        FOR EACH STATEMENT EXECUTE FUNCTION refuse_change()', t);
+    END LOOP;
+    FOREACH t IN ARRAY ARRAY['device', 'run_event', 'hypothesis', 'photo']
+    LOOP
+        EXECUTE format('CREATE TRIGGER audit AFTER INSERT OR UPDATE OR DELETE ON %I
+                        FOR EACH ROW EXECUTE FUNCTION write_audit()', t);
+    END LOOP;
+END $$;
+CREATE TRIGGER correct_in_place BEFORE INSERT ON run_event
+    FOR EACH ROW EXECUTE FUNCTION correct_in_place('run_id');
