@@ -29,7 +29,7 @@ from crevlo.stations.inspect import anchors, score
 from crevlo.stations.measure import specimen
 from crevlo.stations.plan import study
 from crevlo.stations.plan.protocol import Draft
-from crevlo.stations.print_ import run, sliced
+from crevlo.stations.print_ import live, run, sliced
 from crevlo.stations.progress import Line, line
 from crevlo.stations.publish import report
 from crevlo.stations.rank import ranking
@@ -120,6 +120,27 @@ def record_check(path: StudyUnitPath, body: unit.NewCheck) -> unit.ReceiveView:
 @reads(NOT_BLIND)
 def view_print(path: StudyPath) -> run.PrintView:
     return run.view_print(db(), path.study_id)
+
+
+@print_.get("/studies/<uuid:study_id>/live", responses={200: live.BenchView})
+@reads(NOT_BLIND)
+def view_bench(path: StudyPath) -> live.BenchView:
+    """Every machine as it is now, loads of the circuits, and what to do next."""
+    return live.view_bench(db(), path.study_id)
+
+
+@print_.get("/runs/<uuid:run_id>/power", responses={200: live.RunPower})
+@reads(NOT_BLIND)
+def run_power(path: RunPath) -> live.RunPower:
+    """The power trace of a run and the energy of its phases."""
+    return live.run_power(db(), path.run_id)
+
+
+@print_.post("/runs/<uuid:run_id>/events", responses={200: run.JobView})
+@writes(REVIEW)
+def mark_event(path: RunPath, body: run.NewEvent) -> run.JobView:
+    """Marks the beginning of a phase, or corrects such a mark."""
+    return run.mark_event(db(), path.run_id, body, current_user.id)
 
 
 @print_.get("/jobs/<uuid:job_id>", responses={200: run.JobView})

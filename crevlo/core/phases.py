@@ -11,6 +11,11 @@ import numpy as np
 from crevlo.core.energy import TraceEnergy, integrate_power
 from crevlo.core.estimate import BadInput, NotDetermined
 
+# Loads under this are alike.
+_FLOOR_W = 5.0
+# The pieces of time in which a step falls are no stretch of their own.
+_SHORTEST = 3
+
 
 class Phase(StrEnum):
     STANDBY = "standby"
@@ -143,13 +148,16 @@ def guess_spans(at_s: np.ndarray, power_w: np.ndarray, *, most: int = 6) -> list
 def change_points(at_s: np.ndarray, power_w: np.ndarray, *, most: int = 6, buckets: int = 400) -> list[float]:
     """Times between which the power is steady, the first and the last moment among them; at most `most` stretches.
 
-    Dynamic programming over means of equal stretches of time; the number of steps by the Bayesian criterion, with the
-    spread between neighbours standing for the noise (Yao 1988).
+    Dynamic programming over medians of equal stretches of time, on a logarithmic scale as a meter's spread grows with the
+    load; the number of steps by a Bayesian criterion, with the spread between neighbours standing for the noise
+    (Yao 1988).
     """
     grid = np.linspace(at_s[0], at_s[-1], min(buckets, max(6, len(at_s) // 3)) + 1)
-    mean = np.array([_mean(at_s, power_w, a, b) for a, b in pairwise(grid)])
+    mean = np.array([_middle(at_s, power_w, a, b) for a, b in pairwise(grid)])
+    mean = np.log(mean + _FLOOR_W)
     n = len(mean)
-    noise = max(float(np.median(np.diff(mean) ** 2)) / 2, 1e-6 * float(np.var(mean)), 1e-9)
+    # The median of the square of a normal deviate is 0.4549 of its variance.
+    noise = max(float(np.median(np.diff(mean) ** 2)) / (2 * 0.4549), 1e-6 * float(np.var(mean)), 1e-9)
     sums, squares = np.r_[0.0, np.cumsum(mean)], np.r_[0.0, np.cumsum(mean**2)]
 
     def cost(starts: np.ndarray, end: int) -> np.ndarray:
@@ -162,23 +170,36 @@ def change_points(at_s: np.ndarray, power_w: np.ndarray, *, most: int = 6, bucke
     best[0, 0] = 0.0
     came = np.zeros((most + 1, n + 1), dtype=int)
     for k in range(1, most + 1):
-        for end in range(k, n + 1):
-            starts = np.arange(k - 1, end)
+        for end in range(_SHORTEST * k, n + 1):
+            starts = np.arange(_SHORTEST * (k - 1), end - _SHORTEST + 1)
             tried = best[k - 1, starts] + cost(starts, end)
             at = int(tried.argmin())
             best[k, end], came[k, end] = tried[at], starts[at]
-    price = [best[k, n] / noise + 2 * k * math.log(n) for k in range(1, most + 1)]
+    price = [best[k, n] / noise + 3 * k * math.log(n) for k in range(1, most + 1)]
     k, end, edges = int(np.argmin(price)) + 1, n, [n]
     while k:
         end = came[k, end]
         edges.append(end)
         k -= 1
-    return [float(grid[i]) for i in reversed(edges)]
+    return [float(grid[i]) for i in _without_scraps(mean, edges[::-1])]
 
 
-def _mean(at_s: np.ndarray, power_w: np.ndarray, begin: float, end: float) -> float:
+def _without_scraps(level: np.ndarray, edges: list[int]) -> list[int]:
+    """Edges without the short stretches in which a step falls: each goes to the neighbour whose level is nearer."""
+    while len(edges) > 2:
+        scrap = next((i for i in range(len(edges) - 1) if edges[i + 1] - edges[i] <= _SHORTEST), None)
+        if scrap is None:
+            break
+        means = [float(level[a:b].mean()) for a, b in pairwise(edges)]
+        before = abs(means[scrap] - means[scrap - 1]) if scrap > 0 else math.inf
+        behind = abs(means[scrap] - means[scrap + 1]) if scrap + 1 < len(means) else math.inf
+        edges = [e for i, e in enumerate(edges) if i != (scrap if before < behind else scrap + 1)]
+    return edges
+
+
+def _middle(at_s: np.ndarray, power_w: np.ndarray, begin: float, end: float) -> float:
     inside = power_w[(at_s >= begin) & (at_s < end)]
-    return float(inside.mean()) if len(inside) else float(np.interp((begin + end) / 2, at_s, power_w))
+    return float(np.median(inside)) if len(inside) else float(np.interp((begin + end) / 2, at_s, power_w))
 
 
 def _cut(at_s: np.ndarray, power_w: np.ndarray, span: Span) -> tuple[np.ndarray, np.ndarray]:

@@ -75,8 +75,8 @@ def latest_values(session: Session, devices: list[Device]) -> list[LatestValue]:
 def _insert(session: Session, table: type[PrinterReport] | type[DeviceValue], rows: list[dict[str, object]]) -> Taken:
     if not rows:
         return Taken(taken=0, repeated=0)
-    made = insert(table.__table__).values(rows).on_conflict_do_nothing()
-    stored = session.execute(made).rowcount  # type: ignore[attr-defined]
+    made = insert(table).values(rows).on_conflict_do_nothing().returning(table.device)
+    stored = len(session.execute(made).all())
     return Taken(taken=stored, repeated=len(rows) - stored)
 
 

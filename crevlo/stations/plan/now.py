@@ -124,6 +124,11 @@ def _event(
     return event
 
 
+def next_actions(bench: Bench, row: MadeSchedule, now: datetime) -> list[Action]:
+    """What is to be done from now on, the first first."""
+    return _actions(bench, row, Rules(**row.rules), now)
+
+
 def _actions(bench: Bench, row: MadeSchedule, rules: Rules, now: datetime) -> list[Action]:
     tick = timedelta(seconds=row.tick_s)
     marks = {u.unit_id: mark_of(u) for u in bench.units}

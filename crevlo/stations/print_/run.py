@@ -25,6 +25,7 @@ from crevlo.stations.print_ import sliced
 from crevlo.stations.receive.unit import may_run_unattended
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.stations.upload import keep_upload
+from crevlo.store.device import RunEvent, RunEventKind
 from crevlo.store.machine import Instrument
 from crevlo.store.run import EnergyFrom, NoiseReading, Outcome, Run, SlicedFile, Specimen
 from crevlo.store.schedule import WorkState
@@ -43,6 +44,13 @@ class NoiseOut(Shape):
     taken_at: datetime
 
 
+class EventOut(Shape):
+    id: uuid.UUID
+    kind: RunEventKind
+    at: datetime
+    note: str
+
+
 class RunOut(Shape):
     id: uuid.UUID
     version: int
@@ -56,12 +64,14 @@ class RunOut(Shape):
     outcome: Outcome | None
     cause: Cause | None
     failed_at_percent: float | None
+    failed_at_layer: int | None
     note: str
     energy_kwh: float | None
     energy_low_kwh: float | None
     energy_high_kwh: float | None
     energy_from: EnergyFrom | None
     noise: list[NoiseOut]
+    events: list[EventOut] = Field(description="phases marked by a person, corrections applied")
     bag_code: str | None = Field(
         description="Blind code for the bag's label; hidden once the specimen is being measured"
     )
@@ -105,6 +115,15 @@ class JobView(Shape):
     unattended_refusal: str
 
 
+class NewEvent(Shape):
+    id: uuid.UUID
+    kind: RunEventKind
+    at: datetime | None = None
+    note: str = Field(default="", max_length=300)
+    supersedes_id: uuid.UUID | None = None
+    reason: str | None = Field(default=None, min_length=1, max_length=300)
+
+
 class StartRun(Shape):
     id: uuid.UUID
     started_at: datetime | None = None
@@ -119,6 +138,7 @@ class EndRun(Shape):
     ended_at: datetime | None = None
     cause: Cause | None = None
     failed_at_percent: float | None = Field(default=None, ge=0, le=100)
+    failed_at_layer: int | None = Field(default=None, ge=0, le=100_000)
     note: str = Field(default="", max_length=1000)
 
 
@@ -178,6 +198,7 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
     estimates: dict[uuid.UUID | None, float | None] = {
         f.id: f.facts.get("time_s") for f in session.scalars(select(SlicedFile).where(SlicedFile.job_id == job.id))
     }
+    events = _events(session, [r.id for r in bench.runs.get(job.id, [])])
     return JobView(
         now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy,
         arm=arm_names(bench)[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
@@ -185,7 +206,7 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
         file=sliced.file_out(file, sliced.accepted_reason(session, job_id)) if file else None,
         reading=_reading(session, job_id, file),
         runs=[
-            _run_out(r, bench.noise.get(r.id, []), codes.get(r.id), estimates.get(r.sliced_file_id))
+            _run_out(r, bench.noise.get(r.id, []), events.get(r.id, []), codes.get(r.id), estimates.get(r.sliced_file_id))
             for r in bench.runs.get(job.id, [])
         ],
         most_attempts=policies.most_attempts, may_run_unattended=open_gate, unattended_refusal=refusal,
@@ -281,11 +302,31 @@ def end_run(session: Session, run_id: uuid.UUID, given: EndRun) -> JobView:
             "outcome": given.outcome, "ended_at": ended, "note": given.note,
             "cause": given.cause if given.outcome is Outcome.FAILED else None,
             "failed_at_percent": given.failed_at_percent if given.outcome is Outcome.FAILED else None,
+            "failed_at_layer": given.failed_at_layer if given.outcome is Outcome.FAILED else None,
         },
     )  # fmt: skip
     energy_from_meter(session, run)
     if given.outcome is Outcome.DONE:
         _bag(session, run)
+    return view_job(session, run.job_id)
+
+
+def mark_event(session: Session, run_id: uuid.UUID, given: NewEvent, person_id: uuid.UUID) -> JobView:
+    """Marks the beginning of a phase, or corrects such a mark with its reason; the old one stays."""
+    run = _run(session, run_id)
+    if (given.supersedes_id is None) != (given.reason is None):
+        raise Refused("A correction names the mark it replaces and the reason.")
+    if run.outcome is not None and given.supersedes_id is None and given.at is None:
+        raise Refused("This run has ended already; give the time of the mark.")
+    at = stated_time(given.at)
+    if at < run.started_at or (run.ended_at is not None and at > run.ended_at):
+        raise Refused("The mark lies outside the run.")
+    if given.supersedes_id and session.scalar(
+        select(RunEvent.id).where(RunEvent.supersedes_id == given.supersedes_id)
+    ):
+        raise Refused("This mark was corrected meanwhile; correct the newer one.")
+    session.add(RunEvent(run_id=run.id, at=at, person_id=person_id, **given.model_dump(exclude={"at"})))
+    session.flush()
     return view_job(session, run.job_id)
 
 
@@ -345,7 +386,19 @@ def level_at_1_m(reading: NoiseReading) -> float:
     return at_distance_db(level, reading.distance_m)
 
 
-def _run_out(run: Run, noise: list[NoiseReading], bag_code: str | None, estimate_s: float | None) -> RunOut:
+def _events(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[EventOut]]:
+    replaced = select(RunEvent.supersedes_id).where(RunEvent.supersedes_id.is_not(None))
+    found: dict[uuid.UUID, list[EventOut]] = {}
+    for row in session.scalars(
+        select(RunEvent).where(RunEvent.run_id.in_(run_ids), RunEvent.id.not_in(replaced)).order_by(RunEvent.at)
+    ):
+        found.setdefault(row.run_id, []).append(EventOut(id=row.id, kind=row.kind, at=row.at, note=row.note))
+    return found
+
+
+def _run_out(
+    run: Run, noise: list[NoiseReading], events: list[EventOut], bag_code: str | None, estimate_s: float | None
+) -> RunOut:
     levels = []
     for reading in sorted(noise, key=lambda n: n.taken_at):
         level, needs = None, None
@@ -361,7 +414,7 @@ def _run_out(run: Run, noise: list[NoiseReading], bag_code: str | None, estimate
             )
         )  # fmt: skip
     took_s = (run.ended_at - run.started_at).total_seconds() if run.ended_at else None
-    made: dict[str, Any] = {"noise": levels, "bag_code": bag_code, "took_s": took_s,
+    made: dict[str, Any] = {"noise": levels, "events": events, "bag_code": bag_code, "took_s": took_s,
             "of_estimate": took_s / estimate_s if took_s and estimate_s else None}  # fmt: skip
     return RunOut(**made, **{name: getattr(run, name) for name in RunOut.model_fields if name not in made})
 
