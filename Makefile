@@ -18,7 +18,7 @@ bench: setup
 
 build: web/dist/index.html
 
-setup: .crevlo/stamps/python .crevlo/stamps/node
+setup: .crevlo/stamps/compiled .crevlo/stamps/node
 
 setup-test: setup
 	@scripts/debian chromium
@@ -29,8 +29,11 @@ setup-test: setup
 	@test -x .venv/bin/python || python3 -m venv .venv
 	@test -x .venv/bin/uv || .venv/bin/pip install --quiet --disable-pip-version-check uv==0.13.9
 	@.venv/bin/uv sync --frozen --quiet --compile-bytecode
-	@$(PY) -c "from crevlo.core.motion.stream import compiled; compiled()"
 	@mkdir -p .crevlo/stamps && touch $@
+
+# The reader of sliced files is compiled before anybody waits for it, and again whenever it has changed.
+.crevlo/stamps/compiled: .crevlo/stamps/python crevlo/core/motion/reader.py crevlo/core/motion/timing.py
+	@$(PY) -c "from crevlo.core.motion.stream import compiled; compiled()" && touch $@
 
 .crevlo/stamps/node: web/package.json web/package-lock.json
 	@scripts/debian node

@@ -135,7 +135,9 @@ def _log_requests(app: Flask) -> None:
 
     @app.after_request
     def line(response: Response) -> Response:
-        if not request.path.startswith("/assets/"):
+        # Devices send all the time: only what they are refused is told.
+        quiet = request.path.startswith("/assets/") or (request.blueprint == "ingest" and response.status_code < 400)
+        if not quiet:
             log.info(
                 "request", method=request.method, path=request.path, status=response.status_code,
                 ms=round(1000 * (time.perf_counter() - g.began), 1), size=response.content_length,

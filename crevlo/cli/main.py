@@ -66,6 +66,22 @@ def _parser() -> argparse.ArgumentParser:
     worker = commands.add_parser("worker", help="carry out background work of DATABASE_URL, beside the web server")
     worker.set_defaults(run=_worker)
 
+    sim = commands.add_parser("sim", help="one simulated device that sends to a running Crevlo, as a real one would")
+    sim.add_argument("device", choices=["printer", "meter", "sound", "caliper", "scale"])
+    sim.add_argument("--url", default="http://127.0.0.1:8750")
+    sim.add_argument(
+        "--token", default=os.environ.get("CREVLO_TOKEN", ""), help="the device's token; or CREVLO_TOKEN"
+    )
+    sim.add_argument("--machine", default="Orrin Standard", help="one of the simulated machines")
+    sim.add_argument("--sliced", default="", help="name of a sliced file that ships with Crevlo")
+    sim.add_argument("--seed", type=int, default=1)
+    sim.add_argument("--start", help="when the print was started, ISO 8601; now where it is left out")
+    sim.add_argument("--speed", type=float, default=1.0, help="1 to 5000: how fast what is past is caught up with")
+    sim.add_argument("--for", dest="for_s", type=float, default=float("inf"), help="seconds of simulated time")
+    sim.add_argument("--true", dest="true_value", type=float, default=40.0, help="caliper, scale: the hidden value")
+    sim.add_argument("--count", type=int, default=5, help="caliper, scale: readings")
+    sim.set_defaults(run=_sim)
+
     link = commands.add_parser("link", help="make a one-time sign-in token for somebody")
     link.add_argument("email")
     _add_state(link)
@@ -211,6 +227,39 @@ def _worker(given: argparse.Namespace) -> int:
     if "DATABASE_URL" not in os.environ:
         return _fail("set DATABASE_URL to the database to work for")
     run_worker(os.environ["DATABASE_URL"])
+    return 0
+
+
+def _sim(given: argparse.Namespace) -> int:
+    from datetime import UTC, datetime
+
+    from crevlo.sim import process
+
+    if not 1 <= given.speed <= 5000:
+        return _fail("--speed must lie between 1 and 5000")
+    if not given.token:
+        return _fail("a device needs its token: --token, or CREVLO_TOKEN")
+    try:
+        start = datetime.fromisoformat(given.start) if given.start else datetime.now(UTC)
+        process.truth_of(given.machine)
+    except ValueError as error:
+        return _fail(str(error))
+    if start.tzinfo is None:
+        start = start.astimezone()
+    setting = process.Setting(
+        given.url, given.token, given.machine, given.seed, start, given.speed, given.sliced, given.for_s
+    )
+    try:
+        if given.device == "printer":
+            process.run_printer(setting)
+        elif given.device == "meter":
+            process.run_meter(setting)
+        elif given.device == "sound":
+            process.run_sound_meter(setting)
+        else:
+            process.run_values(setting, given.true_value, given.device, given.count)
+    except RuntimeError as refused:
+        return _fail(str(refused))
     return 0
 
 

@@ -1,5 +1,6 @@
 """Starts everything on one machine and stops exactly that."""
 
+import json
 import os
 import secrets
 import signal
@@ -39,6 +40,7 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
         print(f"Crevlo is already running at http://127.0.0.1:{running}/{link}", flush=True)
         return 0
     cluster, web, worker = None, None, None
+    devices: list[subprocess.Popen[bytes]] = []
     try:
         given = os.environ.get("DATABASE_URL")
         url = given or ""
@@ -65,10 +67,14 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
             migrate(engine)
             engine.dispose()
             if demo:
-                load_demo(url, secret, lambda step: print(f"demo: {step} …", flush=True))
+                made = load_demo(url, secret, lambda step: print(f"demo: {step} …", flush=True))
+                if made is not None:
+                    (folder / "devices.json").touch(mode=0o600)
+                    (folder / "devices.json").write_text(json.dumps(made))
             ready.write_text(newest())
             web = _web(url, secret, chosen, demo)
         worker = _worker(url)
+        devices = _devices(folder / "devices.json", chosen) if demo else []
         (folder / "up").write_text(f"{os.getpid()} {chosen}\n")
         return web.wait()
     except _Stop:
@@ -77,7 +83,7 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
         for number in (signal.SIGINT, signal.SIGTERM):
             signal.signal(number, signal.SIG_IGN)
         (folder / "up").unlink(missing_ok=True)
-        children = [p for p in (web, worker) if p is not None and p.poll() is None]
+        children = [p for p in (*devices, web, worker) if p is not None and p.poll() is None]
         for process in children:
             process.terminate()
         for process in children:
@@ -90,8 +96,11 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
             cluster.stop()
 
 
-def load_demo(url: str, secret: str, say: Callable[[str], None]) -> None:
-    """Enters the demo study through the HTTP API, once; later starts keep what the user has made of it."""
+def load_demo(url: str, secret: str, say: Callable[[str], None]) -> list[dict[str, str]] | None:
+    """Enters the demo study through the HTTP API, once; later starts keep what the user has made of it.
+
+    Gives the simulated devices to start beside it; None where the demo was there already.
+    """
     import httpx
     from sqlalchemy import func, select, text
 
@@ -107,7 +116,7 @@ def load_demo(url: str, secret: str, say: Callable[[str], None]) -> None:
     password = secrets.token_urlsafe(18)
     with sessions(engine).begin() as session:
         if session.scalar(select(func.count()).select_from(Study)):
-            return
+            return None
         if not session.scalar(select(func.count()).select_from(Person)):
             create_owner(
                 session, NewPerson(id=uuid.uuid4(), name="Reviewer", email=OWNER, role=Role.OWNER, password=password)
@@ -124,11 +133,13 @@ def load_demo(url: str, secret: str, say: Callable[[str], None]) -> None:
         )
         reviewer.sign_in(OWNER, password)
         rater.sign_in(RATER, password)
-        Demo(reviewer, rater).play(say=say)
+        demo = Demo(reviewer, rater)
+        demo.play(say=say)
     with engine.connect() as connection:
         connection.execute(text("analyze"))
         connection.commit()
     engine.dispose()
+    return demo.devices
 
 
 @contextmanager
@@ -189,6 +200,23 @@ def _worker(url: str) -> subprocess.Popen[bytes]:
         env=os.environ | {"DATABASE_URL": url}, stdin=subprocess.DEVNULL,
         start_new_session=True,
     )  # fmt: skip
+
+
+def _devices(file: Path, port: int) -> list[subprocess.Popen[bytes]]:
+    """The simulated devices of the demo, each a process that knows no more than its token and the address."""
+    if not file.exists():
+        return []
+    started = []
+    for given in json.loads(file.read_text()):
+        options = [f"--{name}={given[name]}" for name in ("machine", "sliced", "start", "seed")]
+        started.append(
+            subprocess.Popen(
+                [sys.executable, "-m", "crevlo.cli.main", "sim", given["device"], f"--url=http://127.0.0.1:{port}",
+                 "--speed=5000", *options],
+                env=os.environ | {"CREVLO_TOKEN": given["token"]}, stdin=subprocess.DEVNULL, start_new_session=True,
+            )
+        )  # fmt: skip
+    return started
 
 
 def _web(url: str, secret: str, port: int, demo: bool) -> subprocess.Popen[bytes]:

@@ -108,13 +108,16 @@ def power_by_phase(at_s: np.ndarray, power_w: np.ndarray, found: Sequence[Span])
             max(p.peak_w or 0.0 for p in parts), sum(p.samples for p in parts),
         )  # fmt: skip
         watts = np.concatenate([w for _, w in inside])
+        # The two ends are drawn between samples: a peak is one that was seen, where any was.
+        seen = np.concatenate([w[1:-1] for _, w in inside])
+        peak = float(seen.max() if len(seen) else watts.max())
         # Weighted by the time that each point stands for, as samples come unevenly.
         weights = np.concatenate([_weights(t) for t, _ in inside])
         order = np.argsort(watts)
         share = np.cumsum(weights[order]) / weights.sum()
         p95 = float(watts[order][min(len(order) - 1, int(np.searchsorted(share, 0.95)))])
         mean = float((watts * weights).sum() / weights.sum())
-        made.append(PhasePower(phase, whole.duration_s, whole, mean, p95, float(watts.max())))
+        made.append(PhasePower(phase, whole.duration_s, whole, mean, min(p95, peak), peak))
     return made
 
 

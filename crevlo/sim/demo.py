@@ -44,6 +44,8 @@ class Demo:
         self.study = _new()
         self.size_rng = np.random.default_rng([seed, 2])
         self.bagged: dict[str, Truth] = {}
+        # Simulated devices to start beside the demo, each with its token: what `crevlo sim` is told.
+        self.devices: list[dict[str, str]] = []
 
     def play(self, *, copies: int = 3, leave_open: bool = True, say: Callable[[str], None] = lambda _: None) -> str:
         """Enters the whole study; with `leave_open` the last prints are left for the person to go on with."""
@@ -53,6 +55,7 @@ class Demo:
         say("receiving seven machines")
         self._receive()
         say("printing")
+        self._hours(self.study)
         self._print(leave_open)
         jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
         self.reviewer.send("POST", f"/api/studies/{self.study}/deviations", {
@@ -189,18 +192,32 @@ class Demo:
     def _print(self, leave_open: bool) -> None:
         jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
         clock = datetime.now(UTC) - timedelta(days=21)
-        controls = [j for j in jobs if self.machines[j["machine"]["name"]].is_control]
-        live = controls[-1]["id"] if leave_open and controls else None
+        # The last print of two machines is left under way, with devices that watch it.
+        last = {j["machine"]["name"]: j["id"] for j in jobs}
+        live = {last[name]: minutes for name, minutes in _LIVE.items() if leave_open and name in last}
         for job in jobs:
             truth = self.machines[job["machine"]["name"]]
             view = self.reviewer.send(
                 "PUT", f"/api/jobs/{job['id']}/file", content=device.sliced_file(truth.sliced), id=_new(),
                 name=f"{truth.name.lower().replace(' ', '-')}-copy-{job['copy_number']}.gcode",
             )  # fmt: skip
-            if job["id"] == live:
-                self._start(job["id"], view, datetime.now(UTC) - timedelta(minutes=26), attempt=1)
+            if job["id"] in live:
+                started = datetime.now(UTC) - timedelta(minutes=live[job["id"]])
+                self._start(job["id"], view, started, attempt=1)
+                self._watch(job, truth, started)
                 continue
             clock = self._attempts(job["id"], truth, view, clock) + timedelta(hours=float(self.rng.uniform(3, 9)))
+
+    def _watch(self, job: dict[str, Any], truth: Truth, started: datetime) -> None:
+        """A power meter and a printer that report by themselves, on one machine."""
+        short = "".join(word[0] for word in truth.name.split()).upper()
+        for kind, command in (("printer", "printer"), ("power meter", "meter")):
+            added = self.reviewer.send("POST", "/api/devices", {
+                "id": _new(), "name": f"{truth.name}, itself" if kind == "printer" else f"Plug {short}", "kind": kind,
+                "unit_id": job["machine"]["unit_id"]})  # fmt: skip
+            self.devices.append({
+                "device": command, "token": added["token"], "machine": truth.name, "sliced": truth.sliced,
+                "start": started.isoformat(), "seed": str(self.seed + 40)})  # fmt: skip
 
     def _attempts(self, job_id: str, truth: Truth, view: dict[str, Any], clock: datetime) -> datetime:
         """Tries until a print is good, as the hidden fault rate decides."""
@@ -280,6 +297,8 @@ class Demo:
                     "id": _new(), "defect": code, "severity": scores[code]})  # fmt: skip
             self.rater.send("POST", f"/api/specimens/{line['id']}/lock")
 
+
+_LIVE = {"Orrin Standard": 26, "Tamsin Forge": 4}
 
 _SHEETS: dict[str, dict[str, Any]] = {
     "Hollowell Mesa": {"motion": "crossed belts", "board": "HM-4, 32 bit", "hotend": "steel throat", "extruder": "geared, direct",

@@ -34,6 +34,11 @@ def caliper(size_mm: float, rng: np.random.Generator) -> float:
     return round(size_mm + CALIPER_BIAS_MM + rng.normal(0, CALIPER_REPEATABILITY_MM), 2)
 
 
+def scale(mass_g: float, rng: np.random.Generator) -> float:
+    """A reading of a 0.01 g scale with its own bias and repeatability."""
+    return round(mass_g * 1.0008 + float(rng.normal(0, 0.012)), 2)
+
+
 def print_seconds(truth: Truth, estimate_s: float | None, rng: np.random.Generator) -> float:
     return (estimate_s or UNSTATED_PRINT_S) * truth.time_factor * (1 + rng.normal(0, 0.012)) + HEAT_UP_S
 

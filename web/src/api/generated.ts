@@ -632,6 +632,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ingest/power": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Samples of a power meter, in any order, repeats included. */
+        post: operations["ingest_take_power_power_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingest/printer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a printer says of itself: phase, percent, layer, temperatures. */
+        post: operations["ingest_take_reports_printer_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingest/values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Values of a sound meter, a scale or a caliper; a person takes them over. */
+        post: operations["ingest_take_values_values_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["devices_list_devices_devices_get"];
+        put?: never;
+        /** Adds a device; its token is in the answer and shown only there. */
+        post: operations["devices_add_device_devices_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{device_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["devices_change_device_devices__uuid_device_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{device_id}/retire": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["devices_retire_device_devices__uuid_device_id__retire_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies": {
         parameters: {
             query?: never;
@@ -771,6 +871,57 @@ export interface paths {
         get: operations["print_view_print_studies__uuid_study_id__print_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every machine as it is now, loads of the circuits, and what to do next. */
+        get: operations["print_view_bench_studies__uuid_study_id__live_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/power": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The power trace of a run and the energy of its phases. */
+        get: operations["print_run_power_runs__uuid_run_id__power_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Marks the beginning of a phase, or corrects such a mark. */
+        post: operations["print_mark_event_runs__uuid_run_id__events_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3214,6 +3365,322 @@ export interface components {
             job_id: string | null;
             machine: components["schemas"]["UnitMark"] | null;
         };
+        /**
+         * Taken
+         * @description What became of a batch: all of it is on disk once this is answered.
+         */
+        Taken: {
+            /** Taken */
+            taken: number;
+            /**
+             * Repeated
+             * @description samples that were here already
+             */
+            repeated: number;
+        };
+        /**
+         * PowerBatch
+         * @description Samples by column; a meter sends power, a running counter, or both.
+         */
+        PowerBatch: {
+            /**
+             * T
+             * @description seconds since 1970, UTC; in any order
+             */
+            t: number[];
+            /**
+             * W
+             * @default null
+             */
+            w?: (number | null)[] | null;
+            /**
+             * Wh
+             * @default null
+             */
+            wh?: (number | null)[] | null;
+        };
+        /** ReportBatch */
+        ReportBatch: {
+            /** Reports */
+            reports: components["schemas"]["Report"][];
+        };
+        /**
+         * Phase
+         * @enum {string}
+         */
+        Phase: "standby" | "levelling" | "warm-up" | "printing" | "paused" | "filament change" | "cooling" | "removal" | "fault";
+        /** Report */
+        Report: {
+            /**
+             * T
+             * @description seconds since 1970, UTC
+             */
+            t: number;
+            phase: components["schemas"]["Phase"];
+            /**
+             * Percent
+             * @default null
+             */
+            percent?: number | null;
+            /**
+             * Layer
+             * @default null
+             */
+            layer?: number | null;
+            /**
+             * Nozzle C
+             * @default null
+             */
+            nozzle_c?: number | null;
+            /**
+             * Bed C
+             * @default null
+             */
+            bed_c?: number | null;
+            /**
+             * Message
+             * @default
+             */
+            message?: string;
+        };
+        /**
+         * ValueBatch
+         * @description Values of a sound meter in dB, a scale in g, a caliper in mm.
+         */
+        ValueBatch: {
+            /** Values */
+            values: components["schemas"]["Value"][];
+        };
+        /** Value */
+        Value: {
+            /** T */
+            t: number;
+            /** Value */
+            value: number;
+        };
+        /** DeviceList */
+        DeviceList: {
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Devices */
+            devices: components["schemas"]["DeviceOut"][];
+        };
+        /**
+         * DeviceKind
+         * @enum {string}
+         */
+        DeviceKind: "power meter" | "printer" | "sound meter" | "caliper" | "scale";
+        /** DeviceOut */
+        DeviceOut: {
+            /** Name */
+            name: string;
+            kind: components["schemas"]["DeviceKind"];
+            /**
+             * Unit Id
+             * @description the unit that a meter or a printer belongs to
+             * @default null
+             */
+            unit_id: string | null;
+            /**
+             * Instrument Id
+             * @description the instrument on record that it is
+             * @default null
+             */
+            instrument_id: string | null;
+            /**
+             * Topic
+             * @description where it publishes over MQTT, if it does
+             * @default null
+             */
+            topic: string | null;
+            /**
+             * Power Key
+             * @description where in an MQTT message its power is
+             * @default power_w
+             */
+            power_key: string;
+            /**
+             * Counter Key
+             * @default energy_wh
+             */
+            counter_key: string;
+            /**
+             * Time Key
+             * @default time
+             */
+            time_key: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Version */
+            version: number;
+            /** Unit */
+            unit: string | null;
+            /** Instrument */
+            instrument: string | null;
+            /** Retired */
+            retired: boolean;
+            /**
+             * Last At
+             * @description time of the last thing it sent, by its own clock
+             */
+            last_at: string | null;
+        };
+        /** DeviceAdded */
+        DeviceAdded: {
+            /** Name */
+            name: string;
+            kind: components["schemas"]["DeviceKind"];
+            /**
+             * Unit Id
+             * @description the unit that a meter or a printer belongs to
+             * @default null
+             */
+            unit_id: string | null;
+            /**
+             * Instrument Id
+             * @description the instrument on record that it is
+             * @default null
+             */
+            instrument_id: string | null;
+            /**
+             * Topic
+             * @description where it publishes over MQTT, if it does
+             * @default null
+             */
+            topic: string | null;
+            /**
+             * Power Key
+             * @description where in an MQTT message its power is
+             * @default power_w
+             */
+            power_key: string;
+            /**
+             * Counter Key
+             * @default energy_wh
+             */
+            counter_key: string;
+            /**
+             * Time Key
+             * @default time
+             */
+            time_key: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Version */
+            version: number;
+            /** Unit */
+            unit: string | null;
+            /** Instrument */
+            instrument: string | null;
+            /** Retired */
+            retired: boolean;
+            /**
+             * Last At
+             * @description time of the last thing it sent, by its own clock
+             */
+            last_at: string | null;
+            /**
+             * Token
+             * @description shown this once; what the device sends as its bearer token
+             */
+            token: string;
+        };
+        /** NewDevice */
+        NewDevice: {
+            /** Name */
+            name: string;
+            kind: components["schemas"]["DeviceKind"];
+            /**
+             * Unit Id
+             * @description the unit that a meter or a printer belongs to
+             * @default null
+             */
+            unit_id?: string | null;
+            /**
+             * Instrument Id
+             * @description the instrument on record that it is
+             * @default null
+             */
+            instrument_id?: string | null;
+            /**
+             * Topic
+             * @description where it publishes over MQTT, if it does
+             * @default null
+             */
+            topic?: string | null;
+            /**
+             * Power Key
+             * @description where in an MQTT message its power is
+             * @default power_w
+             */
+            power_key?: string;
+            /**
+             * Counter Key
+             * @default energy_wh
+             */
+            counter_key?: string;
+            /**
+             * Time Key
+             * @default time
+             */
+            time_key?: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /** DeviceChange */
+        DeviceChange: {
+            /** Name */
+            name: string;
+            kind: components["schemas"]["DeviceKind"];
+            /**
+             * Unit Id
+             * @description the unit that a meter or a printer belongs to
+             * @default null
+             */
+            unit_id?: string | null;
+            /**
+             * Instrument Id
+             * @description the instrument on record that it is
+             * @default null
+             */
+            instrument_id?: string | null;
+            /**
+             * Topic
+             * @description where it publishes over MQTT, if it does
+             * @default null
+             */
+            topic?: string | null;
+            /**
+             * Power Key
+             * @description where in an MQTT message its power is
+             * @default power_w
+             */
+            power_key?: string;
+            /**
+             * Counter Key
+             * @default energy_wh
+             */
+            counter_key?: string;
+            /**
+             * Time Key
+             * @default time
+             */
+            time_key?: string;
+            /** Version */
+            version: number;
+        };
         /** Studies */
         Studies: {
             /** Studies */
@@ -3669,6 +4136,223 @@ export interface components {
             /** Has File */
             has_file: boolean;
         };
+        /** BenchView */
+        BenchView: {
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Units */
+            units: components["schemas"]["LiveUnit"][];
+            /** Circuits */
+            circuits: components["schemas"]["LiveCircuit"][];
+            /** Next */
+            next: components["schemas"]["NextThing"][];
+        };
+        /** LiveCircuit */
+        LiveCircuit: {
+            /** Name */
+            name: string;
+            /** Limit W */
+            limit_w: number;
+            /** Load W */
+            load_w: number;
+            /**
+             * Silent
+             * @description machines on it whose power is not known now
+             */
+            silent: string[];
+        };
+        /** LiveRun */
+        LiveRun: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Job Id
+             * Format: uuid
+             */
+            job_id: string;
+            /** Version */
+            version: number;
+            /** Artifact */
+            artifact: string;
+            /** Copy Number */
+            copy_number: number;
+            /** Attempt */
+            attempt: number;
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
+            /** Unattended */
+            unattended: boolean;
+            /** Estimate S */
+            estimate_s: number | null;
+            /** Layers */
+            layers: number | null;
+            /**
+             * Left S
+             * @description to the end, by percent or clock and by how this machine keeps its estimates
+             */
+            left_s: number | null;
+            /** Phases */
+            phases: components["schemas"]["PhaseTime"][];
+        };
+        /** LiveUnit */
+        LiveUnit: {
+            machine: components["schemas"]["UnitMark"];
+            run: components["schemas"]["LiveRun"] | null;
+            /** @description as the printer reports it, or as a person marked it */
+            phase: components["schemas"]["Phase"] | null;
+            /** Since */
+            since: string | null;
+            /** Reported At */
+            reported_at: string | null;
+            /** Percent */
+            percent: number | null;
+            /** Layer */
+            layer: number | null;
+            /** Nozzle C */
+            nozzle_c: number | null;
+            /** Bed C */
+            bed_c: number | null;
+            /** Power W */
+            power_w: number | null;
+            /** Power At */
+            power_at: string | null;
+            /**
+             * Spark
+             * @description power of the last half hour in W, evenly spaced; −1 where none was sent
+             */
+            spark: number[];
+            /**
+             * Needs
+             * @description what a person has to do here now
+             */
+            needs: string | null;
+            /** Urgent */
+            urgent: boolean;
+            /**
+             * Ratio
+             * @description actual over estimated time of its prints so far, geometric mean
+             */
+            ratio: number | null;
+            /** Ratio Spread */
+            ratio_spread: number | null;
+            /** Ratio Prints */
+            ratio_prints: number;
+        };
+        /** NextThing */
+        NextThing: {
+            /** Words */
+            words: string;
+            /** Detail */
+            detail: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Job Id */
+            job_id: string | null;
+            machine: components["schemas"]["UnitMark"] | null;
+        };
+        /** PhaseTime */
+        PhaseTime: {
+            phase: components["schemas"]["Phase"];
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * RunPower
+         * @description A run's power: the trace, its phases, and the energy of each.
+         */
+        RunPower: {
+            trace: components["schemas"]["TraceOut"] | null;
+            /** Needs */
+            needs: string | null;
+            /**
+             * Spans
+             * @description in s since 1970
+             */
+            spans: components["schemas"]["SpanOut"][];
+            /** Spans From */
+            spans_from: string;
+            /** Phases */
+            phases: components["schemas"]["PhasePowerOut"][];
+            /** Kwh */
+            kwh: number | null;
+            /** Low Kwh */
+            low_kwh: number | null;
+            /** High Kwh */
+            high_kwh: number | null;
+            /** Gaps */
+            gaps: number;
+            /** Peak W */
+            peak_w: number | null;
+        };
+        /** PhasePowerOut */
+        PhasePowerOut: {
+            phase: components["schemas"]["Phase"];
+            /** Seconds */
+            seconds: number;
+            /** Kwh */
+            kwh: number;
+            /** Low Kwh */
+            low_kwh: number;
+            /** High Kwh */
+            high_kwh: number;
+            /** Mean W */
+            mean_w: number;
+            /** P95 W */
+            p95_w: number;
+            /** Peak W */
+            peak_w: number;
+        };
+        /** SpanOut */
+        SpanOut: {
+            phase: components["schemas"]["Phase"];
+            /** Begin */
+            begin: number;
+            /** End */
+            end: number;
+        };
+        /**
+         * TraceOut
+         * @description Power over time by column: one sample a point, or the lowest, mean and highest of a stretch of step_s.
+         */
+        TraceOut: {
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /**
+             * Step S
+             * @description 0 where every sample is a point
+             */
+            step_s: number;
+            /** T */
+            t: number[];
+            /** W */
+            w: number[];
+            /** Low W */
+            low_w: number[] | null;
+            /** High W */
+            high_w: number[] | null;
+            /** Samples */
+            samples: number;
+            /**
+             * Longest Step S
+             * @description points further apart than this have a gap between them
+             */
+            longest_step_s: number;
+        };
         /** JobView */
         JobView: {
             /**
@@ -3741,7 +4425,23 @@ export interface components {
          * EnergyFrom
          * @enum {string}
          */
-        EnergyFrom: "meter" | "trace";
+        EnergyFrom: "meter" | "trace" | "live";
+        /** EventOut */
+        EventOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["RunEventKind"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Note */
+            note: string;
+        };
         /** FileOut */
         FileOut: {
             /**
@@ -3903,6 +4603,11 @@ export interface components {
          * @enum {string}
          */
         Outcome: "done" | "failed" | "stopped";
+        /**
+         * RunEventKind
+         * @enum {string}
+         */
+        RunEventKind: "levelling" | "warm-up" | "printing" | "paused" | "filament change" | "cooling" | "removal";
         /** RunOut */
         RunOut: {
             /**
@@ -3936,6 +4641,8 @@ export interface components {
             cause: components["schemas"]["Cause"] | null;
             /** Failed At Percent */
             failed_at_percent: number | null;
+            /** Failed At Layer */
+            failed_at_layer: number | null;
             /** Note */
             note: string;
             /** Energy Kwh */
@@ -3947,6 +4654,11 @@ export interface components {
             energy_from: components["schemas"]["EnergyFrom"] | null;
             /** Noise */
             noise: components["schemas"]["NoiseOut"][];
+            /**
+             * Events
+             * @description phases marked by a person, corrections applied
+             */
+            events: components["schemas"]["EventOut"][];
             /**
              * Bag Code
              * @description Blind code for the bag's label; hidden once the specimen is being measured
@@ -3976,6 +4688,35 @@ export interface components {
             length_mm: number;
             /** Mass G */
             mass_g: number | null;
+        };
+        /** NewEvent */
+        NewEvent: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["RunEventKind"];
+            /**
+             * At
+             * @default null
+             */
+            at?: string | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Supersedes Id
+             * @default null
+             */
+            supersedes_id?: string | null;
+            /**
+             * Reason
+             * @default null
+             */
+            reason?: string | null;
         };
         /**
          * SettingsView
@@ -4098,6 +4839,11 @@ export interface components {
              * @default null
              */
             failed_at_percent?: number | null;
+            /**
+             * Failed At Layer
+             * @default null
+             */
+            failed_at_layer?: number | null;
             /**
              * Note
              * @default
@@ -6623,6 +7369,233 @@ export interface operations {
             };
         };
     };
+    ingest_take_power_power_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PowerBatch"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ingest_take_reports_printer_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReportBatch"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ingest_take_values_values_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ValueBatch"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    devices_list_devices_devices_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    devices_add_device_devices_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewDevice"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceAdded"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    devices_change_device_devices__uuid_device_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeviceChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    devices_retire_device_devices__uuid_device_id__retire_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     plan_list_studies_studies_get: {
         parameters: {
             query?: never;
@@ -6973,6 +7946,103 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PrintView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_view_bench_studies__uuid_study_id__live_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_run_power_runs__uuid_run_id__power_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunPower"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_mark_event_runs__uuid_run_id__events_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewEvent"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -188,6 +188,24 @@ export function usePrint(id: string) {
   });
 }
 
+/** The whole bench, as it is now. */
+export function useBench(id: string) {
+  return useQuery({
+    queryKey: ["study", id, "live"],
+    queryFn: () => unwrap(api.GET("/api/studies/{study_id}/live", study(id))),
+    refetchInterval: 2_000,
+  });
+}
+
+/** What a run draws; asked again while it is under way. */
+export function useRunPower(runId: string, live: boolean) {
+  return useQuery({
+    queryKey: ["run", runId, "power"],
+    queryFn: () => unwrap(api.GET("/api/runs/{run_id}/power", { params: { path: { run_id: runId } } })),
+    refetchInterval: live ? 5_000 : false,
+  });
+}
+
 export function useJob(id: string | null) {
   return useQuery({
     queryKey: ["job", id],

@@ -1,5 +1,5 @@
 import { useLocation } from "@tanstack/react-router";
-import { useEffect, useRef, useState } from "react";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useJob, useMe, usePrint } from "../../api/queries";
 import { useKeys } from "../../app/keys";
@@ -7,16 +7,21 @@ import { Top } from "../../app/shell";
 import { duration, Empty, Skeleton, Trouble } from "../../parts/bits";
 import { UnitName } from "../../parts/unit-mark";
 import { Attempts } from "./attempts";
+import { BenchNow } from "./bench";
 import { SlicedFile } from "./file";
 import { Meters } from "./meters";
 import { FileStudy } from "./motion";
 import { text } from "./text";
 import { type Following, Timer } from "./timer";
 
+const RunPower = lazy(() => import("./power"));
+
 export default function Print({ studyId }: { studyId: string }) {
   const view = usePrint(studyId);
   const hash = useLocation({ select: (l) => l.hash });
   const [chosen, setChosen] = useState<string | null>(hash || null);
+  // First the whole bench, where anything is under way; a print once it is chosen.
+  const [whole, setWhole] = useState<boolean | null>(hash ? false : null);
   const jobs = view.data?.jobs ?? [];
   const most = view.data?.most_attempts ?? 1;
   const open = (j: Schemas["JobLine"]) =>
@@ -28,6 +33,11 @@ export default function Print({ studyId }: { studyId: string }) {
     jobs.find(open) ??
     jobs[0];
   const following = jobs.find((j) => j !== current && open(j));
+  const bench = whole ?? jobs.some((j) => j.state === "printing");
+  const choose = (job: string) => {
+    setChosen(job);
+    setWhole(false);
+  };
   // What is on the screen stays there until the person goes on: the bag's code must be seen.
   useEffect(() => {
     if (!chosen && current) setChosen(current.id);
@@ -35,7 +45,7 @@ export default function Print({ studyId }: { studyId: string }) {
   const step = (by: number) => {
     const at = current ? jobs.indexOf(current) : -1;
     const next = jobs[Math.max(0, Math.min(jobs.length - 1, at + by))];
-    if (next) setChosen(next.id);
+    if (next) choose(next.id);
   };
   const shown = useRef<HTMLLIElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the chosen print is scrolled to when it changes
@@ -56,22 +66,32 @@ export default function Print({ studyId }: { studyId: string }) {
     );
   const several = new Set(jobs.map((j) => j.artifact + j.arm + j.spool)).size > 1;
   return (
-    <div className="grid h-full min-h-0 grid-cols-[228px_minmax(0,1fr)_292px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+    <div
+      className={`grid h-full min-h-0 gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1 ${bench ? "grid-cols-[minmax(0,1fr)_292px]" : "grid-cols-[228px_minmax(0,1fr)_292px]"}`}
+    >
       <section
         aria-label="Prints"
+        hidden={bench}
         className="sheet min-h-0 overflow-y-auto max-[1020px]:order-last max-[1020px]:max-h-72"
       >
         <h2 className="lab px-3 pt-2 pb-1">
           {text.jobs(jobs.filter((j) => j.state === "done").length, jobs.length)}
         </h2>
+        <button
+          type="button"
+          onClick={() => setWhole(true)}
+          className="sticky top-0 min-h-[40px] w-full border-b border-rule bg-sheet px-3 py-1 text-left text-[13px] font-semibold hover:bg-station-on"
+        >
+          ← The whole bench
+        </button>
         <ol>
           {jobs.map((j) => (
             <li key={j.id} ref={j === current ? shown : undefined}>
               <button
                 type="button"
-                onClick={() => setChosen(j.id)}
-                aria-current={j === current ? "true" : undefined}
-                className={`grid min-h-[40px] w-full grid-cols-[22px_1fr_auto] items-center gap-x-1.5 border-b border-rule-2 px-2.5 py-1 text-left text-[12.5px] ${j === current ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
+                onClick={() => choose(j.id)}
+                aria-current={!bench && j === current ? "true" : undefined}
+                className={`grid min-h-[40px] w-full grid-cols-[22px_1fr_auto] items-center gap-x-1.5 border-b border-rule-2 px-2.5 py-1 text-left text-[12.5px] ${!bench && j === current ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
               >
                 <span className="num text-[10px] text-ink-2">{j.position + 1}</span>
                 <span className="truncate">
@@ -89,13 +109,17 @@ export default function Print({ studyId }: { studyId: string }) {
           ))}
         </ol>
       </section>
-      <Job
-        key={current.id}
-        studyId={studyId}
-        jobId={current.id}
-        jobs={jobs}
-        following={following && { name: following.machine.name, go: () => setChosen(following.id) }}
-      />
+      {bench ? (
+        <BenchNow studyId={studyId} open={choose} all={() => setWhole(false)} />
+      ) : (
+        <Job
+          key={current.id}
+          studyId={studyId}
+          jobId={current.id}
+          jobs={jobs}
+          following={following && { name: following.machine.name, go: () => choose(following.id) }}
+        />
+      )}
     </div>
   );
 }
@@ -149,12 +173,17 @@ function Job({
         </span>
         <span className="chip max-[1180px]:hidden">{job.data.spool}</span>
       </Top>
-      <div className="flex min-h-0 min-w-0 flex-col gap-3">
+      <div className="flex min-h-0 min-w-0 flex-col gap-3 overflow-y-auto">
         {looks && job.data.file ? (
           <FileStudy studyId={studyId} job={job.data} jobs={jobs} may={may} back={() => setLooks(false)} />
         ) : (
           <>
             <Timer studyId={studyId} job={job.data} ahead={ahead} may={may} following={following} />
+            {run && (
+              <Suspense fallback={null}>
+                <RunPower key={run.id} runId={run.id} live={run.outcome === null} />
+              </Suspense>
+            )}
             {run && <Meters key={run.id} studyId={studyId} jobId={jobId} run={run} may={may} />}
             <p className="caution mt-auto max-[1020px]:mt-0">{text.caution}</p>
           </>

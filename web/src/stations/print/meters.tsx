@@ -33,7 +33,7 @@ function EnergyPanel({ studyId, jobId, run, may }: Props) {
     type.mutate(Number(new FormData(form).get("wh")), { onSuccess: () => form.reset() });
   };
   const gap =
-    run.energy_from === "trace" && run.energy_low_kwh !== null && run.energy_high_kwh !== run.energy_low_kwh;
+    run.energy_from !== "meter" && run.energy_low_kwh !== null && run.energy_high_kwh !== run.energy_low_kwh;
   return (
     <section aria-label="Energy" className="sheet p-3.5">
       <h2 className="lab">Energy</h2>
@@ -43,9 +43,7 @@ function EnergyPanel({ studyId, jobId, run, may }: Props) {
         ) : (
           <>
             <b className="num text-[19px]">{(1000 * run.energy_kwh).toFixed(0)} Wh</b>{" "}
-            <span className="text-ink-2">
-              {run.energy_from === "trace" ? "from the power log" : "read off the meter"}
-            </span>
+            <span className="text-ink-2">{text.energyFrom[run.energy_from!]}</span>
             {gap && (
               <small className="block text-[12px] text-brass-ink">
                 The log has gaps: between {(1000 * run.energy_low_kwh!).toFixed(1)} and{" "}

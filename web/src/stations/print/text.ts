@@ -2,6 +2,13 @@ export const text = {
   jobs: (done: number, of: number) => `Prints, ${done} of ${of} good`,
   empty: "Nothing to print yet",
   emptyWhy: "Freezing the protocol at station 1 makes the prints and shuffles their order.",
+  bench: (printing: number, urgent: number) =>
+    `${printing === 0 ? "Nothing is printing" : `${printing} ${printing === 1 ? "machine is" : "machines are"} printing`}${urgent === 0 ? "; none needs anyone." : `; ${urgent} ${urgent === 1 ? "needs" : "need"} someone.`}`,
+  energyFrom: {
+    meter: "read off the meter",
+    trace: "from the power log",
+    live: "sent by its meter",
+  },
   dropFile: "Drop the sliced file",
   dropHint: "G-code as text, up to 160 MB. Time, filament, layers and settings are read from it.",
   dropTrace: "or drop a power log, CSV",

@@ -32,7 +32,7 @@ export function Timer({
   return (
     <section
       aria-label="Timer"
-      className="sheet flex min-h-[300px] flex-1 flex-col overflow-y-auto p-5 max-[560px]:p-3.5"
+      className="sheet flex min-h-[250px] flex-1 flex-col overflow-y-auto p-5 max-[560px]:p-3.5"
     >
       {live ? (
         <Running studyId={studyId} job={job} run={live} ahead={ahead} may={may} />
