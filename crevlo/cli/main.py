@@ -82,6 +82,10 @@ def _parser() -> argparse.ArgumentParser:
     sim.add_argument("--count", type=int, default=5, help="caliper, scale: readings")
     sim.set_defaults(run=_sim)
 
+    listen = commands.add_parser("listen", help="hear power meters that publish over MQTT, for DATABASE_URL")
+    listen.add_argument("broker", help="host:port of the MQTT broker")
+    listen.set_defaults(run=_listen)
+
     link = commands.add_parser("link", help="make a one-time sign-in token for somebody")
     link.add_argument("email")
     _add_state(link)
@@ -260,6 +264,15 @@ def _sim(given: argparse.Namespace) -> int:
             process.run_values(setting, given.true_value, given.device, given.count)
     except RuntimeError as refused:
         return _fail(str(refused))
+    return 0
+
+
+def _listen(given: argparse.Namespace) -> int:
+    from crevlo.jobs.listen import run_listener
+
+    if "DATABASE_URL" not in os.environ:
+        return _fail("set DATABASE_URL to the database to listen for")
+    run_listener(os.environ["DATABASE_URL"], given.broker)
     return 0
 
 

@@ -73,8 +73,11 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
                     (folder / "devices.json").write_text(json.dumps(made))
             ready.write_text(newest())
             web = _web(url, secret, chosen, demo)
-        worker = _worker(url)
+        worker = _command(url, "worker")
         devices = _devices(folder / "devices.json", chosen) if demo else []
+        broker = os.environ.get("CREVLO_MQTT")
+        if broker:
+            devices.append(_command(url, "listen", broker))
         (folder / "up").write_text(f"{os.getpid()} {chosen}\n")
         return web.wait()
     except _Stop:
@@ -194,9 +197,10 @@ def _secret(folder: Path) -> str:
     return path.read_text()
 
 
-def _worker(url: str) -> subprocess.Popen[bytes]:
+def _command(url: str, *words: str) -> subprocess.Popen[bytes]:
+    """Another command of ours as a process beside the web server."""
     return subprocess.Popen(
-        [sys.executable, "-m", "crevlo.cli.main", "worker"],
+        [sys.executable, "-m", "crevlo.cli.main", *words],
         env=os.environ | {"DATABASE_URL": url}, stdin=subprocess.DEVNULL,
         start_new_session=True,
     )  # fmt: skip

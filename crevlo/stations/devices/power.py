@@ -72,6 +72,8 @@ def take_power(session: Session, device: Device, batch: PowerBatch) -> Taken:
     t, w, wh = _columns(batch)
     if not len(t):
         return Taken(taken=0, repeated=0)
+    # Two batches of one meter at once: the levels are drawn by the second from what both have kept.
+    session.execute(text("select pg_advisory_xact_lock(:key)"), {"key": (1 << 40) + device.number})
     for moment in _months(t):
         session.execute(select(func.power_month(moment)))
     stored = session.execute(

@@ -150,16 +150,19 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
               <BeadBar
                 label={`${unit.machine.name}, time by phase`}
                 full={Math.max(whole, 1)}
-                beads={
-                  phases.length > 0
-                    ? phases.map((p) => ({
-                        key: p.phase,
-                        width: (p.seconds / Math.max(spent, 1)) * elapsed,
-                        colour: PHASE[p.phase],
-                        title: `${p.phase}: ${duration(p.seconds)}`,
-                      }))
-                    : [{ key: "run", width: elapsed, colour: "var(--needle)", title: duration(elapsed) }]
-                }
+                beads={(phases.length > 0
+                  ? phases.map((p) => ({
+                      key: p.phase,
+                      width: (p.seconds / Math.max(spent, 1)) * elapsed,
+                      colour: PHASE[p.phase],
+                      title: `${p.phase}: ${duration(p.seconds)}`,
+                    }))
+                  : [{ key: "run", width: elapsed, colour: "var(--needle)", title: duration(elapsed) }]
+                ).concat(
+                  left !== null && left > 0
+                    ? [{ key: "left", width: left, colour: "var(--track)", title: `${duration(left)} left` }]
+                    : [],
+                )}
               />
               <span className="flex gap-4 pt-1 text-[12px] text-ink-2">
                 {unit.layer !== null && (
