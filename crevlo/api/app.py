@@ -38,7 +38,7 @@ CONTENT_POLICY = {
     "frame-ancestors": "'none'",
 }
 # JSON bodies are small; only these may take more, up to what the stations allow.
-UPLOADS = ("print.take_file", "print.take_trace", "library.check_mesh")
+UPLOADS = ("print.take_file", "print.take_trace", "print.take_photo", "library.check_mesh")
 MOST_JSON_BYTES = 1 << 20
 log = structlog.get_logger("crevlo")
 

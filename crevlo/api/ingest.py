@@ -71,6 +71,12 @@ def take_values(body: printer.ValueBatch) -> power.Taken:
     return printer.take_values(db(), g.device, body)
 
 
+@devices.get("/units", responses={200: device.UnitList})
+@reads(NOT_BLIND)
+def list_units() -> device.UnitList:
+    return device.list_units(db())
+
+
 @devices.get("/devices", responses={200: device.DeviceList})
 @reads(NOT_BLIND)
 def list_devices() -> device.DeviceList:

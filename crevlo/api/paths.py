@@ -29,6 +29,23 @@ class RunPath(BaseModel):
     run_id: uuid.UUID
 
 
+class HypothesisPath(BaseModel):
+    hypothesis_id: uuid.UUID
+
+
+class SubjectPath(BaseModel):
+    subject_id: uuid.UUID
+
+
+class PhotoPath(BaseModel):
+    photo_id: uuid.UUID
+
+
+class LabelQuery(BaseModel):
+    paper: Literal["roll", "sheet"] = "roll"
+    code: str | None = Field(default=None, pattern="^[A-Z0-9]{3}$")
+
+
 class SpecimenPath(BaseModel):
     specimen_id: uuid.UUID
 

@@ -9,9 +9,12 @@ from crevlo.api.guard import BENCH, EVERYONE, NOT_BLIND, REVIEW, db, reads, writ
 from crevlo.api.paths import (
     FeatureQuery,
     FileQuery,
+    HypothesisPath,
     JobPath,
+    LabelQuery,
     OtherJobQuery,
     PartQuery,
+    PhotoPath,
     ProfilePath,
     ProfileQuery,
     RevisionPath,
@@ -19,17 +22,18 @@ from crevlo.api.paths import (
     SpecimenPath,
     StudyPath,
     StudyUnitPath,
+    SubjectPath,
     VersionQuery,
 )
 from crevlo.api.uploads import ONE_UPLOAD
-from crevlo.stations import source
+from crevlo.stations import photo, source
 from crevlo.stations.background import WorkOut
 from crevlo.stations.cost import part
 from crevlo.stations.inspect import anchors, score
 from crevlo.stations.measure import specimen
 from crevlo.stations.plan import study
 from crevlo.stations.plan.protocol import Draft
-from crevlo.stations.print_ import live, run, sliced
+from crevlo.stations.print_ import fault, label, live, run, sliced
 from crevlo.stations.progress import Line, line
 from crevlo.stations.publish import report
 from crevlo.stations.rank import ranking
@@ -134,6 +138,43 @@ def view_bench(path: StudyPath) -> live.BenchView:
 def run_power(path: RunPath) -> live.RunPower:
     """The power trace of a run and the energy of its phases."""
     return live.run_power(db(), path.run_id)
+
+
+@print_.post("/runs/<uuid:run_id>/hypotheses", responses={200: run.JobView})
+@writes(REVIEW)
+def add_hypothesis(path: RunPath, body: fault.NewHypothesis) -> run.JobView:
+    """A possible cause of a failed run."""
+    return run.view_job(db(), fault.add_hypothesis(db(), path.run_id, body, current_user.id))
+
+
+@print_.put("/hypotheses/<uuid:hypothesis_id>", responses={200: run.JobView})
+@writes(REVIEW)
+def change_hypothesis(path: HypothesisPath, body: fault.HypothesisChange) -> run.JobView:
+    """How it was tested, what came of it, and whether that rules it out."""
+    return run.view_job(db(), fault.change_hypothesis(db(), path.hypothesis_id, body))
+
+
+@print_.get("/studies/<uuid:study_id>/labels.pdf")
+@reads(REVIEW)
+def labels(path: StudyPath, query: LabelQuery) -> Response:
+    """Labels for the bags of one specimen, or of all that wait to be measured."""
+    made = label.labels(db(), path.study_id, request.host_url.rstrip("/"), query.paper, query.code)
+    return Response(made, mimetype="application/pdf")
+
+
+@print_.put("/photos/<uuid:subject_id>", responses={200: photo.PhotoList}, openapi_extensions=ONE_UPLOAD)
+@writes(REVIEW)
+def take_photo(path: SubjectPath, query: photo.NewPhoto) -> photo.PhotoList:
+    """A photo of a unit, a safety check or a run; where and when it was taken is removed from it."""
+    return photo.take_photo(db(), path.subject_id, query, request.get_data(), current_user.id)
+
+
+@print_.get("/photos/<uuid:photo_id>.jpg")
+@reads(NOT_BLIND)
+def view_photo(path: PhotoPath) -> Response:
+    answer = Response(photo.photo_content(db(), path.photo_id), mimetype="image/jpeg")
+    answer.headers["Cache-Control"] = "private, max-age=31536000, immutable"
+    return answer
 
 
 @print_.post("/runs/<uuid:run_id>/events", responses={200: run.JobView})

@@ -54,6 +54,23 @@ class DeviceList(Shape):
     devices: list[DeviceOut]
 
 
+class UnitName(Shape):
+    id: uuid.UUID
+    name: str
+
+
+class UnitList(Shape):
+    units: list[UnitName]
+
+
+def list_units(session: Session) -> UnitList:
+    """Every unit there is, told apart by its serial."""
+    units = sorted(session.scalars(select(Unit)).unique(), key=lambda u: (u.model.name, u.serial or ""))
+    return UnitList(
+        units=[UnitName(id=u.id, name=f"{u.model.name}, {u.serial}" if u.serial else u.model.name) for u in units]
+    )
+
+
 def list_devices(session: Session) -> DeviceList:
     rows = session.scalars(select(Device).order_by(Device.retired_at.nulls_first(), Device.name)).all()
     return DeviceList(now=datetime.now(UTC), devices=[_out(session, row) for row in rows])

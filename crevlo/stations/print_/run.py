@@ -1,6 +1,7 @@
 """Print: the sliced file on a job, the run with its timer, energy, noise and outcome."""
 
 import uuid
+from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Any
 
@@ -19,9 +20,11 @@ from crevlo.stations.bench import Bench, current_protocol, job_with_unit, load_b
 from crevlo.stations.clock import stated_time
 from crevlo.stations.devices.power import energy_from_meter
 from crevlo.stations.library import change, configuration_of
+from crevlo.stations.photo import PhotoOut, photos_of
 from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.print_ import sliced
+from crevlo.stations.print_.fault import HypothesisOut, hypotheses_of
 from crevlo.stations.receive.unit import may_run_unattended
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.stations.upload import keep_upload
@@ -72,6 +75,8 @@ class RunOut(Shape):
     energy_from: EnergyFrom | None
     noise: list[NoiseOut]
     events: list[EventOut] = Field(description="phases marked by a person, corrections applied")
+    photos: list[PhotoOut]
+    hypotheses: list[HypothesisOut] = Field(description="of a failed run: what may have caused it")
     bag_code: str | None = Field(
         description="Blind code for the bag's label; hidden once the specimen is being measured"
     )
@@ -158,6 +163,15 @@ class NewNoise(Shape):
     reason: str | None = Field(default=None, min_length=1, max_length=300)
 
 
+@dataclass(frozen=True, slots=True)
+class _More:
+    """What belongs to runs, by run."""
+
+    events: dict[uuid.UUID, list[EventOut]]
+    photos: dict[uuid.UUID, list[PhotoOut]]
+    hypotheses: dict[uuid.UUID, list[HypothesisOut]]
+
+
 def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
     bench = load_bench(session, study_id)
     marks = {u.unit_id: mark_of(u) for u in bench.units}
@@ -198,7 +212,8 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
     estimates: dict[uuid.UUID | None, float | None] = {
         f.id: f.facts.get("time_s") for f in session.scalars(select(SlicedFile).where(SlicedFile.job_id == job.id))
     }
-    events = _events(session, [r.id for r in bench.runs.get(job.id, [])])
+    run_ids = [r.id for r in bench.runs.get(job.id, [])]
+    more = _More(_events(session, run_ids), photos_of(session, run_ids), hypotheses_of(session, run_ids))
     return JobView(
         now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy,
         arm=arm_names(bench)[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
@@ -206,7 +221,7 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
         file=sliced.file_out(file, sliced.accepted_reason(session, job_id)) if file else None,
         reading=_reading(session, job_id, file),
         runs=[
-            _run_out(r, bench.noise.get(r.id, []), events.get(r.id, []), codes.get(r.id), estimates.get(r.sliced_file_id))
+            _run_out(r, bench.noise.get(r.id, []), more, codes.get(r.id), estimates.get(r.sliced_file_id))
             for r in bench.runs.get(job.id, [])
         ],
         most_attempts=policies.most_attempts, may_run_unattended=open_gate, unattended_refusal=refusal,
@@ -397,7 +412,7 @@ def _events(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[
 
 
 def _run_out(
-    run: Run, noise: list[NoiseReading], events: list[EventOut], bag_code: str | None, estimate_s: float | None
+    run: Run, noise: list[NoiseReading], more: _More, bag_code: str | None, estimate_s: float | None
 ) -> RunOut:
     levels = []
     for reading in sorted(noise, key=lambda n: n.taken_at):
@@ -414,7 +429,8 @@ def _run_out(
             )
         )  # fmt: skip
     took_s = (run.ended_at - run.started_at).total_seconds() if run.ended_at else None
-    made: dict[str, Any] = {"noise": levels, "events": events, "bag_code": bag_code, "took_s": took_s,
+    made: dict[str, Any] = {"noise": levels, "events": more.events.get(run.id, []), "photos": more.photos.get(run.id, []),
+            "hypotheses": more.hypotheses.get(run.id, []), "bag_code": bag_code, "took_s": took_s,
             "of_estimate": took_s / estimate_s if took_s and estimate_s else None}  # fmt: skip
     return RunOut(**made, **{name: getattr(run, name) for name in RunOut.model_fields if name not in made})
 

@@ -683,6 +683,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/units": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["devices_list_units_units_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices": {
         parameters: {
             query?: never;
@@ -903,6 +919,90 @@ export interface paths {
         };
         /** The power trace of a run and the energy of its phases. */
         get: operations["print_run_power_runs__uuid_run_id__power_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/hypotheses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A possible cause of a failed run. */
+        post: operations["print_add_hypothesis_runs__uuid_run_id__hypotheses_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hypotheses/{hypothesis_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** How it was tested, what came of it, and whether that rules it out. */
+        put: operations["print_change_hypothesis_hypotheses__uuid_hypothesis_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/labels.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Labels for the bags of one specimen, or of all that wait to be measured. */
+        get: operations["print_labels_studies__uuid_study_id__labels_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{subject_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** A photo of a unit, a safety check or a run; where and when it was taken is removed from it. */
+        put: operations["print_take_photo_photos__uuid_subject_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["print_view_photo_photos__uuid_photo_id__jpg_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3458,6 +3558,21 @@ export interface components {
             /** Value */
             value: number;
         };
+        /** UnitList */
+        UnitList: {
+            /** Units */
+            units: components["schemas"]["UnitName"][];
+        };
+        /** UnitName */
+        UnitName: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+        };
         /** DeviceList */
         DeviceList: {
             /**
@@ -4514,6 +4629,35 @@ export interface components {
              */
             received_at: string;
         };
+        /** HypothesisOut */
+        HypothesisOut: {
+            /** Claim */
+            claim: string;
+            /**
+             * Test
+             * @default
+             */
+            test: string;
+            /**
+             * Result
+             * @default
+             */
+            result: string;
+            /** @default open */
+            ruling: components["schemas"]["Ruling"];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Version */
+            version: number;
+            /**
+             * Noted At
+             * Format: date-time
+             */
+            noted_at: string;
+        };
         /**
          * MotionOut
          * @description How the file's moves go on this machine; all times in s.
@@ -4603,6 +4747,30 @@ export interface components {
          * @enum {string}
          */
         Outcome: "done" | "failed" | "stopped";
+        /** PhotoOut */
+        PhotoOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Caption */
+            caption: string;
+            /**
+             * Taken At
+             * Format: date-time
+             */
+            taken_at: string;
+        };
+        /**
+         * Ruling
+         * @enum {string}
+         */
+        Ruling: "open" | "ruled out" | "found";
         /**
          * RunEventKind
          * @enum {string}
@@ -4659,6 +4827,13 @@ export interface components {
              * @description phases marked by a person, corrections applied
              */
             events: components["schemas"]["EventOut"][];
+            /** Photos */
+            photos: components["schemas"]["PhotoOut"][];
+            /**
+             * Hypotheses
+             * @description of a failed run: what may have caused it
+             */
+            hypotheses: components["schemas"]["HypothesisOut"][];
             /**
              * Bag Code
              * @description Blind code for the bag's label; hidden once the specimen is being measured
@@ -4688,6 +4863,52 @@ export interface components {
             length_mm: number;
             /** Mass G */
             mass_g: number | null;
+        };
+        /** NewHypothesis */
+        NewHypothesis: {
+            /** Claim */
+            claim: string;
+            /**
+             * Test
+             * @default
+             */
+            test?: string;
+            /**
+             * Result
+             * @default
+             */
+            result?: string;
+            /** @default open */
+            ruling?: components["schemas"]["Ruling"];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /** HypothesisChange */
+        HypothesisChange: {
+            /** Claim */
+            claim: string;
+            /**
+             * Test
+             * @default
+             */
+            test?: string;
+            /**
+             * Result
+             * @default
+             */
+            result?: string;
+            /** @default open */
+            ruling?: components["schemas"]["Ruling"];
+            /** Version */
+            version: number;
+        };
+        /** PhotoList */
+        PhotoList: {
+            /** Photos */
+            photos: components["schemas"]["PhotoOut"][];
         };
         /** NewEvent */
         NewEvent: {
@@ -7468,6 +7689,35 @@ export interface operations {
             };
         };
     };
+    devices_list_units_units_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     devices_list_devices_devices_get: {
         parameters: {
             query?: never;
@@ -8010,6 +8260,161 @@ export interface operations {
                     "application/json": components["schemas"]["RunPower"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_add_hypothesis_runs__uuid_run_id__hypotheses_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewHypothesis"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_change_hypothesis_hypotheses__uuid_hypothesis_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                hypothesis_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HypothesisChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_labels_studies__uuid_study_id__labels_pdf_get: {
+        parameters: {
+            query?: {
+                paper?: "roll" | "sheet";
+                code?: string | null;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_take_photo_photos__uuid_subject_id__put: {
+        parameters: {
+            query: {
+                id: string;
+                caption?: string;
+            };
+            header?: never;
+            path: {
+                subject_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_view_photo_photos__uuid_photo_id__jpg_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Unprocessable Entity */
             422: {
                 headers: {

@@ -3,6 +3,7 @@ import { type ReactNode, useState } from "react";
 import { useLibrary, useMe } from "../api/queries";
 import { Shell } from "../app/shell";
 import { Skeleton, Trouble } from "../parts/bits";
+import { Devices } from "./devices";
 import { InstrumentForm, SpoolForm } from "./forms";
 import { MachineSheet } from "./machine";
 import { ShelfScreen } from "./shelf";
@@ -108,6 +109,9 @@ export function LibraryPage() {
           {adding && kind === "spools" && <SpoolForm done={done} />}
           {adding && kind === "instruments" && <InstrumentForm done={done} />}
         </section>
+      )}
+      {kind === "instruments" && data && (
+        <Devices may={me.data?.role === "owner" || me.data?.role === "reviewer"} />
       )}
     </Shell>
   );

@@ -1,4 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
+import { useLocation } from "@tanstack/react-router";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { addReading, dropPending, sendPending, usePending } from "../../api/pending";
@@ -20,8 +21,14 @@ type Mode = "read" | "cant" | "zero" | { correct: Schemas["ReadingOut"]; slot: S
 export default function Measure({ studyId }: { studyId: string }) {
   const queue = useMeasure(studyId);
   const [chosen, setChosen] = useState<string | null>(null);
+  // A bag's label that was scanned names its specimen.
+  const scanned = useLocation({ select: (l) => l.hash });
   const specimenId =
-    chosen ?? queue.data?.queue.find((q) => q.done < q.due)?.id ?? queue.data?.queue[0]?.id ?? null;
+    chosen ??
+    queue.data?.queue.find((q) => scanned !== "" && q.blind_code === scanned)?.id ??
+    queue.data?.queue.find((q) => q.done < q.due)?.id ??
+    queue.data?.queue[0]?.id ??
+    null;
   // A finished specimen stays until the person takes the next part in hand.
   useEffect(() => {
     if (!chosen && specimenId) setChosen(specimenId);

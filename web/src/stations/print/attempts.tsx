@@ -1,9 +1,13 @@
+import { useQueryClient } from "@tanstack/react-query";
 import type { Schemas } from "../../api/client";
 import { day, duration } from "../../parts/bits";
+import { Photos } from "../../parts/photos";
+import { FaultSheet } from "./fault";
 import { text } from "./text";
 
 /** Every try at this print, failed ones too, newest first. */
-export function Attempts({ job }: { job: Schemas["JobView"] }) {
+export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas["JobView"]; may: boolean }) {
+  const client = useQueryClient();
   if (job.runs.length === 0) return null;
   return (
     <>
@@ -20,7 +24,8 @@ export function Attempts({ job }: { job: Schemas["JobView"] }) {
                   "printing"
                 ) : run.outcome === "failed" ? (
                   <span className="text-needle-ink">
-                    failed{run.failed_at_percent !== null && ` at ${run.failed_at_percent.toFixed(0)} %`},{" "}
+                    failed{run.failed_at_percent !== null && ` at ${run.failed_at_percent.toFixed(0)} %`}
+                    {run.failed_at_layer !== null && `, layer ${run.failed_at_layer}`},{" "}
                     {text.causes[run.cause!]}
                   </span>
                 ) : (
@@ -38,6 +43,16 @@ export function Attempts({ job }: { job: Schemas["JobView"] }) {
             </p>
             {run.changed && <p className="text-ink-2">Changed: {run.changed}</p>}
             {run.note && <p className="text-ink-2">{run.note}</p>}
+            <FaultSheet studyId={studyId} jobId={job.id} run={run} may={may} />
+            <div className="pt-1">
+              <Photos
+                subjectId={run.id}
+                photos={run.photos}
+                may={may && run.outcome !== "done"}
+                label={`attempt ${run.attempt}`}
+                changed={() => void client.invalidateQueries({ queryKey: ["job", job.id] })}
+              />
+            </div>
           </li>
         ))}
       </ol>

@@ -191,7 +191,7 @@ function Job({
       </div>
       <section aria-label="Sliced file and attempts" className="sheet min-h-0 overflow-y-auto p-3.5">
         <SlicedFile studyId={studyId} job={job.data} may={may} look={() => setLooks(!looks)} />
-        <Attempts job={job.data} />
+        <Attempts studyId={studyId} job={job.data} may={may} />
       </section>
     </>
   );

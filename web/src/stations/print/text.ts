@@ -4,6 +4,7 @@ export const text = {
   emptyWhy: "Freezing the protocol at station 1 makes the prints and shuffles their order.",
   bench: (printing: number, urgent: number) =>
     `${printing === 0 ? "Nothing is printing" : `${printing} ${printing === 1 ? "machine is" : "machines are"} printing`}${urgent === 0 ? "; none needs anyone." : `; ${urgent} ${urgent === 1 ? "needs" : "need"} someone.`}`,
+  label: { roll: "Label for the bag, small roll", sheet: "Label on a plain sheet" },
   energyFrom: {
     meter: "read off the meter",
     trace: "from the power log",

@@ -6,6 +6,7 @@ import { useChange } from "../../api/queries";
 import { useKeys } from "../../app/keys";
 import { clock, duration, Field, Trouble } from "../../parts/bits";
 import { FileDrop } from "./file";
+import { Marks } from "./marks";
 import { text } from "./text";
 
 type Job = Schemas["JobView"];
@@ -37,7 +38,7 @@ export function Timer({
       {live ? (
         <Running studyId={studyId} job={job} run={live} ahead={ahead} may={may} />
       ) : last?.outcome === "done" ? (
-        <Done run={last} estimate={job.file?.time_s ?? null} following={following} />
+        <Done studyId={studyId} run={last} estimate={job.file?.time_s ?? null} following={following} />
       ) : (
         <Ready studyId={studyId} job={job} ahead={ahead} may={may} />
       )}
@@ -221,6 +222,7 @@ function Running({
           <Stop size={18} weight="fill" /> {text.stop}
         </button>
       )}
+      {may && !stopped && <Marks studyId={studyId} job={job} run={run} ahead={ahead} />}
       {stopped && (
         <Outcome studyId={studyId} jobId={job.id} run={run} stopped={stopped} leave={() => halt(null)} />
       )}
@@ -274,6 +276,7 @@ function Outcome({
         note: String(form.get("note") ?? "").trim(),
         cause: failed ? (String(form.get("cause")) as Schemas["Cause"]) : null,
         failed_at_percent: failed && form.get("percent") ? Number(form.get("percent")) : null,
+        failed_at_layer: failed && form.get("layer") ? Number(form.get("layer")) : null,
       },
       { onSuccess: () => localStorage.removeItem(stopKey(run)) },
     );
@@ -301,7 +304,7 @@ function Outcome({
         ))}
       </fieldset>
       {outcome === "failed" && (
-        <div className="grid grid-cols-2 gap-2">
+        <div className="grid grid-cols-[1.2fr_1fr_1fr] gap-2 max-[560px]:grid-cols-2">
           <Field label="Cause">
             <select className="input" name="cause" required defaultValue="">
               <option value="" disabled>
@@ -314,8 +317,11 @@ function Outcome({
               ))}
             </select>
           </Field>
-          <Field label="At percent of the print, if known">
+          <Field label="At percent, if known">
             <input className="input num" name="percent" type="number" min={0} max={100} step="any" />
+          </Field>
+          <Field label="At layer, if known">
+            <input className="input num" name="layer" type="number" min={0} max={100000} step={1} />
           </Field>
         </div>
       )}
@@ -336,10 +342,12 @@ function Outcome({
 }
 
 function Done({
+  studyId,
   run,
   estimate,
   following,
 }: {
+  studyId: string;
   run: Run;
   estimate: number | null;
   following: Following | undefined;
@@ -357,7 +365,22 @@ function Done({
       {run.bag_code && (
         <p className="mt-2 flex items-center gap-3 border-l-3 border-needle pl-3 text-[15px]">
           <b className="num text-[30px]">{run.bag_code}</b>
-          <span>{text.bag(run.bag_code)}</span>
+          <span>
+            {text.bag(run.bag_code)}
+            <span className="flex gap-4 pt-1 text-[13px]">
+              {(["roll", "sheet"] as const).map((paper) => (
+                <a
+                  key={paper}
+                  className="underline"
+                  href={`/api/studies/${studyId}/labels.pdf?code=${run.bag_code}&paper=${paper}`}
+                  target="_blank"
+                  rel="noreferrer"
+                >
+                  {text.label[paper]}
+                </a>
+              ))}
+            </span>
+          </span>
         </p>
       )}
       {!run.bag_code && (

@@ -1,0 +1,69 @@
+"""Fault finding on a failed run: possible causes, how each was tested, and which are ruled out."""
+
+import uuid
+from datetime import datetime
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.stations.library import change
+from crevlo.stations.shape import Missing, Refused, Shape
+from crevlo.store.device import Hypothesis, Ruling
+from crevlo.store.run import Outcome, Run
+
+
+class HypothesisIn(Shape):
+    claim: str = Field(min_length=1, max_length=300)
+    test: str = Field(default="", max_length=500)
+    result: str = Field(default="", max_length=500)
+    ruling: Ruling = Ruling.OPEN
+
+
+class NewHypothesis(HypothesisIn):
+    id: uuid.UUID
+
+
+class HypothesisChange(HypothesisIn):
+    version: int
+
+
+class HypothesisOut(HypothesisIn):
+    id: uuid.UUID
+    version: int
+    noted_at: datetime
+
+
+def add_hypothesis(session: Session, run_id: uuid.UUID, given: NewHypothesis, person_id: uuid.UUID) -> uuid.UUID:
+    """Gives the run's job. An open end is allowed: a cause may never be found."""
+    run = session.get(Run, run_id)
+    if run is None:
+        raise Missing("There is no such run.")
+    if run.outcome is Outcome.DONE:
+        raise Refused("This run came through; there is no fault to find.")
+    _check(given)
+    session.add(Hypothesis(run_id=run_id, person_id=person_id, **given.model_dump()))
+    session.flush()
+    return run.job_id
+
+
+def change_hypothesis(session: Session, hypothesis_id: uuid.UUID, given: HypothesisChange) -> uuid.UUID:
+    row = session.get(Hypothesis, hypothesis_id)
+    if row is None:
+        raise Missing("There is no such entry.")
+    _check(given)
+    change(session, row, given.version, given.model_dump(exclude={"version"}))
+    return session.get_one(Run, row.run_id).job_id
+
+
+def hypotheses_of(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[HypothesisOut]]:
+    found: dict[uuid.UUID, list[HypothesisOut]] = {}
+    rows = session.scalars(select(Hypothesis).where(Hypothesis.run_id.in_(run_ids)).order_by(Hypothesis.noted_at))
+    for row in rows:
+        found.setdefault(row.run_id, []).append(HypothesisOut.model_validate(row))
+    return found
+
+
+def _check(given: HypothesisIn) -> None:
+    if given.ruling is not Ruling.OPEN and not given.result.strip():
+        raise Refused("Say what the test showed before ruling on it.")

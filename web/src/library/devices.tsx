@@ -1,0 +1,209 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../api/client";
+import { useLibrary } from "../api/queries";
+import { day, Field, Skeleton, Trouble } from "../parts/bits";
+
+const KINDS: Schemas["DeviceKind"][] = ["power meter", "printer", "sound meter", "scale", "caliper"];
+
+/** Devices that send by themselves: what they are on, when they were heard last, and a token for a new one. */
+export function Devices({ may }: { may: boolean }) {
+  const client = useQueryClient();
+  const list = useQuery({
+    queryKey: ["devices"],
+    queryFn: () => unwrap(api.GET("/api/devices")),
+    refetchInterval: 10_000,
+  });
+  const [adding, setAdding] = useState(false);
+  const [made, setMade] = useState<Schemas["DeviceAdded"] | null>(null);
+  const [error, setError] = useState<Error | null>(null);
+  if (!list.data) return list.isError ? <Trouble error={list.error} /> : <Skeleton className="mt-4 h-40" />;
+  const retire = async (id: string) => {
+    try {
+      await unwrap(api.POST("/api/devices/{device_id}/retire", { params: { path: { device_id: id } } }));
+      await client.invalidateQueries({ queryKey: ["devices"] });
+    } catch (e) {
+      setError(e as Error);
+    }
+  };
+  const now = Date.parse(list.data.now);
+  return (
+    <section aria-label="Devices that send by themselves" className="sheet mx-auto mt-3 max-w-[980px] p-4">
+      <h2 className="text-[15px] font-bold">Devices that send by themselves</h2>
+      <p className="pt-0.5 pb-2 text-[12.5px] text-ink-2">
+        Power meters and printers report to the bench view, sound meters, scales and calipers offer their
+        values where they are read. Each has a token of its own.
+      </p>
+      {list.data.devices.length > 0 && (
+        <table className="table [&_td]:!text-left [&_th]:!text-left">
+          <thead>
+            <tr>
+              {["Name", "Kind", "On", "Over", "Heard last", ""].map((h) => (
+                <th key={h} scope="col">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {list.data.devices.map((d) => (
+              <tr key={d.id} className={d.retired ? "text-ink-2" : ""}>
+                <td className="font-semibold">{d.name}</td>
+                <td>{d.kind}</td>
+                <td>{d.unit ?? d.instrument ?? "–"}</td>
+                <td>{d.topic ? `MQTT ${d.topic}` : "HTTP"}</td>
+                <td>
+                  {d.last_at === null
+                    ? "never"
+                    : now - Date.parse(d.last_at) < 60_000
+                      ? "just now"
+                      : day(d.last_at)}
+                </td>
+                <td>
+                  {d.retired
+                    ? "retired"
+                    : may && (
+                        <button
+                          type="button"
+                          className="underline"
+                          aria-label={`Retire ${d.name}`}
+                          onClick={() => void retire(d.id)}
+                        >
+                          Retire
+                        </button>
+                      )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {made && (
+        <div className="mt-3 border-l-3 border-needle bg-needle-wash px-3 py-2" role="status">
+          <b>{made.name} is added. Its token, shown this once:</b>
+          <code className="num block py-1 text-[13px] break-all select-all">{made.token}</code>
+          <p className="text-[12.5px]">
+            {made.topic
+              ? `Start the listener with the broker's address (CREVLO_MQTT=host:port); it hears ${made.topic}.`
+              : `It sends to ${location.origin}/api/ingest/${made.kind === "power meter" ? "power" : made.kind === "printer" ? "printer" : "values"} as its bearer token.`}
+          </p>
+        </div>
+      )}
+      <Trouble error={error} />
+      {may &&
+        (adding ? (
+          <NewDevice
+            done={(device) => {
+              setAdding(false);
+              if (device) setMade(device);
+            }}
+          />
+        ) : (
+          <button type="button" className="button mt-3" onClick={() => setAdding(true)}>
+            Add a device
+          </button>
+        ))}
+    </section>
+  );
+}
+
+function NewDevice({ done }: { done: (made: Schemas["DeviceAdded"] | null) => void }) {
+  const client = useQueryClient();
+  const library = useLibrary();
+  const units = useQuery({ queryKey: ["units"], queryFn: () => unwrap(api.GET("/api/units")) });
+  const [kind, setKind] = useState<Schemas["DeviceKind"]>("power meter");
+  const [error, setError] = useState<Error | null>(null);
+  const plugged = kind === "power meter" || kind === "printer";
+  const submit = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    const words = (name: string) => String(form.get(name) ?? "").trim();
+    try {
+      const made = await unwrap(
+        api.POST("/api/devices", {
+          body: {
+            id: newId(),
+            name: words("name"),
+            kind,
+            unit_id: plugged ? words("unit") || null : null,
+            instrument_id: words("instrument") || null,
+            topic: words("topic") || null,
+            ...(words("power") && { power_key: words("power") }),
+          },
+        }),
+      );
+      await client.invalidateQueries({ queryKey: ["devices"] });
+      done(made);
+    } catch (e) {
+      setError(e as Error);
+    }
+  };
+  const instruments = (library.data?.instruments ?? []).filter((i) => i.kind === kind);
+  return (
+    <form
+      onSubmit={(e) => void submit(e)}
+      aria-label="New device"
+      className="mt-3 grid gap-2 rounded border border-rule p-3"
+    >
+      <div className="grid grid-cols-2 gap-2">
+        <Field label="Kind">
+          <select
+            className="input"
+            value={kind}
+            onChange={(e) => setKind(e.target.value as Schemas["DeviceKind"])}
+          >
+            {KINDS.map((k) => (
+              <option key={k}>{k}</option>
+            ))}
+          </select>
+        </Field>
+        <Field label="Name">
+          <input className="input" name="name" required maxLength={60} placeholder="Plug left 1" />
+        </Field>
+        {plugged && (
+          <Field label="Machine">
+            <select className="input" name="unit" required defaultValue="">
+              <option value="" disabled>
+                Choose one
+              </option>
+              {(units.data?.units ?? []).map((u) => (
+                <option key={u.id} value={u.id}>
+                  {u.name}
+                </option>
+              ))}
+            </select>
+          </Field>
+        )}
+        <Field label="It is the instrument">
+          <select className="input" name="instrument" defaultValue="">
+            <option value="">none on record</option>
+            {instruments.map((i) => (
+              <option key={i.id} value={i.id}>
+                {i.code}
+              </option>
+            ))}
+          </select>
+        </Field>
+        {kind === "power meter" && (
+          <>
+            <Field label="MQTT topic, if it publishes there">
+              <input className="input num" name="topic" maxLength={200} />
+            </Field>
+            <Field label="Where the power is in its message">
+              <input className="input num" name="power" maxLength={120} placeholder="power_w" />
+            </Field>
+          </>
+        )}
+      </div>
+      <Trouble error={error} />
+      <div className="flex gap-2">
+        <button type="submit" className="button primary">
+          Add it and make its token
+        </button>
+        <button type="button" className="button" onClick={() => done(null)}>
+          Back
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,94 @@
+import { Camera } from "@phosphor-icons/react/dist/csr/Camera";
+import { useRef, useState } from "react";
+import { newId, type Schemas, sendFile } from "../api/client";
+import { Trouble } from "./bits";
+
+/** Photos of one thing, and a way to take one with the phone's camera. */
+export function Photos({
+  subjectId,
+  photos,
+  may,
+  label,
+  changed,
+}: {
+  subjectId: string;
+  photos: Schemas["PhotoOut"][];
+  may: boolean;
+  label: string;
+  changed: () => void;
+}) {
+  const [sending, setSending] = useState(false);
+  const [error, setError] = useState<Error | null>(null);
+  const [large, setLarge] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setSending(true);
+    setError(null);
+    try {
+      await sendFile(`/api/photos/${subjectId}?id=${newId()}`, file, () => {}, new AbortController().signal);
+      changed();
+    } catch (e) {
+      setError(e as Error);
+    } finally {
+      setSending(false);
+    }
+  };
+  const shown = photos.find((p) => p.id === large);
+  return (
+    <div className="grid gap-1.5">
+      {(photos.length > 0 || may) && (
+        <div className="flex flex-wrap items-center gap-1.5">
+          {photos.map((p, i) => (
+            <button
+              key={p.id}
+              type="button"
+              onClick={() => setLarge(large === p.id ? null : p.id)}
+              aria-expanded={large === p.id}
+              className="overflow-hidden rounded border border-rule"
+            >
+              <img
+                src={`/api/photos/${p.id}.jpg`}
+                alt={p.caption || `${label}, photo ${i + 1}`}
+                loading="lazy"
+                className="block h-[44px] w-[58px] object-cover"
+              />
+            </button>
+          ))}
+          {may && (
+            <>
+              <button
+                type="button"
+                className="button"
+                disabled={sending}
+                aria-label={`Photo: ${label}`}
+                onClick={() => input.current?.click()}
+              >
+                <Camera size={16} /> {sending ? "Sending …" : "Photo"}
+              </button>
+              <input
+                ref={input}
+                type="file"
+                accept="image/jpeg,image/png,image/webp"
+                capture="environment"
+                hidden
+                onChange={(e) => {
+                  void take(e.target.files?.[0]);
+                  e.target.value = "";
+                }}
+              />
+            </>
+          )}
+        </div>
+      )}
+      {shown && (
+        <img
+          src={`/api/photos/${shown.id}.jpg`}
+          alt={shown.caption || label}
+          className="max-h-[420px] rounded border border-rule object-contain"
+        />
+      )}
+      <Trouble error={error} />
+    </div>
+  );
+}
