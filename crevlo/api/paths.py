@@ -17,6 +17,10 @@ class StudyUnitPath(StudyPath):
     unit_id: uuid.UUID
 
 
+class ItemPath(StudyUnitPath):
+    item_id: uuid.UUID
+
+
 class JobPath(BaseModel):
     job_id: uuid.UUID
 

@@ -10,6 +10,7 @@ from crevlo.api.paths import (
     FeatureQuery,
     FileQuery,
     HypothesisPath,
+    ItemPath,
     JobPath,
     LabelQuery,
     OtherJobQuery,
@@ -37,7 +38,7 @@ from crevlo.stations.print_ import fault, label, live, run, sliced
 from crevlo.stations.progress import Line, line
 from crevlo.stations.publish import report
 from crevlo.stations.rank import ranking
-from crevlo.stations.receive import unit
+from crevlo.stations.receive import record, unit
 from crevlo.stations.shape import Shape
 from crevlo.store.person import Role
 
@@ -118,6 +119,106 @@ def change_unit(path: StudyUnitPath, body: unit.UnitChange) -> unit.ReceiveView:
 @writes(REVIEW)
 def record_check(path: StudyUnitPath, body: unit.NewCheck) -> unit.ReceiveView:
     return unit.record_check(db(), path.study_id, path.unit_id, body, current_user.id)
+
+
+@receive.get("/studies/<uuid:study_id>/units/<uuid:unit_id>/record", responses={200: record.UnitRecord})
+@reads(NOT_BLIND)
+def view_record(path: StudyUnitPath) -> record.UnitRecord:
+    """Everything recorded of one unit."""
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/box", responses={200: record.UnitRecord})
+@writes(REVIEW)
+def add_box_item(path: StudyUnitPath, body: record.NewBoxItem) -> record.UnitRecord:
+    record.unit_in(db(), path.study_id, path.unit_id)
+    record.add_box_item(db(), path.unit_id, body)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.put("/studies/<uuid:study_id>/units/<uuid:unit_id>/box/<uuid:item_id>", responses={200: record.UnitRecord})
+@writes(REVIEW)
+def change_box_item(path: ItemPath, body: record.BoxItemChange) -> record.UnitRecord:
+    record.unit_in(db(), path.study_id, path.unit_id)
+    record.change_box_item(db(), path.unit_id, path.item_id, body)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/assembly", responses={200: record.UnitRecord})
+@writes(REVIEW)
+def add_step(path: StudyUnitPath, body: record.NewStep) -> record.UnitRecord:
+    record.unit_in(db(), path.study_id, path.unit_id)
+    record.add_step(db(), path.unit_id, body, current_user.id)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/measures", responses={200: record.UnitRecord})
+@writes(REVIEW)
+def record_measure(path: StudyUnitPath, body: record.NewMeasure) -> record.UnitRecord:
+    record.unit_in(db(), path.study_id, path.unit_id)
+    record.record_measure(db(), path.unit_id, body, current_user.id)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/claims", responses={200: record.UnitRecord})
+@writes(REVIEW)
+def add_claim(path: StudyUnitPath, body: record.NewClaim) -> record.UnitRecord:
+    record.add_claim(db(), record.unit_in(db(), path.study_id, path.unit_id), body)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.put(
+    "/studies/<uuid:study_id>/units/<uuid:unit_id>/claims/<uuid:item_id>", responses={200: record.UnitRecord}
+)
+@writes(REVIEW)
+def change_claim(path: ItemPath, body: record.ClaimChange) -> record.UnitRecord:
+    record.change_claim(db(), record.unit_in(db(), path.study_id, path.unit_id), path.item_id, body)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/configurations", responses={200: record.UnitRecord})
+@writes(REVIEW)
+def open_configuration(path: StudyUnitPath, body: record.NewConfiguration) -> record.UnitRecord:
+    """Any change of a unit opens a new configuration with its reason."""
+    record.unit_in(db(), path.study_id, path.unit_id)
+    record.open_configuration(db(), path.unit_id, body)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/log", responses={200: record.UnitRecord})
+@writes(REVIEW)
+def add_log(path: StudyUnitPath, body: record.NewLog) -> record.UnitRecord:
+    record.unit_in(db(), path.study_id, path.unit_id)
+    record.add_log(db(), path.unit_id, body, current_user.id)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/worths", responses={200: record.UnitRecord})
+@writes(REVIEW)
+def add_worth(path: StudyUnitPath, body: record.NewWorth) -> record.UnitRecord:
+    """A feature on the price list, which all machines share."""
+    record.unit_in(db(), path.study_id, path.unit_id)
+    record.add_worth(db(), body)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.put(
+    "/studies/<uuid:study_id>/units/<uuid:unit_id>/worths/<uuid:item_id>", responses={200: record.UnitRecord}
+)
+@writes(REVIEW)
+def change_worth(path: ItemPath, body: record.WorthChange) -> record.UnitRecord:
+    record.unit_in(db(), path.study_id, path.unit_id)
+    record.change_worth(db(), path.item_id, body)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.put(
+    "/studies/<uuid:study_id>/units/<uuid:unit_id>/features/<uuid:item_id>", responses={200: record.UnitRecord}
+)
+@writes(REVIEW)
+def set_feature(path: ItemPath, body: record.Presence) -> record.UnitRecord:
+    record.set_feature(db(), record.unit_in(db(), path.study_id, path.unit_id), path.item_id, body)
+    return record.view_record(db(), path.study_id, path.unit_id)
 
 
 @print_.get("/studies/<uuid:study_id>/print", responses={200: run.PrintView})

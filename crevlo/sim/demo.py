@@ -184,10 +184,10 @@ class Demo:
                 "version": unit["version"], "serial": f"{truth.name[:2].upper()}-{1000 + self.seed % 900 + 7 * len(truth.name)}",
                 "price_paid": truth.price, "upgrades": truth.upgrades, "residual": truth.residual,
                 "obtained": truth.obtained, "obtained_from": truth.obtained_from, "received_on": day.date().isoformat()})  # fmt: skip
-            for kind in ("mains", "runaway", "stop"):
+            for kind in ("mains", "cables", "earth", "runaway", "stop", "screws"):
                 send("POST", f"{path}/checks", {
                     "id": _new(), "kind": kind, "result": "pass", "done_at": (day + timedelta(days=1)).isoformat(),
-                    "done_by": "Qualified electrician" if kind == "mains" else "Reviewer"})  # fmt: skip
+                    "done_by": "Qualified electrician" if kind == "earth" else "Reviewer"})  # fmt: skip
 
     def _print(self, leave_open: bool) -> None:
         jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]

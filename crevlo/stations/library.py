@@ -96,6 +96,8 @@ class SpoolIn(Shape):
     density_g_cm3: float = Field(gt=0.5, lt=5)
     price_per_kg: float = Field(ge=0)
     dried_on: date | None = None
+    lot: str = Field(default="", max_length=40)
+    empty_g: float | None = Field(default=None, gt=0, le=5000, description="mass of the empty spool")
 
 
 class SpoolOut(SpoolIn):
@@ -111,6 +113,8 @@ class InstrumentIn(Shape):
     u_calibration: float = Field(ge=0)
     repeatability: float = Field(ge=0)
     calibrated_on: date | None = None
+    certificate: str = Field(default="", max_length=80)
+    valid_days: int = Field(default=365, ge=1, le=3650, description="how long a calibration holds")
 
 
 class InstrumentOut(InstrumentIn):

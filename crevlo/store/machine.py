@@ -47,6 +47,10 @@ class Unit(Editable, Base):
     obtained: Mapped[Obtained | None] = mapped_column(enum_of(Obtained))
     obtained_from: Mapped[str | None]
     received_on: Mapped[date | None]
+    disclosure: Mapped[str] = mapped_column(server_default="")
+    day_price: Mapped[float | None]
+    day_price_on: Mapped[date | None]
+    first_power_on: Mapped[datetime | None]
     model: Mapped[Model] = relationship(lazy="joined")
     __table_args__ = (
         UniqueConstraint("model_id", "serial"),
@@ -66,6 +70,8 @@ class Configuration(Identified, Base):
     firmware: Mapped[str] = mapped_column(default="as delivered")
     plate: Mapped[str] = mapped_column(default="as delivered")
     profile_set: Mapped[str] = mapped_column(default="maker's stock")
+    parts: Mapped[str] = mapped_column(server_default="")
+    accessories: Mapped[str] = mapped_column(server_default="")
     reason: Mapped[str] = mapped_column(default="as delivered")
     opened_at: Mapped[datetime] = recorded_at()
     __table_args__ = (
@@ -75,9 +81,12 @@ class Configuration(Identified, Base):
 
 
 class Check(StrEnum):
-    MAINS = "mains"  # selector, cables, earth: by a competent person
+    MAINS = "mains"  # selector on the local voltage
+    CABLES = "cables"  # whole, strain-relieved
+    EARTH = "earth"  # protective earth and touch current: by a qualified person
     RUNAWAY = "runaway"  # thermal-runaway response
-    STOP = "stop"  # emergency stop and loose parts
+    STOP = "stop"  # emergency stop
+    SCREWS = "screws"  # loose grub screws, belts, clips
 
 
 class CheckResult(StrEnum):
@@ -110,6 +119,8 @@ class Spool(Editable, Base):
     density_g_cm3: Mapped[float]
     price_per_kg: Mapped[float]
     dried_on: Mapped[date | None]
+    lot: Mapped[str] = mapped_column(server_default="")
+    empty_g: Mapped[float | None]
     __table_args__ = (
         CheckConstraint("diameter_mm > 0 and density_g_cm3 > 0", name="size_positive"),
         CheckConstraint("price_per_kg >= 0", name="price_not_negative"),
@@ -134,6 +145,8 @@ class Instrument(Editable, Base):
     u_calibration: Mapped[float]
     repeatability: Mapped[float]
     calibrated_on: Mapped[date | None]
+    certificate: Mapped[str] = mapped_column(server_default="")
+    valid_days: Mapped[int] = mapped_column(server_default=text("365"))
     __table_args__ = (
         CheckConstraint("resolution >= 0 and u_calibration >= 0 and repeatability >= 0", name="not_negative"),
     )

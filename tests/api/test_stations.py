@@ -52,14 +52,15 @@ def test_a_failed_check_closes_the_gate_on_unattended_prints_until_a_re_check(be
     reason = "accepted" if view["file"]["deviations"] else ""
     start = {"unattended": True, "deviation_reason": reason}
     path = f"/api/studies/{study}/units/{job['machine']['unit_id']}/checks"
-    for kind, result in (("mains", "pass"), ("runaway", "fail"), ("stop", "pass")):
+    for kind in ("mains", "cables", "earth", "runaway", "stop", "screws"):
+        result = "fail" if kind == "stop" else "pass"
         client.send(
             "POST", path, {"id": new(), "kind": kind, "result": result, "done_by": "Electrician", "note": "seen"}
         )
     with pytest.raises(ApiError, match="422") as refused:
         client.send("POST", f"/api/jobs/{job['id']}/runs", start | {"id": new()})
     assert "unattended" in str(refused.value).lower()
-    client.send("POST", path, {"id": new(), "kind": "runaway", "result": "pass", "done_by": "Electrician"})
+    client.send("POST", path, {"id": new(), "kind": "stop", "result": "pass", "done_by": "Electrician"})
     run = client.send("POST", f"/api/jobs/{job['id']}/runs", start | {"id": new()})["runs"][-1]
     assert run["unattended"] is True
 

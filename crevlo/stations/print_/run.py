@@ -25,7 +25,7 @@ from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.fault import HypothesisOut, hypotheses_of
-from crevlo.stations.receive.unit import may_run_unattended
+from crevlo.stations.receive.unit import may_run_unattended, why_not_run
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.stations.upload import keep_upload
 from crevlo.store.device import RunEvent, RunEventKind
@@ -264,6 +264,9 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
         raise Refused(f"The protocol allows {policies.most_attempts} attempts; all are used.")
     if tries and not given.changed.strip():
         raise Refused("Say what changed since the last attempt.")
+    ended = why_not_run(session, job.unit_id)
+    if ended:
+        raise Refused(ended)
     if given.unattended:
         open_gate, refusal = may_run_unattended(session, job.unit_id, policies.unattended)
         if not open_gate:

@@ -4,11 +4,12 @@ import uuid
 from datetime import UTC, date, datetime
 
 from pydantic import Field
-from sqlalchemy import func, select
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import get_study, latest_safety, safety_standing
-from crevlo.stations.library import change, configuration_of
+from crevlo.stations.library import ModelSheet, change, configuration_of
+from crevlo.stations.photo import PhotoOut, photos_of
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.store.machine import Check, CheckResult, Obtained, SafetyCheck, Unit
@@ -20,27 +21,45 @@ class CheckText(Shape):
     title: str
     look: str
     caution: str
+    fails: str = Field(description="what a failed check closes")
 
 
+_GATE = "Failed, it closes the gate on unattended printing until a re-check passes."
+_ENDS = "Failed, it ends all testing on this unit until a re-check passes."
 CHECKS = (
     CheckText(
-        kind=Check.MAINS, title="Mains side",
-        look="Selector on the local voltage, cables and plug whole, protective earth and touch current measured.",
-        caution="Never open a powered unit. Earth and touch current are measured by a competent person with a suitable "
-        "meter. A tingle, a damaged cable or a missing earth means stop, unplug, and have a qualified person check.",
+        kind=Check.MAINS, title="Mains selector", fails=_ENDS,
+        look="Unplugged: the voltage selector, where there is one, stands on the local voltage.",
+        caution="Never open a powered unit. What the maker and the local code say comes first.",
     ),
     CheckText(
-        kind=Check.RUNAWAY, title="Thermal-runaway response",
+        kind=Check.CABLES, title="Cables and plug", fails=_ENDS,
+        look="Unplugged: cable, plug and inlet whole, nothing pinched, strain relief firm, no bare wire to be seen.",
+        caution="A tingle, a damaged cable or a missing earth means stop, unplug, and have a qualified person check.",
+    ),
+    CheckText(
+        kind=Check.EARTH, title="Protective earth and touch current", fails=_ENDS,
+        look="Record what a qualified person measured: earth continuity and touch current within the local limits.",
+        caution="Only for a qualified person with a suitable meter, by the local code. Crevlo gives no instructions for it.",
+    ),
+    CheckText(
+        kind=Check.RUNAWAY, title="Thermal-runaway response", fails=_ENDS,
         look="The unit stops heating and says so when a heater does not follow, tested as its maker describes.",
-        caution="A failed test ends testing on this unit. Keep a working smoke alarm and clear surroundings. The maker's "
-        "instructions and local codes come first.",
+        caution="Keep a working smoke alarm and clear surroundings, and stay. The maker's instructions come first.",
     ),
     CheckText(
-        kind=Check.STOP, title="Emergency stop and loose parts",
-        look="Switch or stop reachable and working; grub screws, belts and plate clips tight; surroundings clear.",
-        caution="Nozzle and bed burn, moving axes pinch. Check at rest, cold and unplugged where the maker says so.",
+        kind=Check.STOP, title="Emergency stop", fails=_GATE,
+        look="Switch or stop within reach, and everything still within a moment of using it.",
+        caution="Nozzle and bed burn, moving axes pinch: hands away while it moves.",
+    ),
+    CheckText(
+        kind=Check.SCREWS, title="Loose screws, belts and clips", fails=_GATE,
+        look="Cold and at rest: grub screws on pulleys, belts, plate clips and connectors tight; surroundings clear.",
+        caution="Unplugged where the maker says so. Cut and pry away from the hand, with eye protection.",
     ),
 )  # fmt: skip
+# A failed one of these ends testing on the unit, not only unattended prints.
+ENDING = (Check.MAINS, Check.CABLES, Check.EARTH, Check.RUNAWAY)
 
 
 class CheckOut(Shape):
@@ -50,6 +69,17 @@ class CheckOut(Shape):
     done_by: str
     done_at: datetime | None
     times_done: int
+    photos: list[PhotoOut]
+    history: list["PastCheck"]
+
+
+class PastCheck(Shape):
+    """A check done earlier; it stays on record."""
+
+    result: CheckResult
+    note: str
+    done_by: str
+    done_at: datetime
 
 
 class UnitOut(Shape):
@@ -68,9 +98,15 @@ class UnitOut(Shape):
     bed_x_mm: float
     bed_y_mm: float
     height_mm: float
+    weight_kg: float | None
     checks: list[CheckOut]
     may_run_unattended: bool
-    disclosure: str | None
+    may_run: bool
+    disclosure: str | None = Field(description="the sentence of the report: how it was obtained")
+    disclosure_more: str = Field(description="what the reviewer adds to it")
+    day_price: float | None = Field(description="what the model cost elsewhere on the day")
+    day_price_on: date | None
+    first_power_on: datetime | None
 
 
 class ReceiveView(Shape):
@@ -88,6 +124,10 @@ class UnitChange(Shape):
     obtained: Obtained | None = None
     obtained_from: str | None = Field(default=None, max_length=120)
     received_on: date | None = None
+    disclosure: str = Field(default="", max_length=600)
+    day_price: float | None = Field(default=None, ge=0, le=1e6)
+    day_price_on: date | None = None
+    first_power_on: datetime | None = None
 
 
 class NewCheck(Shape):
@@ -102,12 +142,14 @@ class NewCheck(Shape):
 def view_receive(session: Session, study_id: uuid.UUID) -> ReceiveView:
     study = get_study(session, study_id)
     safety = latest_safety(session, [u.unit_id for u in study.units])
-    counts = _counts(session, [u.unit_id for u in study.units])
+    history = _history(session, [u.unit_id for u in study.units])
+    photos = photos_of(session, [c.id for past in history.values() for c in past])
     return ReceiveView(
         currency=study.currency,
         checks=list(CHECKS),
         units=[
-            _unit_out(session, entry, safety.get(entry.unit_id, {}), counts, study.currency) for entry in study.units
+            _unit_out(session, entry, safety.get(entry.unit_id, {}), history, photos, study.currency)
+            for entry in study.units
         ],
     )
 
@@ -144,25 +186,44 @@ def may_run_unattended(session: Session, unit_id: uuid.UUID, policy: str) -> tup
     return True, ""
 
 
+def why_not_run(session: Session, unit_id: uuid.UUID) -> str | None:
+    """Why nothing may be printed on a unit at all; None where it may."""
+    return _testing_ended(latest_safety(session, [unit_id]).get(unit_id, {}))
+
+
+def _testing_ended(latest: dict[Check, SafetyCheck]) -> str | None:
+    failed = [
+        t.title
+        for t in CHECKS
+        if t.kind in ENDING and (done := latest.get(t.kind)) and done.result is CheckResult.FAIL
+    ]
+    if not failed:
+        return None
+    return f"“{failed[0]}” failed on this unit: nothing is printed on it until a re-check passes."
+
+
 def disclose(unit: Unit, currency: str) -> str | None:
     """How the unit was obtained, as a sentence for the report; None while it is not recorded."""
     if unit.obtained is None:
         return None
     source = f" by {unit.obtained_from}" if unit.obtained_from else ""
+    more = f" {unit.disclosure.strip()}" if unit.disclosure.strip() else ""
     if unit.obtained is Obtained.BOUGHT:
         where = f" from {unit.obtained_from}" if unit.obtained_from else ""
         price = f" for {unit.price_paid:.0f} {currency}" if unit.price_paid is not None else ""
-        return f"{unit.model.name} was bought{where}{price}."
-    return f"{unit.model.name} was {unit.obtained.value}{source}."
+        return f"{unit.model.name} was bought{where}{price}.{more}"
+    return f"{unit.model.name} was {unit.obtained.value}{source}.{more}"
 
 
-def _counts(session: Session, unit_ids: list[uuid.UUID]) -> dict[tuple[uuid.UUID, Check], int]:
-    rows = session.execute(
-        select(SafetyCheck.unit_id, SafetyCheck.kind, func.count())
-        .where(SafetyCheck.unit_id.in_(unit_ids))
-        .group_by(SafetyCheck.unit_id, SafetyCheck.kind)
+def _history(session: Session, unit_ids: list[uuid.UUID]) -> dict[tuple[uuid.UUID, Check], list[SafetyCheck]]:
+    """Every check ever done, by unit and kind, the newest first."""
+    found: dict[tuple[uuid.UUID, Check], list[SafetyCheck]] = {}
+    rows = session.scalars(
+        select(SafetyCheck).where(SafetyCheck.unit_id.in_(unit_ids)).order_by(SafetyCheck.recorded_at.desc())
     )
-    return {(unit_id, kind): count for unit_id, kind, count in rows}
+    for row in rows:
+        found.setdefault((row.unit_id, row.kind), []).append(row)
+    return found
 
 
 def _entry(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> StudyUnit:
@@ -176,7 +237,8 @@ def _unit_out(
     session: Session,
     entry: StudyUnit,
     latest: dict[Check, SafetyCheck],
-    counts: dict[tuple[uuid.UUID, Check], int],
+    history: dict[tuple[uuid.UUID, Check], list[SafetyCheck]],
+    photos: dict[uuid.UUID, list[PhotoOut]],
     currency: str,
 ) -> UnitOut:
     unit, model = entry.unit, entry.unit.model
@@ -185,10 +247,12 @@ def _unit_out(
         CheckOut(
             kind=kind, result=done.result if done else None, note=done.note if done else "",
             done_by=done.done_by if done else "", done_at=done.done_at if done else None,
-            times_done=counts.get((unit.id, kind), 0),
+            times_done=len(past), photos=photos.get(done.id, []) if done else [],
+            history=[PastCheck(result=c.result, note=c.note, done_by=c.done_by, done_at=c.done_at) for c in past[1:]],
         )
         for kind in Check
         for done in [latest.get(kind)]
+        for past in [history.get((unit.id, kind), [])]
     ]  # fmt: skip
     return UnitOut(
         machine=mark_of(entry), version=unit.version, serial=unit.serial, price_paid=unit.price_paid,
@@ -196,5 +260,8 @@ def _unit_out(
         obtained_from=unit.obtained_from, received_on=unit.received_on, firmware=configuration.firmware,
         nozzle_mm=configuration.nozzle_mm, bed_x_mm=model.bed_x_mm, bed_y_mm=model.bed_y_mm,
         height_mm=model.height_mm, checks=checks, may_run_unattended=safety_standing(latest) is True,
+        may_run=_testing_ended(latest) is None, weight_kg=ModelSheet.model_validate(model.sheet).weight_kg,
+        disclosure_more=unit.disclosure, day_price=unit.day_price, day_price_on=unit.day_price_on,
+        first_power_on=unit.first_power_on,
         disclosure=disclose(unit, currency),
     )  # fmt: skip

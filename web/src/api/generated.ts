@@ -877,6 +877,201 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/units/{unit_id}/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything recorded of one unit. */
+        get: operations["receive_view_record_studies__uuid_study_id__units__uuid_unit_id__record_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/box": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["receive_add_box_item_studies__uuid_study_id__units__uuid_unit_id__box_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/box/{item_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["receive_change_box_item_studies__uuid_study_id__units__uuid_unit_id__box__uuid_item_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/assembly": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["receive_add_step_studies__uuid_study_id__units__uuid_unit_id__assembly_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/measures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["receive_record_measure_studies__uuid_study_id__units__uuid_unit_id__measures_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/claims": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["receive_add_claim_studies__uuid_study_id__units__uuid_unit_id__claims_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/claims/{item_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["receive_change_claim_studies__uuid_study_id__units__uuid_unit_id__claims__uuid_item_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/configurations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Any change of a unit opens a new configuration with its reason. */
+        post: operations["receive_open_configuration_studies__uuid_study_id__units__uuid_unit_id__configurations_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["receive_add_log_studies__uuid_study_id__units__uuid_unit_id__log_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/worths": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A feature on the price list, which all machines share. */
+        post: operations["receive_add_worth_studies__uuid_study_id__units__uuid_unit_id__worths_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/worths/{item_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["receive_change_worth_studies__uuid_study_id__units__uuid_unit_id__worths__uuid_item_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/features/{item_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["receive_set_feature_studies__uuid_study_id__units__uuid_unit_id__features__uuid_item_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/print": {
         parameters: {
             query?: never;
@@ -1716,6 +1911,17 @@ export interface components {
              * @default null
              */
             calibrated_on: string | null;
+            /**
+             * Certificate
+             * @default
+             */
+            certificate: string;
+            /**
+             * Valid Days
+             * @description how long a calibration holds
+             * @default 365
+             */
+            valid_days: number;
             /** Version */
             version: number;
         };
@@ -1920,6 +2126,17 @@ export interface components {
              * @default null
              */
             dried_on: string | null;
+            /**
+             * Lot
+             * @default
+             */
+            lot: string;
+            /**
+             * Empty G
+             * @description mass of the empty spool
+             * @default null
+             */
+            empty_g: number | null;
             /** Version */
             version: number;
         };
@@ -2003,6 +2220,17 @@ export interface components {
              * @default null
              */
             dried_on?: string | null;
+            /**
+             * Lot
+             * @default
+             */
+            lot?: string;
+            /**
+             * Empty G
+             * @description mass of the empty spool
+             * @default null
+             */
+            empty_g?: number | null;
         };
         /** InstrumentIn */
         InstrumentIn: {
@@ -2030,6 +2258,17 @@ export interface components {
              * @default null
              */
             calibrated_on?: string | null;
+            /**
+             * Certificate
+             * @default
+             */
+            certificate?: string;
+            /**
+             * Valid Days
+             * @description how long a calibration holds
+             * @default 365
+             */
+            valid_days?: number;
         };
         /** ChangedModel */
         ChangedModel: {
@@ -4075,7 +4314,7 @@ export interface components {
          * Check
          * @enum {string}
          */
-        Check: "mains" | "runaway" | "stop";
+        Check: "mains" | "cables" | "earth" | "runaway" | "stop" | "screws";
         /** CheckOut */
         CheckOut: {
             kind: components["schemas"]["Check"];
@@ -4088,6 +4327,10 @@ export interface components {
             done_at: string | null;
             /** Times Done */
             times_done: number;
+            /** Photos */
+            photos: components["schemas"]["PhotoOut"][];
+            /** History */
+            history: components["schemas"]["PastCheck"][];
         };
         /**
          * CheckResult
@@ -4103,12 +4346,52 @@ export interface components {
             look: string;
             /** Caution */
             caution: string;
+            /**
+             * Fails
+             * @description what a failed check closes
+             */
+            fails: string;
         };
         /**
          * Obtained
          * @enum {string}
          */
         Obtained: "bought" | "lent" | "given";
+        /**
+         * PastCheck
+         * @description A check done earlier; it stays on record.
+         */
+        PastCheck: {
+            result: components["schemas"]["CheckResult"];
+            /** Note */
+            note: string;
+            /** Done By */
+            done_by: string;
+            /**
+             * Done At
+             * Format: date-time
+             */
+            done_at: string;
+        };
+        /** PhotoOut */
+        PhotoOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Caption */
+            caption: string;
+            /**
+             * Taken At
+             * Format: date-time
+             */
+            taken_at: string;
+        };
         /** UnitOut */
         UnitOut: {
             machine: components["schemas"]["UnitMark"];
@@ -4139,12 +4422,33 @@ export interface components {
             bed_y_mm: number;
             /** Height Mm */
             height_mm: number;
+            /** Weight Kg */
+            weight_kg: number | null;
             /** Checks */
             checks: components["schemas"]["CheckOut"][];
             /** May Run Unattended */
             may_run_unattended: boolean;
-            /** Disclosure */
+            /** May Run */
+            may_run: boolean;
+            /**
+             * Disclosure
+             * @description the sentence of the report: how it was obtained
+             */
             disclosure: string | null;
+            /**
+             * Disclosure More
+             * @description what the reviewer adds to it
+             */
+            disclosure_more: string;
+            /**
+             * Day Price
+             * @description what the model cost elsewhere on the day
+             */
+            day_price: number | null;
+            /** Day Price On */
+            day_price_on: string | null;
+            /** First Power On */
+            first_power_on: string | null;
         };
         /** UnitChange */
         UnitChange: {
@@ -4182,6 +4486,26 @@ export interface components {
              * @default null
              */
             received_on?: string | null;
+            /**
+             * Disclosure
+             * @default
+             */
+            disclosure?: string;
+            /**
+             * Day Price
+             * @default null
+             */
+            day_price?: number | null;
+            /**
+             * Day Price On
+             * @default null
+             */
+            day_price_on?: string | null;
+            /**
+             * First Power On
+             * @default null
+             */
+            first_power_on?: string | null;
         };
         /** NewCheck */
         NewCheck: {
@@ -4204,6 +4528,493 @@ export interface components {
              * @default null
              */
             done_at?: string | null;
+        };
+        /** UnitRecord */
+        UnitRecord: {
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /**
+             * Model Id
+             * Format: uuid
+             */
+            model_id: string;
+            /** Box */
+            box: components["schemas"]["BoxItemOut"][];
+            /** Photos */
+            photos: components["schemas"]["PhotoOut"][];
+            /** Steps */
+            steps: components["schemas"]["StepOut"][];
+            /** Assembly S */
+            assembly_s: number;
+            /**
+             * First Assembly S
+             * @description of the first unit of this model, where this is another
+             */
+            first_assembly_s: number | null;
+            /** Measures */
+            measures: components["schemas"]["MeasureOut"][];
+            printable: components["schemas"]["PrintableOut"];
+            /** Claims */
+            claims: components["schemas"]["ClaimOut"][];
+            /** Configurations */
+            configurations: components["schemas"]["ConfigurationOut"][];
+            comparison: components["schemas"]["ComparisonOut"] | null;
+            /** Log */
+            log: components["schemas"]["LogOut"][];
+            faults: components["schemas"]["FaultsOut"];
+            worth: components["schemas"]["WorthLedger"];
+        };
+        /** BoxItemOut */
+        BoxItemOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Version */
+            version: number;
+            /** Name */
+            name: string;
+            found: components["schemas"]["Found"] | null;
+            /** Note */
+            note: string;
+        };
+        /**
+         * ClaimKind
+         * @enum {string}
+         */
+        ClaimKind: "top speed" | "flow" | "noise" | "printable width" | "printable depth" | "printable height" | "nozzle temperature" | "bed temperature" | "warm-up time" | "weight" | "warranty";
+        /** ClaimOut */
+        ClaimOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Version */
+            version: number;
+            kind: components["schemas"]["ClaimKind"];
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
+            /** Said */
+            said: string;
+            /** Holds */
+            holds: boolean | null;
+            /** Words */
+            words: string;
+        };
+        /**
+         * ComparisonOut
+         * @description Two configurations of one unit, by what was printed in each.
+         */
+        ComparisonOut: {
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+            /** Words */
+            words: string[];
+        };
+        /** ConfigurationOut */
+        ConfigurationOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Number */
+            number: number;
+            /** Nozzle Mm */
+            nozzle_mm: number;
+            /** Firmware */
+            firmware: string;
+            /** Plate */
+            plate: string;
+            /** Profile Set */
+            profile_set: string;
+            /** Parts */
+            parts: string;
+            /** Accessories */
+            accessories: string;
+            /** Reason */
+            reason: string;
+            /**
+             * Opened At
+             * Format: date-time
+             */
+            opened_at: string;
+            /** Attempts */
+            attempts: number;
+            /** Good */
+            good: number;
+        };
+        /**
+         * FaultsOut
+         * @description Faults of the log and failed prints that count, over the hours run.
+         */
+        FaultsOut: {
+            /** Faults */
+            faults: number;
+            /** Hours */
+            hours: number;
+            /** Hours From */
+            hours_from: string;
+            /** Median Per 100H */
+            median_per_100h: number | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Needs */
+            needs: string | null;
+        };
+        /**
+         * Found
+         * @enum {string}
+         */
+        Found: "present" | "missing" | "damaged";
+        /**
+         * LogKind
+         * @enum {string}
+         */
+        LogKind: "hours" | "fault" | "wear" | "maintenance" | "part replaced";
+        /** LogOut */
+        LogOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["LogKind"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Hours */
+            hours: number | null;
+            /** Words */
+            words: string;
+            /** Cost */
+            cost: number | null;
+            /** Corrected */
+            corrected: boolean;
+        };
+        /**
+         * MeasureKind
+         * @enum {string}
+         */
+        MeasureKind: "plate width" | "plate depth" | "left edge not reached" | "right edge not reached" | "front edge not reached" | "back edge not reached" | "height reached" | "weight" | "warm-up, nozzle alone" | "warm-up, bed alone" | "warm-up, both" | "nozzle reached" | "bed reached" | "speed reached" | "flow reached";
+        /** MeasureOut */
+        MeasureOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["MeasureKind"];
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
+            /** From C */
+            from_c: number | null;
+            /** To C */
+            to_c: number | null;
+            /** Instrument */
+            instrument: string | null;
+            /** Note */
+            note: string;
+            /** Configuration */
+            configuration: number;
+            /** Corrected */
+            corrected: boolean;
+            /**
+             * Taken At
+             * Format: date-time
+             */
+            taken_at: string;
+        };
+        /** PrintableOut */
+        PrintableOut: {
+            /** Width Mm */
+            width_mm: number | null;
+            /** Depth Mm */
+            depth_mm: number | null;
+            /** Offset X Mm */
+            offset_x_mm: number | null;
+            /** Offset Y Mm */
+            offset_y_mm: number | null;
+            /** Words */
+            words: string;
+        };
+        /** StepOut */
+        StepOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Version */
+            version: number;
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+            /** Note */
+            note: string;
+            /**
+             * First S
+             * @description what the same step took on the first unit of this model
+             */
+            first_s: number | null;
+        };
+        /** WorthLedger */
+        WorthLedger: {
+            /** Currency */
+            currency: string;
+            /** Features */
+            features: components["schemas"]["WorthOut"][];
+            /** Worth */
+            worth: number;
+            /** Price */
+            price: number | null;
+            /**
+             * Surplus
+             * @description worth of the features present less the price paid
+             */
+            surplus: number | null;
+        };
+        /** WorthOut */
+        WorthOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Version */
+            version: number;
+            /** Name */
+            name: string;
+            /** Worth */
+            worth: number;
+            /** Present */
+            present: boolean;
+        };
+        /** NewBoxItem */
+        NewBoxItem: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /** BoxItemChange */
+        BoxItemChange: {
+            /** Version */
+            version: number;
+            /** @default null */
+            found?: components["schemas"]["Found"] | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+        };
+        /** NewStep */
+        NewStep: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+        };
+        /** NewMeasure */
+        NewMeasure: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["MeasureKind"];
+            /** Value */
+            value: number;
+            /**
+             * From C
+             * @default null
+             */
+            from_c?: number | null;
+            /**
+             * To C
+             * @default null
+             */
+            to_c?: number | null;
+            /**
+             * Instrument Id
+             * @default null
+             */
+            instrument_id?: string | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Taken At
+             * @default null
+             */
+            taken_at?: string | null;
+            /**
+             * Supersedes Id
+             * @default null
+             */
+            supersedes_id?: string | null;
+            /**
+             * Reason
+             * @default null
+             */
+            reason?: string | null;
+        };
+        /** NewClaim */
+        NewClaim: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["ClaimKind"];
+            /** Value */
+            value: number;
+            /**
+             * Said
+             * @description the maker's own words and where they stand
+             * @default
+             */
+            said?: string;
+        };
+        /** ClaimChange */
+        ClaimChange: {
+            /** Version */
+            version: number;
+            /** Value */
+            value: number;
+            /**
+             * Said
+             * @default
+             */
+            said?: string;
+        };
+        /** NewConfiguration */
+        NewConfiguration: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Nozzle Mm */
+            nozzle_mm: number;
+            /** Firmware */
+            firmware: string;
+            /** Plate */
+            plate: string;
+            /** Profile Set */
+            profile_set: string;
+            /**
+             * Parts
+             * @default
+             */
+            parts?: string;
+            /**
+             * Accessories
+             * @default
+             */
+            accessories?: string;
+            /** Reason */
+            reason: string;
+        };
+        /** NewLog */
+        NewLog: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["LogKind"];
+            /**
+             * At
+             * @default null
+             */
+            at?: string | null;
+            /**
+             * Hours
+             * @default null
+             */
+            hours?: number | null;
+            /**
+             * Words
+             * @default
+             */
+            words?: string;
+            /**
+             * Cost
+             * @default null
+             */
+            cost?: number | null;
+            /**
+             * Supersedes Id
+             * @default null
+             */
+            supersedes_id?: string | null;
+            /**
+             * Reason
+             * @default null
+             */
+            reason?: string | null;
+        };
+        /** NewWorth */
+        NewWorth: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Worth */
+            worth: number;
+        };
+        /** WorthChange */
+        WorthChange: {
+            /** Version */
+            version: number;
+            /** Worth */
+            worth: number;
+        };
+        /** Presence */
+        Presence: {
+            /** Present */
+            present: boolean;
         };
         /** PrintView */
         PrintView: {
@@ -4747,25 +5558,6 @@ export interface components {
          * @enum {string}
          */
         Outcome: "done" | "failed" | "stopped";
-        /** PhotoOut */
-        PhotoOut: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Width */
-            width: number;
-            /** Height */
-            height: number;
-            /** Caption */
-            caption: string;
-            /**
-             * Taken At
-             * Format: date-time
-             */
-            taken_at: string;
-        };
         /**
          * Ruling
          * @enum {string}
@@ -8165,6 +8957,438 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReceiveView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_view_record_studies__uuid_study_id__units__uuid_unit_id__record_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_add_box_item_studies__uuid_study_id__units__uuid_unit_id__box_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBoxItem"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_change_box_item_studies__uuid_study_id__units__uuid_unit_id__box__uuid_item_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+                item_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoxItemChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_add_step_studies__uuid_study_id__units__uuid_unit_id__assembly_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewStep"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_record_measure_studies__uuid_study_id__units__uuid_unit_id__measures_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewMeasure"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_add_claim_studies__uuid_study_id__units__uuid_unit_id__claims_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewClaim"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_change_claim_studies__uuid_study_id__units__uuid_unit_id__claims__uuid_item_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+                item_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClaimChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_open_configuration_studies__uuid_study_id__units__uuid_unit_id__configurations_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewConfiguration"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_add_log_studies__uuid_study_id__units__uuid_unit_id__log_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLog"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_add_worth_studies__uuid_study_id__units__uuid_unit_id__worths_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewWorth"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_change_worth_studies__uuid_study_id__units__uuid_unit_id__worths__uuid_item_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+                item_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorthChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_set_feature_studies__uuid_study_id__units__uuid_unit_id__features__uuid_item_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+                item_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Presence"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -82,7 +82,7 @@ function Sheet({
   entry: Entry | null;
   done: () => void;
 }) {
-  const send = useChange(studyId, ["job", jobId], (body: Schemas["HypothesisIn"]) =>
+  const send = useChange(studyId, ["job", jobId], (body: Omit<Schemas["NewHypothesis"], "id">) =>
     entry
       ? unwrap(
           api.PUT("/api/hypotheses/{hypothesis_id}", {

@@ -2,7 +2,7 @@ import { Play } from "@phosphor-icons/react/dist/csr/Play";
 import { Stop } from "@phosphor-icons/react/dist/csr/Stop";
 import { type FormEvent, useEffect, useRef, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
-import { useChange } from "../../api/queries";
+import { useBench, useChange } from "../../api/queries";
 import { useKeys } from "../../app/keys";
 import { clock, duration, Field, Trouble } from "../../parts/bits";
 import { FileDrop } from "./file";
@@ -33,7 +33,7 @@ export function Timer({
   return (
     <section
       aria-label="Timer"
-      className="sheet flex min-h-[250px] flex-1 flex-col overflow-y-auto p-5 max-[560px]:p-3.5"
+      className="sheet flex min-h-[250px] flex-1 shrink-0 flex-col p-5 max-[560px]:p-3.5"
     >
       {live ? (
         <Running studyId={studyId} job={job} run={live} ahead={ahead} may={may} />
@@ -197,6 +197,8 @@ function Running({
   };
   const stopNow = () => may && !stopped && halt(new Date(Date.now() + ahead).toISOString());
   useKeys([{ key: " ", does: "stop the timer", run: stopNow }]);
+  const bench = useBench(studyId);
+  const unit = bench.data?.units.find((u) => u.run?.id === run.id);
   const elapsed = ((stopped ? Date.parse(stopped) : now) - Date.parse(run.started_at)) / 1000;
   const estimate = job.file?.time_s ?? null;
   return (
@@ -208,21 +210,37 @@ function Running({
       <p
         role="timer"
         aria-label={`${duration(elapsed)} since the start`}
-        className={`num leading-none font-medium ${stopped ? "text-[40px]" : "text-[84px] max-[560px]:text-[56px]"}`}
+        className={`num leading-none font-medium ${stopped ? "text-[40px]" : "text-[72px] max-[560px]:text-[56px]"}`}
       >
         {clock(elapsed)}
       </p>
       {estimate === null ? (
         <p className="text-ink-2">{text.noEstimate}</p>
       ) : (
-        <Progress elapsed={elapsed} estimate={estimate} />
+        <Progress
+          elapsed={elapsed}
+          estimate={estimate}
+          reported={unit?.percent ?? null}
+          left={unit?.run?.left_s ?? null}
+        />
+      )}
+      {unit?.reported_at && (
+        <p className="text-[13px]">
+          It reports <b>{unit.phase}</b>
+          {unit.layer !== null && `, layer ${unit.layer}${unit.run?.layers ? ` of ${unit.run.layers}` : ""}`}
+          {unit.nozzle_c !== null &&
+            `, nozzle ${unit.nozzle_c.toFixed(0)} °C, bed ${unit.bed_c?.toFixed(0)} °C`}
+          .{unit.needs && <b className="block text-needle-ink">{unit.needs}</b>}
+        </p>
       )}
       {may && !stopped && (
         <button ref={button} type="button" className="button now big self-start" onClick={stopNow}>
           <Stop size={18} weight="fill" /> {text.stop}
         </button>
       )}
-      {may && !stopped && <Marks studyId={studyId} job={job} run={run} ahead={ahead} />}
+      {may && !stopped && (run.events.length > 0 || !unit?.reported_at) && (
+        <Marks studyId={studyId} job={job} run={run} ahead={ahead} />
+      )}
       {stopped && (
         <Outcome studyId={studyId} jobId={job.id} run={run} stopped={stopped} leave={() => halt(null)} />
       )}
@@ -230,8 +248,18 @@ function Running({
   );
 }
 
-function Progress({ elapsed, estimate }: { elapsed: number; estimate: number }) {
-  const share = Math.min(1, elapsed / estimate);
+function Progress({
+  elapsed,
+  estimate,
+  reported,
+  left: expected,
+}: {
+  elapsed: number;
+  estimate: number;
+  reported: number | null;
+  left: number | null;
+}) {
+  const share = reported === null ? Math.min(1, elapsed / estimate) : reported / 100;
   const left = estimate - elapsed;
   return (
     <>
@@ -239,9 +267,11 @@ function Progress({ elapsed, estimate }: { elapsed: number; estimate: number }) 
         <i className="block h-full rounded-full bg-needle" style={{ width: `${100 * share}%` }} />
       </div>
       <p className="text-ink-2">
-        {left >= 0
-          ? `${duration(left)} left of the file's ${duration(estimate)}, which leaves out heat-up`
-          : `${duration(-left)} past the file's ${duration(estimate)}, which leaves out heat-up`}
+        {reported !== null && expected !== null
+          ? `${reported.toFixed(0)} % by its own count; about ${duration(expected)} left, by how this machine keeps its estimates`
+          : left >= 0
+            ? `${duration(left)} left of the file's ${duration(estimate)}, which leaves out heat-up`
+            : `${duration(-left)} past the file's ${duration(estimate)}, which leaves out heat-up`}
       </p>
     </>
   );

@@ -1,0 +1,64 @@
+"""What a maker claims of a machine, set against what was measured."""
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+from crevlo.core.estimate import Estimate, NotDetermined
+
+
+class ClaimKind(StrEnum):
+    SPEED = "top speed"
+    FLOW = "flow"
+    NOISE = "noise"
+    BED_X = "printable width"
+    BED_Y = "printable depth"
+    HEIGHT = "printable height"
+    NOZZLE = "nozzle temperature"
+    BED = "bed temperature"
+    WARM_UP = "warm-up time"
+    WEIGHT = "weight"
+    WARRANTY = "warranty"
+
+
+UNITS = {
+    ClaimKind.SPEED: "mm/s", ClaimKind.FLOW: "mm³/s", ClaimKind.NOISE: "dB", ClaimKind.BED_X: "mm", ClaimKind.BED_Y: "mm",
+    ClaimKind.HEIGHT: "mm", ClaimKind.NOZZLE: "°C", ClaimKind.BED: "°C", ClaimKind.WARM_UP: "s", ClaimKind.WEIGHT: "kg",
+    ClaimKind.WARRANTY: "months",
+}  # fmt: skip
+# Of these less is better; of the others more.
+_LESS = {ClaimKind.NOISE, ClaimKind.WARM_UP, ClaimKind.WEIGHT}
+_WORSE = {
+    ClaimKind.NOISE: "louder", ClaimKind.WARM_UP: "slower", ClaimKind.WEIGHT: "heavier", ClaimKind.SPEED: "slower",
+}  # fmt: skip
+_DIGITS = {"mm/s": 0, "mm³/s": 1, "dB": 1, "mm": 1, "°C": 0, "s": 0, "kg": 2, "months": 0}
+
+
+@dataclass(frozen=True, slots=True)
+class Against:
+    """A claim against its measurement: by how much it falls short (above 0 where the machine is worse than claimed), whether
+    that is more than the measuring can be wrong by, and a sentence."""
+
+    short_by: float | None
+    holds: bool | None
+    words: str
+
+
+def against(kind: ClaimKind, claimed: float, measured: Estimate | NotDetermined) -> Against:
+    """Sets a claim against an estimate in the same unit; a difference within U is none."""
+    unit = UNITS[kind]
+    digits = _DIGITS[unit]
+    said = f"{claimed:.{digits}f} {unit}"
+    if isinstance(measured, NotDetermined):
+        return Against(None, None, f"Claimed {said}; not determined: needs {measured.needs}.")
+    short = measured.value - claimed if kind in _LESS else claimed - measured.value
+    expanded = measured.expanded
+    found = f"{measured.value:.{digits}f} ± {expanded:.{digits}f} {unit}"
+    if abs(short) <= expanded:
+        return Against(short, True, f"Claimed {said}, measured {found}: as claimed, within the uncertainty.")
+    if short < 0:
+        return Against(
+            short, True, f"Claimed {said}, measured {found}: better than claimed by {-short:.{digits}f} {unit}."
+        )
+    share = "" if unit in ("dB", "°C") or claimed == 0 else f", {100 * short / claimed:.0f} % of the claim"
+    word = _WORSE.get(kind, "short")
+    return Against(short, False, f"Claimed {said}, measured {found}: {short:.{digits}f} {unit} {word}{share}.")
