@@ -38,7 +38,7 @@ CONTENT_POLICY = {
     "frame-ancestors": "'none'",
 }
 # JSON bodies are small; only these may take more, up to what the stations allow.
-UPLOADS = ("print.take_file", "print.take_trace", "print.take_photo", "library.check_mesh")
+UPLOADS = ("print.take_file", "print.take_trace", "print.take_photo", "print.read_heading", "library.check_mesh")
 MOST_JSON_BYTES = 1 << 20
 log = structlog.get_logger("crevlo")
 
@@ -46,7 +46,11 @@ log = structlog.get_logger("crevlo")
 def create_app(url: str | None = None, *, secret: str | None = None, https: bool | None = None) -> OpenAPI:
     """The WSGI application on the given database (or DATABASE_URL); `secret` signs the session cookies."""
     structlog.configure(
-        processors=[structlog.processors.TimeStamper(fmt="iso"), structlog.processors.JSONRenderer()],
+        processors=[
+            structlog.processors.TimeStamper(fmt="iso"),
+            structlog.processors.format_exc_info,
+            structlog.processors.JSONRenderer(),
+        ],
         logger_factory=structlog.PrintLoggerFactory(),
     )
     logging.getLogger("werkzeug").setLevel(logging.WARNING)

@@ -1,11 +1,13 @@
 """Models, spools, instruments and artifacts."""
 
 from flask import Response, request
+from flask_login import current_user
 from flask_openapi3.blueprint import APIBlueprint
 
 from crevlo.api.errors import Problem
 from crevlo.api.guard import EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import (
+    InstrumentPath,
     MeshPath,
     MeshQuery,
     ModelPath,
@@ -13,10 +15,11 @@ from crevlo.api.paths import (
     ShelfFilePath,
     ShelfPath,
     SizesQuery,
+    SpoolPath,
     UnitQuery,
 )
 from crevlo.api.uploads import ONE_UPLOAD
-from crevlo.stations import library, own, shelf
+from crevlo.stations import library, own, shelf, stock
 from crevlo.stations.artifact import sizes_of
 from crevlo.stations.library import (
     ChangedModel,
@@ -54,6 +57,31 @@ def add_spool(body: SpoolIn) -> SpoolOut:
 @writes(REVIEW)
 def add_instrument(body: InstrumentIn) -> InstrumentOut:
     return library.add_instrument(db(), body)
+
+
+@api.get("/spools/<uuid:spool_id>", responses={200: stock.SpoolRecord})
+@reads(NOT_BLIND)
+def view_spool(path: SpoolPath) -> stock.SpoolRecord:
+    """A spool with its log: weighings, drying, moisture, diameters."""
+    return stock.view_spool(db(), path.spool_id)
+
+
+@api.put("/spools/<uuid:spool_id>", responses={200: stock.SpoolRecord})
+@writes(REVIEW)
+def change_spool(path: SpoolPath, body: stock.SpoolChange) -> stock.SpoolRecord:
+    return stock.change_spool(db(), path.spool_id, body)
+
+
+@api.post("/spools/<uuid:spool_id>/entries", responses={200: stock.SpoolRecord})
+@writes(REVIEW)
+def add_spool_entry(path: SpoolPath, body: stock.NewSpoolEntry) -> stock.SpoolRecord:
+    return stock.add_spool_entry(db(), path.spool_id, body, current_user.id)
+
+
+@api.put("/instruments/<uuid:instrument_id>", responses={200: InstrumentOut})
+@writes(REVIEW)
+def change_instrument(path: InstrumentPath, body: stock.InstrumentChange) -> InstrumentOut:
+    return stock.change_instrument(db(), path.instrument_id, body)
 
 
 @api.put("/models/<uuid:model_id>", responses={200: ModelOut})

@@ -6,6 +6,7 @@ from typing import Literal
 from pydantic import BaseModel, Field
 
 from crevlo.stations.own import Unit
+from crevlo.stations.print_.run import TraceColumns
 from crevlo.stations.shelf import PlateWish
 
 
@@ -78,6 +79,10 @@ class VersionQuery(BaseModel):
     version: int = Field(ge=1)
 
 
+class TraceQuery(VersionQuery, TraceColumns):
+    """The version to change, and the columns of the log."""
+
+
 class FileQuery(BaseModel):
     id: uuid.UUID
     name: str = Field(max_length=400)
@@ -89,6 +94,14 @@ class TemplatePath(BaseModel):
 
 class ModelPath(BaseModel):
     model_id: uuid.UUID
+
+
+class SpoolPath(BaseModel):
+    spool_id: uuid.UUID
+
+
+class InstrumentPath(BaseModel):
+    instrument_id: uuid.UUID
 
 
 class MeshPath(BaseModel):

@@ -24,7 +24,7 @@ from crevlo.api.paths import (
     StudyPath,
     StudyUnitPath,
     SubjectPath,
-    VersionQuery,
+    TraceQuery,
 )
 from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations import photo, source
@@ -338,8 +338,17 @@ def type_energy(path: RunPath, body: run.EnergyTyped) -> run.JobView:
 
 @print_.put("/runs/<uuid:run_id>/trace", responses={200: run.JobView}, openapi_extensions=ONE_UPLOAD)
 @writes(REVIEW)
-def take_trace(path: RunPath, query: VersionQuery) -> run.JobView:
-    return run.take_trace(db(), path.run_id, query.version, request.get_data())
+def take_trace(path: RunPath, query: TraceQuery) -> run.JobView:
+    """The energy of a power log, its columns by their usual names or as named."""
+    columns = run.TraceColumns.model_validate(query.model_dump(exclude={"version"}))
+    return run.take_trace(db(), path.run_id, query.version, request.get_data(), columns)
+
+
+@print_.put("/power-logs/heading", responses={200: run.TraceHeading}, openapi_extensions=ONE_UPLOAD)
+@writes(REVIEW)
+def read_heading() -> run.TraceHeading:
+    """The columns of a log, to say which hold what; nothing is kept."""
+    return run.read_heading(request.get_data())
 
 
 @print_.post("/runs/<uuid:run_id>/noise", responses={200: run.JobView})

@@ -48,6 +48,8 @@ def against(kind: ClaimKind, claimed: float, measured: Estimate | NotDetermined)
     unit = UNITS[kind]
     digits = _DIGITS[unit]
     said = f"{claimed:.{digits}f} {unit}"
+    if kind is ClaimKind.WARRANTY:
+        return Against(None, None, f"Promised for {said}; nothing to measure.")
     if isinstance(measured, NotDetermined):
         return Against(None, None, f"Claimed {said}; not determined: needs {measured.needs}.")
     short = measured.value - claimed if kind in _LESS else claimed - measured.value

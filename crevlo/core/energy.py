@@ -3,8 +3,11 @@
 import csv
 import io
 import math
+import re
+from collections.abc import Callable
 from dataclasses import dataclass
-from datetime import UTC, datetime
+from datetime import datetime
+from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
 import numpy as np
 
@@ -73,12 +76,84 @@ def integrate_counter(
     return _with_gaps(time_s, np.where(known, 0.0, steps), rise * 3600.0, longest_step_s, None)
 
 
-def read_trace(content: bytes) -> tuple[str, np.ndarray, np.ndarray]:
+@dataclass(frozen=True, slots=True)
+class Columns:
+    """Which columns of a log hold what, by heading; None is looked for by its usual names.
+
+    Power comes from one column in W or kW, or from current (A) times voltage (V); a counter is in Wh or kWh. Times without
+    a zone are of `zone`; `time_format` is for those that are not ISO 8601 ("%d.%m.%Y %H:%M:%S"), and `date` for a
+    column of dates beside one of times.
+    """
+
+    time: str | None = None
+    date: str | None = None
+    power: str | None = None
+    current: str | None = None
+    voltage: str | None = None
+    counter: str | None = None
+    zone: str = "UTC"
+    time_format: str | None = None
+
+
+def heading_of(content: bytes) -> tuple[list[str], list[list[str]]]:
+    """The heading of a CSV log and its first rows, to choose columns by. Raises BadInput for what is no CSV."""
+    text, delimiter = _csv_text(content)
+    rows = csv.reader(io.StringIO(text[:20_000]), delimiter=delimiter)
+    try:
+        heading = [cell.strip() for cell in next(rows, [])]
+        first = [row for _, row in zip(range(4), rows, strict=False)]
+    except csv.Error as error:
+        raise BadInput(f"the CSV cannot be read: {error}") from None
+    if not heading:
+        raise BadInput("this file is empty")
+    return heading, first
+
+
+def read_trace(content: bytes, columns: Columns | None = None) -> tuple[str, np.ndarray, np.ndarray]:
     """Time (s from the first sample) and power (W) or counter (Wh) from a CSV with a heading line.
 
-    Knows comma, semicolon and tab, a decimal comma, seconds or ISO 8601 times. Returns the kind,
-    "power" or "counter". Raises BadInput with the line at fault.
+    Knows comma, semicolon and tab, a decimal comma, seconds or dates. Returns the kind, "power" or "counter".
+    Raises BadInput with the line at fault, or for a column that is not there.
     """
+    kind, times, values = read_log(content, columns)
+    return kind, times - times[0], values
+
+
+def read_log(content: bytes, columns: Columns | None = None) -> tuple[str, np.ndarray, np.ndarray]:
+    """As `read_trace`, with times as they stand: since 1970 where they are dates."""
+    columns = columns or Columns()
+    text, delimiter = _csv_text(content)
+    rows = csv.reader(io.StringIO(text), delimiter=delimiter)
+    times: list[float] = []
+    values: list[float] = []
+    try:
+        heading = [cell.strip().lower() for cell in next(rows, [])]
+        when = _when(heading, columns)
+        kind, figure = _figure(heading, columns)
+        for number, row in enumerate(rows, 2):
+            if not any(cell.strip() for cell in row):
+                continue
+            if len(times) >= MOST_SAMPLES:
+                raise BadInput(f"more than {MOST_SAMPLES:,} samples; split the trace")
+            try:
+                times.append(when(row))
+                values.append(figure(row))
+            except (IndexError, ValueError):
+                raise BadInput(f"line {number} of the CSV has no usable time and value") from None
+    except csv.Error as error:
+        raise BadInput(f"the CSV cannot be read: {error}") from None
+    if len(times) < 2:
+        raise NotDetermined("at least two samples in the trace")
+    return kind, np.array(times), np.array(values)
+
+
+def trace_energy(content: bytes, columns: Columns | None = None) -> TraceEnergy:
+    """Energy of a CSV trace, whichever kind of column it holds."""
+    kind, time_s, values = read_trace(content, columns)
+    return integrate_power(time_s, values) if kind == "power" else integrate_counter(time_s, values)
+
+
+def _csv_text(content: bytes) -> tuple[str, str]:
     if b"\0" in content[:4096]:
         raise BadInput("this is not a CSV file: it holds binary data")
     try:
@@ -86,66 +161,91 @@ def read_trace(content: bytes) -> tuple[str, np.ndarray, np.ndarray]:
     except UnicodeDecodeError:
         raise BadInput("this CSV is not in UTF-8; save it as UTF-8") from None
     head = text.split("\n", 1)[0]
-    delimiter = max(";\t,", key=head.count)
-    rows = csv.reader(io.StringIO(text), delimiter=delimiter)
+    return text, max(";\t,", key=head.count)
+
+
+_Cell = Callable[[list[str]], float]
+
+
+def _when(heading: list[str], columns: Columns) -> _Cell:
+    """The time of a row."""
+    at = _named(heading, columns.time, ("time", "timestamp", "seconds", "t", "datetime"), "time")
     try:
-        heading = [cell.strip().lower() for cell in next(rows, [])]
-        time_at = _column(heading, ("time", "timestamp", "seconds", "t"), "time")
-        kind, value_at = _value_column(heading)
-        times: list[float] = []
-        values: list[float] = []
-        for number, row in enumerate(rows, 2):
-            if not any(cell.strip() for cell in row):
-                continue
-            if len(times) >= MOST_SAMPLES:
-                raise BadInput(f"more than {MOST_SAMPLES:,} samples; split the trace")
+        zone = ZoneInfo(columns.zone)
+    except (ZoneInfoNotFoundError, ValueError):
+        raise BadInput(f"there is no time zone called {columns.zone}") from None
+    day = _named(heading, columns.date, (), "date") if columns.date else None
+
+    def read(row: list[str]) -> float:
+        words = row[at].strip() if day is None else f"{row[day].strip()} {row[at].strip()}"
+        if day is None and columns.time_format is None:
             try:
-                times.append(_time(row[time_at]))
-                values.append(_number(row[value_at]))
-            except (IndexError, ValueError):
-                raise BadInput(f"line {number} of the CSV has no usable time and value") from None
-    except csv.Error as error:
-        raise BadInput(f"the CSV cannot be read: {error}") from None
-    if len(times) < 2:
-        raise NotDetermined("at least two samples in the trace")
-    start = times[0]
-    return kind, np.array(times) - start, np.array(values)
+                return _number(words)
+            except ValueError:
+                pass
+        moment = (
+            datetime.strptime(words, columns.time_format) if columns.time_format else datetime.fromisoformat(words)
+        )
+        return (moment if moment.tzinfo else moment.replace(tzinfo=zone)).timestamp()
+
+    return read
 
 
-def trace_energy(content: bytes) -> TraceEnergy:
-    """Energy of a CSV trace, whichever kind of column it holds."""
-    kind, time_s, values = read_trace(content)
-    return integrate_power(time_s, values) if kind == "power" else integrate_counter(time_s, values)
+def _figure(heading: list[str], columns: Columns) -> tuple[str, _Cell]:
+    """What a row's figure is, and how it is read."""
+    if columns.current or columns.voltage:
+        if not (columns.current and columns.voltage):
+            raise BadInput("power from current needs a column of A and one of V")
+        amperes, volts = (_named(heading, name, (), "current") for name in (columns.current, columns.voltage))
+        return "power", lambda row: _number(row[amperes]) * _number(row[volts])
+    if columns.counter or not columns.power:
+        power = None if columns.counter else _found(heading, ("power", "w", "watt", "watts"))
+        if power is None:
+            at = _named(heading, columns.counter, ("energy", "wh", "kwh", "counter"), "power (W) or energy (Wh)")
+            return "counter", _scaled(heading[at], "kwh", at)
+        return "power", _scaled(heading[power], "kw", power)
+    at = _named(heading, columns.power, (), "power")
+    return "power", _scaled(heading[at], "kw", at)
 
 
-def _column(heading: list[str], words: tuple[str, ...], what: str) -> int:
-    for at, name in enumerate(heading):
-        if name in words or any(name.startswith((f"{word} ", f"{word}_", f"{word}(", f"{word}[")) for word in words):
-            return at
-    raise BadInput(f"the CSV has no {what} column; its heading reads: {', '.join(heading)[:120] or 'nothing'}")
+def _scaled(name: str, thousand: str, at: int) -> _Cell:
+    """Values of a column, in thousands where its heading says so."""
+    factor = 1000.0 if re.search(rf"(?<![a-z]){thousand}(?![a-z])", name) else 1.0
+    return lambda row: factor * _number(row[at])
 
 
-def _value_column(heading: list[str]) -> tuple[str, int]:
-    try:
-        return "power", _column(heading, ("power", "w", "watt", "watts"), "power")
-    except BadInput:
-        return "counter", _column(heading, ("energy", "wh", "counter"), "power (W) or energy (Wh)")
+def _named(heading: list[str], wanted: str | None, usual: tuple[str, ...], what: str) -> int:
+    at = heading.index(wanted.strip().lower()) if wanted and wanted.strip().lower() in heading else None
+    if at is None and not wanted:
+        at = _found(heading, usual)
+    if at is None:
+        raise BadInput(
+            f"the CSV has no {wanted or what} column; its heading reads: {', '.join(heading)[:120] or 'nothing'}"
+        )
+    return at
+
+
+def _found(heading: list[str], words: tuple[str, ...]) -> int | None:
+    return next(
+        (
+            at
+            for at, name in enumerate(heading)
+            if name in words or any(name.startswith((f"{w} ", f"{w}_", f"{w}(", f"{w}[")) for w in words)
+        ),
+        None,
+    )
 
 
 def _number(cell: str) -> float:
-    cell = cell.strip()
-    value = float(cell.replace(",", ".") if "." not in cell else cell.replace(",", ""))
+    """A number with a decimal point or comma; with both, the last is the decimal one."""
+    cell = cell.strip().replace("\u00a0", "").replace(" ", "")
+    if "," in cell and "." in cell:
+        thousands = "," if cell.rfind(".") > cell.rfind(",") else "."
+        cell = cell.replace(thousands, "")
+    value = float(cell.replace(",", "."))
     if not math.isfinite(value):
         raise ValueError(cell)
     return value
-
-
-def _time(cell: str) -> float:
-    try:
-        return _number(cell)
-    except ValueError:
-        moment = datetime.fromisoformat(cell.strip())
-        return (moment if moment.tzinfo else moment.replace(tzinfo=UTC)).timestamp()
 
 
 def _checked(time_s: np.ndarray, values: np.ndarray, what: str) -> tuple[np.ndarray, np.ndarray]:

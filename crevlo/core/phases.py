@@ -117,6 +117,7 @@ def power_by_phase(at_s: np.ndarray, power_w: np.ndarray, found: Sequence[Span])
         share = np.cumsum(weights[order]) / weights.sum()
         p95 = float(watts[order][min(len(order) - 1, int(np.searchsorted(share, 0.95)))])
         mean = float((watts * weights).sum() / weights.sum())
+        peak = max(peak, mean)
         made.append(PhasePower(phase, whole.duration_s, whole, mean, min(p95, peak), peak))
     return made
 

@@ -189,6 +189,54 @@ class Demo:
                     "id": _new(), "kind": kind, "result": "pass", "done_at": (day + timedelta(days=1)).isoformat(),
                     "done_by": "Qualified electrician" if kind == "earth" else "Reviewer"})  # fmt: skip
 
+        self._unpack(day)
+
+    def _unpack(self, day: datetime) -> None:
+        """Box, assembly, edges, warm-up, weight and claims of every machine; a price list of features; a log."""
+        send = self.reviewer.send
+        base = f"/api/studies/{self.study}/units"
+        worths: dict[str, str] = {}
+        for unit in self.reviewer.get(f"/api/studies/{self.study}/receive")["units"]:
+            truth = self.machines[unit["machine"]["name"]]
+            rng = np.random.default_rng([self.seed, 6, *truth.name.encode()])
+            path = f"{base}/{unit['machine']['unit_id']}"
+            flaw = _BOX_FLAWS.get(truth.name)
+            for name in _BOX:
+                item = send("POST", f"{path}/box", {"id": _new(), "name": name})["box"][-1]
+                found, note = flaw[1:] if flaw and flaw[0] == name else ("present", "")
+                send("PUT", f"{path}/box/{item['id']}", {"version": item["version"], "found": found, "note": note})
+            for name, minutes in _ASSEMBLY:
+                send("POST", f"{path}/assembly", {
+                    "id": _new(), "name": name, "seconds": round(60 * minutes * float(rng.uniform(0.6, 1.5)))})  # fmt: skip
+            x, y, _ = truth.bed_mm
+            edges = [round(float(v), 1) for v in rng.uniform(0, 7, 4)]
+            measures = [
+                *(({"kind": f"{side} edge not reached", "value": v}) for side, v in zip(("left", "right", "front", "back"), edges, strict=True)),
+                {"kind": "plate width", "value": x}, {"kind": "plate depth", "value": y},
+                {"kind": "warm-up, both", "value": round(260 * float(rng.uniform(0.8, 1.3))), "from_c": 21, "to_c": 215},
+                {"kind": "weight", "value": round(_SHEETS[truth.name]["weight_kg"] * float(rng.uniform(1.0, 1.05)), 2)},
+            ]  # fmt: skip
+            for measure in measures:
+                send("POST", f"{path}/measures", measure | {"id": _new(), "taken_at": (day + timedelta(days=1)).isoformat()})  # fmt: skip
+            for kind, value in _claims_of(truth).items():
+                send("POST", f"{path}/claims", {"id": _new(), "kind": kind, "value": value, "said": "Maker's page, specifications"})  # fmt: skip
+            self._features(path, truth, worths)
+            if truth.is_control:
+                send("POST", f"{path}/log", {"id": _new(), "kind": "hours", "hours": 912, "at": day.isoformat()})
+                for words in ("Part fan seized, replaced", "Filament sensor reports a run-out that is none"):
+                    send(
+                        "POST", f"{path}/log", {"id": _new(), "kind": "fault", "words": words, "at": day.isoformat()}
+                    )
+
+    def _features(self, path: str, truth: Truth, worths: dict[str, str]) -> None:
+        """The price list, entered with the first machine; then what each has."""
+        for name, worth in _WORTHS.items():
+            if name not in worths:
+                listed = self.reviewer.send("POST", f"{path}/worths", {"id": _new(), "name": name, "worth": worth})
+                worths[name] = next(f["id"] for f in listed["worth"]["features"] if f["name"] == name)
+        for name in _FEATURES.get(truth.name, ()):
+            self.reviewer.send("PUT", f"{path}/features/{worths[name]}", {"present": True})
+
     def _print(self, leave_open: bool) -> None:
         jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
         clock = datetime.now(UTC) - timedelta(days=21)
@@ -296,6 +344,45 @@ class Demo:
                 self.rater.send("POST", f"/api/specimens/{line['id']}/scores", {
                     "id": _new(), "defect": code, "severity": scores[code]})  # fmt: skip
             self.rater.send("POST", f"/api/specimens/{line['id']}/lock")
+
+
+_BOX = ("Machine", "Power cable", "Plate", "Spare nozzle", "Tools", "Printed guide")
+_BOX_FLAWS = {
+    "Brindle 235": ("Spare nozzle", "missing", "Sold second-hand without it."),
+    "Tamsin Forge": ("Plate", "damaged", "A scratch across the middle; exchanged."),
+}
+_ASSEMBLY = (
+    ("Unpack and remove the locks", 9),
+    ("Frame and gantry", 16),
+    ("Cables and belts", 11),
+    ("First start and levelling", 14),
+)
+_WORTHS = {
+    "Two colours": 130,
+    "Enclosure": 110,
+    "Levels itself": 60,
+    "Camera": 35,
+    "Filament sensor": 20,
+    "Spare nozzle in the box": 8,
+}
+_FEATURES = {
+    "Hollowell Mesa": ("Levels itself", "Camera", "Filament sensor", "Spare nozzle in the box"),
+    "Oddfellow Sparrow": ("Levels itself", "Spare nozzle in the box"),
+    "Corvane Twin": ("Two colours", "Filament sensor", "Spare nozzle in the box"),
+    "Brindle 235": (),
+    "Tamsin Forge": ("Enclosure", "Levels itself", "Filament sensor", "Spare nozzle in the box"),
+    "Nettlewick Solo": ("Spare nozzle in the box",),
+    "Orrin Standard": ("Levels itself", "Filament sensor", "Spare nozzle in the box"),
+}
+
+
+def _claims_of(truth: Truth) -> dict[str, float]:
+    """What the makers say, on the bright side of the truth."""
+    return {
+        "noise": round(truth.noise_db - 3.5), "printable width": truth.bed_mm[0], "printable depth": truth.bed_mm[1],
+        "top speed": _SHEETS[truth.name]["top_speed_mm_s"], "warm-up time": 240, "weight": _SHEETS[truth.name]["weight_kg"],
+        "warranty": 24 if truth.price > 300 else 12,
+    }  # fmt: skip
 
 
 _LIVE = {"Orrin Standard": 26, "Tamsin Forge": 4}

@@ -1,7 +1,7 @@
 """Models, units, spools and instruments: what every study draws on."""
 
 import uuid
-from datetime import date
+from datetime import UTC, date, datetime, timedelta
 from typing import Any, TypeVar
 
 from pydantic import Field
@@ -119,6 +119,8 @@ class InstrumentIn(Shape):
 
 class InstrumentOut(InstrumentIn):
     version: int
+    due_on: date | None = Field(description="when the calibration runs out")
+    overdue: bool
 
 
 class FeatureOut(Shape):
@@ -167,9 +169,7 @@ def library(session: Session) -> Library:
         models=[ModelOut(**_plain(m), units=units.get(m.id, 0)) for m in models],
         lookalikes=[LookalikeOut.model_validate(p) for p in lookalikes([_sheet(m) for m in models])],
         spools=[SpoolOut.model_validate(s) for s in session.scalars(select(Spool).order_by(Spool.code))],
-        instruments=[
-            InstrumentOut.model_validate(i) for i in session.scalars(select(Instrument).order_by(Instrument.code))
-        ],
+        instruments=[instrument_out(i) for i in session.scalars(select(Instrument).order_by(Instrument.code))],
     )
 
 
@@ -215,7 +215,7 @@ def add_instrument(session: Session, given: InstrumentIn) -> InstrumentOut:
     instrument = Instrument(**given.model_dump())
     session.add(instrument)
     session.flush()
-    return InstrumentOut.model_validate(instrument)
+    return instrument_out(instrument)
 
 
 def first_unit(session: Session, model_id: uuid.UUID) -> Unit:
@@ -240,6 +240,13 @@ def configuration_of(session: Session, unit_id: uuid.UUID) -> Configuration:
     if latest is None:
         raise Missing("This unit has no configuration.")
     return latest
+
+
+def instrument_out(row: Instrument) -> InstrumentOut:
+    due = row.calibrated_on + timedelta(days=row.valid_days) if row.calibrated_on else None
+    late = due is None or due < datetime.now(UTC).date()
+    fields = {name: getattr(row, name) for name in InstrumentIn.model_fields}
+    return InstrumentOut(**fields, version=row.version, due_on=due, overdue=late)
 
 
 def artifact_out(session: Session, row: ArtifactVersion) -> ArtifactOut:

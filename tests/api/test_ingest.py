@@ -3,6 +3,7 @@
 import random
 import time
 import uuid
+from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime, timedelta
 
 import httpx
@@ -152,3 +153,14 @@ def test_a_token_opens_one_kind_of_call_until_the_device_is_retired(bench: Bench
     client.send("POST", f"/api/devices/{made['id']}/retire", {})
     assert printer.http.post("/api/ingest/printer", json={"reports": []}).status_code == 401
     add(client, "printer", unit)
+
+
+def test_two_meters_may_send_the_first_samples_of_a_month_at_once(bench: Bench, client: Client) -> None:
+    study = frozen_study(client, names=("Mesa", "Sparrow", "Twin", "Forge"))
+    units = {j["machine"]["unit_id"] for j in client.get(f"/api/studies/{study}/print")["jobs"]}
+    meters = [Sender(bench, add(client, "power meter", unit)["token"]) for unit in units]
+    for month in range(1, 9):
+        at = datetime(2024, month, 5, tzinfo=UTC).timestamp()
+        with ThreadPoolExecutor(len(meters)) as together:
+            answers = list(together.map(lambda m, at=at: m.send("power", t=[at, at + 1], w=[1, 2]), meters))
+        assert [a["taken"] for a in answers] == [2] * len(meters)

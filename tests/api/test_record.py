@@ -119,7 +119,7 @@ def test_claims_are_held_against_what_was_measured_without_entering_it_again(
     view = claim("weight", 8)
     words = {c["kind"]: c["words"] for c in view["claims"]}
     assert "needs two or more noise readings" in words["noise"]
-    assert "promise" in words["warranty"]
+    assert words["warranty"] == "Promised for 24 months; nothing to measure."
     for kind, value in (("left", 6), ("right", 2), ("front", 1), ("back", 3)):
         client.send("POST", f"{path}/measures", {"id": new(), "kind": f"{kind} edge not reached", "value": value})
     client.send("POST", f"{path}/measures", {"id": new(), "kind": "weight", "value": 8.04})

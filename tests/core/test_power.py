@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crevlo.core.energy import integrate_power
+from crevlo.core.energy import Columns, heading_of, integrate_power, read_log, trace_energy
 from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.core.phases import Phase, change_points, guess_spans, power_by_phase, spans, total_s
 from crevlo.core.ratio import time_ratio
@@ -91,3 +91,56 @@ def test_times_against_estimates_are_compared_by_their_ratio() -> None:
     assert time_ratio([(5, 4)]).spread is None
     with pytest.raises(NotDetermined):
         time_ratio([])
+
+
+PLAIN = "time,power_w\n0,100\n60,100\n120,100\n"
+
+
+@pytest.mark.parametrize(
+    ("text", "columns"),
+    [
+        (PLAIN, Columns()),
+        ("Zeit;Leistung in kW\n0;0,1\n60;0,1\n120;0,1\n", Columns(time="Zeit", power="Leistung in kW")),
+        ("Datum;Uhrzeit;P\n24.10.2026;09:00:00;100,0\n24.10.2026;09:01:00;100,0\n24.10.2026;09:02:00;100,0\n",
+         Columns(time="Uhrzeit", date="Datum", power="P", time_format="%d.%m.%Y %H:%M:%S", zone="Europe/Berlin")),
+        ("time\tI\tU\n0\t0.5\t200\n60\t0.5\t200\n120\t0.5\t200\n", Columns(current="I", voltage="U")),
+        ("time;w\n0;1.000,5\n60;1.000,5\n120;1.000,5\n", None),
+        ("time,energy kWh\n0,0.01\n60,0.011666666667\n120,0.013333333333\n", Columns()),
+    ],
+    ids=["plain", "kW, comma", "date and time", "A and V", "thousands", "kWh counter"],
+)  # fmt: skip
+def test_a_log_is_read_in_the_form_that_it_has(text: str, columns: Columns | None) -> None:
+    found = trace_energy(text.encode(), columns)
+    expected = (1000.5 if columns is None else 100) * 120 / 3.6e6
+    assert found.kwh == pytest.approx(expected, rel=1e-6) or found.high_kwh == pytest.approx(expected, rel=1e-6)
+    assert found.duration_s == 120
+
+
+def test_local_times_count_through_the_change_of_the_clock() -> None:
+    rows = ["2026-10-25T02:30:00", "2026-10-25T03:30:00"]
+    log = "time,power\n" + "".join(f"{r},60\n" for r in rows)
+    # In Berlin the hour from two to three comes twice that night.
+    _, at, _ = read_log(log.encode(), Columns(zone="Europe/Berlin"))
+    assert at[1] - at[0] == 7200
+    _, plain, _ = read_log(log.encode(), Columns())
+    assert plain[1] - plain[0] == 3600
+
+
+@pytest.mark.parametrize(
+    ("columns", "words"),
+    [
+        (Columns(time="Uhr"), "no Uhr column"),
+        (Columns(current="power_w"), "A and one of V"),
+        (Columns(zone="Mars/North"), "time zone"),
+        (Columns(time_format="%H:%M"), "line 2"),
+    ],
+)
+def test_a_column_that_is_not_there_is_named(columns: Columns, words: str) -> None:
+    with pytest.raises(BadInput, match=words):
+        read_log(PLAIN.encode(), columns)
+
+
+def test_the_heading_is_shown_to_choose_by() -> None:
+    assert heading_of(PLAIN.encode()) == (["time", "power_w"], [["0", "100"], ["60", "100"], ["120", "100"]])
+    with pytest.raises(BadInput, match="binary"):
+        heading_of(b"\0\1\2")

@@ -27,6 +27,7 @@ from crevlo.stations.bench import (
 from crevlo.stations.clock import stated_time
 from crevlo.stations.library import ArtifactOut, artifact_out
 from crevlo.stations.shape import Missing, Quantity, Refused, Shape, quantity
+from crevlo.stations.stock import overdue
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument, InstrumentKind, ZeroCheck
 from crevlo.store.reading import Reading
 from crevlo.store.run import Run, Specimen
@@ -52,6 +53,7 @@ class InstrumentNow(Shape):
     u_calibration: float
     zero_value: float | None
     zero_at: datetime | None
+    overdue: str | None = Field(description="what to say where the calibration has run out")
 
 
 class MeasureQueue(Shape):
@@ -371,7 +373,7 @@ def _calipers(session: Session) -> list[InstrumentNow]:
         InstrumentNow(
             id=c.id, code=c.code, resolution=c.resolution, u_calibration=c.u_calibration,
             zero_value=latest[c.id].value if c.id in latest else None,
-            zero_at=latest[c.id].taken_at if c.id in latest else None,
+            zero_at=latest[c.id].taken_at if c.id in latest else None, overdue=overdue(c),
         )
         for c in calipers
     ]  # fmt: skip

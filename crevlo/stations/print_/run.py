@@ -11,7 +11,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.blind import blind_code
-from crevlo.core.energy import trace_energy
+from crevlo.core.energy import Columns, heading_of, trace_energy
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.noise import at_distance_db, without_background_db
 from crevlo.core.success import Cause
@@ -27,6 +27,7 @@ from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.fault import HypothesisOut, hypotheses_of
 from crevlo.stations.receive.unit import may_run_unattended, why_not_run
 from crevlo.stations.shape import Missing, Refused, Shape
+from crevlo.stations.stock import overdue
 from crevlo.stations.upload import keep_upload
 from crevlo.store.device import RunEvent, RunEventKind
 from crevlo.store.machine import Instrument
@@ -118,6 +119,7 @@ class JobView(Shape):
     most_attempts: int
     may_run_unattended: bool
     unattended_refusal: str
+    overdue: list[str] = Field(description="meters whose calibration has run out")
 
 
 class NewEvent(Shape):
@@ -225,6 +227,7 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
             for r in bench.runs.get(job.id, [])
         ],
         most_attempts=policies.most_attempts, may_run_unattended=open_gate, unattended_refusal=refusal,
+        overdue=[w for kind in ("power meter", "sound meter") if (m := _meter(session, kind)) and (w := overdue(m))],
     )  # fmt: skip
 
 
@@ -360,10 +363,37 @@ def type_energy(session: Session, run_id: uuid.UUID, given: EnergyTyped) -> JobV
     return view_job(session, run.job_id)
 
 
-def take_trace(session: Session, run_id: uuid.UUID, version: int, content: bytes) -> JobView:
+class TraceColumns(Shape):
+    """Which columns of a log hold what; what is left out is looked for by its usual names."""
+
+    time: str | None = Field(default=None, max_length=80)
+    date: str | None = Field(default=None, max_length=80)
+    power: str | None = Field(default=None, max_length=80)
+    current: str | None = Field(default=None, max_length=80)
+    voltage: str | None = Field(default=None, max_length=80)
+    counter: str | None = Field(default=None, max_length=80)
+    zone: str = Field(default="UTC", max_length=60)
+    time_format: str | None = Field(default=None, max_length=40)
+
+
+class TraceHeading(Shape):
+    """The columns of a log that was not understood by itself, with its first rows."""
+
+    heading: list[str]
+    rows: list[list[str]]
+
+
+def read_heading(content: bytes) -> TraceHeading:
+    heading, rows = heading_of(content)
+    return TraceHeading(heading=heading[:60], rows=[[c[:60] for c in row[:60]] for row in rows])
+
+
+def take_trace(
+    session: Session, run_id: uuid.UUID, version: int, content: bytes, columns: TraceColumns | None = None
+) -> JobView:
     """Integrates a power trace; gaps stay visible as the bounds of the energy."""
     run = _run(session, run_id)
-    energy = trace_energy(content)
+    energy = trace_energy(content, Columns(**columns.model_dump()) if columns else None)
     meter = _meter(session, "power meter")
     change(
         session, run, version,

@@ -43,7 +43,7 @@ MEASURE_UNITS = {
 _WARM_UPS = (MeasureKind.WARM_NOZZLE, MeasureKind.WARM_BED, MeasureKind.WARM_BOTH)
 _EDGES = (MeasureKind.LEFT, MeasureKind.RIGHT, MeasureKind.FRONT, MeasureKind.BACK)
 # What is taken as the standard uncertainty of a single measurement without an instrument on record.
-_BY_HAND = {"mm": 0.5, "s": 1.0, "kg": 0.05, "°C": 2.0, "mm/s": 5.0, "mm³/s": 0.5}
+_BY_HAND = {"mm": 0.5, "s": 5.0, "kg": 0.05, "°C": 2.0, "mm/s": 5.0, "mm³/s": 0.5}
 
 
 class BoxItemOut(Shape):
@@ -500,7 +500,7 @@ def _measured(kind: ClaimKind, unit: Unit, measures: Sequence[UnitMeasure], benc
         side = area.width_mm if kind is ClaimKind.BED_X else area.depth_mm
         return NotDetermined("the edges that the nozzle does not reach") if side is None else Estimate(side, 1.0)
     if kind is ClaimKind.WARRANTY:
-        return NotDetermined("nothing that can be measured; it is the maker's promise")
+        return NotDetermined("nothing: it is a promise")
     kinds = {
         ClaimKind.SPEED: MeasureKind.SPEED, ClaimKind.FLOW: MeasureKind.FLOW, ClaimKind.HEIGHT: MeasureKind.HEIGHT,
         ClaimKind.NOZZLE: MeasureKind.NOZZLE, ClaimKind.BED: MeasureKind.BED, ClaimKind.WARM_UP: MeasureKind.WARM_BOTH,

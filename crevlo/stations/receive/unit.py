@@ -63,6 +63,7 @@ ENDING = (Check.MAINS, Check.CABLES, Check.EARTH, Check.RUNAWAY)
 
 
 class CheckOut(Shape):
+    id: uuid.UUID | None = Field(description="of the check that counts now")
     kind: Check
     result: CheckResult | None
     note: str
@@ -245,7 +246,7 @@ def _unit_out(
     configuration = configuration_of(session, unit.id)
     checks = [
         CheckOut(
-            kind=kind, result=done.result if done else None, note=done.note if done else "",
+            id=done.id if done else None, kind=kind, result=done.result if done else None, note=done.note if done else "",
             done_by=done.done_by if done else "", done_at=done.done_at if done else None,
             times_done=len(past), photos=photos.get(done.id, []) if done else [],
             history=[PastCheck(result=c.result, note=c.note, done_by=c.done_by, done_at=c.done_at) for c in past[1:]],

@@ -7,10 +7,8 @@ BEGIN
     IF to_regclass(name) IS NULL THEN
         -- Two that find it missing: the second waits here, and then finds it.
         PERFORM pg_advisory_xact_lock(hashtextextended(name, 0));
-        IF to_regclass(name) IS NULL THEN
-            EXECUTE format('CREATE TABLE %I PARTITION OF power_sample FOR VALUES FROM (%L) TO (%L)', name, month,
-                           (month AT TIME ZONE 'UTC' + interval '1 month') AT TIME ZONE 'UTC');
-        END IF;
+        EXECUTE format('CREATE TABLE IF NOT EXISTS %I PARTITION OF power_sample FOR VALUES FROM (%L) TO (%L)', name,
+                       month, (month AT TIME ZONE 'UTC' + interval '1 month') AT TIME ZONE 'UTC');
     END IF;
 END $$;
 

@@ -4317,6 +4317,11 @@ export interface components {
         Check: "mains" | "cables" | "earth" | "runaway" | "stop" | "screws";
         /** CheckOut */
         CheckOut: {
+            /**
+             * Id
+             * @description of the check that counts now
+             */
+            id: string | null;
             kind: components["schemas"]["Check"];
             result: components["schemas"]["CheckResult"] | null;
             /** Note */

@@ -180,6 +180,19 @@ export function useReceive(id: string) {
   });
 }
 
+/** Everything recorded of one unit. */
+export function useUnitRecord(id: string, unitId: string) {
+  return useQuery({
+    queryKey: ["record", unitId],
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/studies/{study_id}/units/{unit_id}/record", {
+          params: { path: { study_id: id, unit_id: unitId } },
+        }),
+      ),
+  });
+}
+
 export function usePrint(id: string) {
   return useQuery({
     queryKey: ["study", id, "print"],

@@ -1,7 +1,9 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { useChange, useMe } from "../../api/queries";
 import { day, Field, Trouble } from "../../parts/bits";
+import { Photos } from "../../parts/photos";
 import { text } from "./text";
 
 /** One safety check: what to look for, its caution, what was found last, and recording a new result. */
@@ -19,6 +21,7 @@ export function CheckCard({
   may: boolean;
 }) {
   const me = useMe();
+  const client = useQueryClient();
   const [giving, setGiving] = useState<"pass" | "fail" | null>(null);
   const record = useChange(studyId, ["study", studyId, "receive"], (body: Schemas["NewCheck"]) =>
     unwrap(
@@ -58,7 +61,9 @@ export function CheckCard({
           {last.result === "pass" ? "Passed" : last.result === "fail" ? "Failed" : "Not done"}
         </b>
       </div>
-      <p className="text-[12.5px]">{words.look}</p>
+      <p className="text-[12.5px]">
+        {words.look} <span className="text-ink-2">{words.fails}</span>
+      </p>
       <p className="caution mt-1.5 !py-1 !text-[12px]">{words.caution}</p>
       {!giving && (
         <div className="mt-1.5 flex flex-wrap items-center gap-2">
@@ -78,6 +83,30 @@ export function CheckCard({
           )}
         </div>
       )}
+      {last.result && last.id && (
+        <div className="pt-1.5">
+          <Photos
+            subjectId={last.id}
+            photos={last.photos}
+            may={may}
+            label={words.title}
+            changed={() => void client.invalidateQueries({ queryKey: ["study", studyId, "receive"] })}
+          />
+        </div>
+      )}
+      {last.history.length > 0 && (
+        <details className="pt-1 text-[12px] text-ink-2">
+          <summary>Earlier results</summary>
+          <ul>
+            {last.history.map((h) => (
+              <li key={h.done_at}>
+                {h.result === "pass" ? "Passed" : "Failed"}, {h.done_by}, {day(h.done_at)}
+                {h.note && ` · ${h.note}`}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
       {giving && (
         <form onSubmit={submit} className="mt-2 grid gap-2">
           <div className="grid grid-cols-2 gap-2">
@@ -87,8 +116,8 @@ export function CheckCard({
                 name="done_by"
                 required
                 maxLength={120}
-                defaultValue={words.kind === "mains" ? "" : (me.data?.name ?? "")}
-                placeholder={words.kind === "mains" ? "a competent person" : ""}
+                defaultValue={words.kind === "earth" ? "" : (me.data?.name ?? "")}
+                placeholder={words.kind === "earth" ? "a qualified person" : ""}
               />
             </Field>
             <Field label={giving === "fail" ? text.failNote : text.passNote}>

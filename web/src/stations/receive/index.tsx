@@ -9,7 +9,10 @@ import { Empty, Skeleton, Trouble } from "../../parts/bits";
 import { UnitName } from "../../parts/unit-mark";
 import { CheckCard } from "./check";
 import { Intake } from "./intake";
+import { UnitRecord } from "./record";
 import { text } from "./text";
+
+export type Step = keyof typeof text.steps;
 
 type Unit = Schemas["UnitOut"];
 
@@ -18,16 +21,17 @@ export default function Receive({ studyId }: { studyId: string }) {
   const me = useMe();
   const [chosen, setChosen] = useState<string | null>(null);
   const [taken, setTaken] = useState(0);
+  const [step, setStep] = useState<Step>("box");
   const units = view.data?.units ?? [];
   const unit = units.find((u) => u.machine.unit_id === chosen) ?? units.find(unfinished) ?? units[0];
-  const step = (by: number) => {
+  const walk = (by: number) => {
     const at = unit ? units.indexOf(unit) : -1;
     const next = units[Math.max(0, Math.min(units.length - 1, at + by))];
     if (next) setChosen(next.machine.unit_id);
   };
   useKeys([
-    { key: "ArrowDown", does: "next unit", run: () => step(1) },
-    { key: "ArrowUp", does: "previous unit", run: () => step(-1) },
+    { key: "ArrowDown", does: "next unit", run: () => walk(1) },
+    { key: "ArrowUp", does: "previous unit", run: () => walk(-1) },
   ]);
   if (view.isError) return <Trouble error={view.error} />;
   if (!view.data) return <Skeleton className="h-full" />;
@@ -39,7 +43,7 @@ export default function Receive({ studyId }: { studyId: string }) {
     );
   const may = me.data?.role === "owner" || me.data?.role === "reviewer";
   return (
-    <div className="grid h-full min-h-0 grid-cols-[214px_minmax(0,1fr)_minmax(0,1.25fr)] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+    <div className="grid h-full min-h-0 grid-cols-[214px_minmax(0,1fr)] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <Top>
         <span className="chip max-[700px]:hidden">
           <UnitName mark={unit.machine.mark} name={unit.machine.name} />
@@ -65,31 +69,62 @@ export default function Receive({ studyId }: { studyId: string }) {
           ))}
         </ul>
       </section>
-      <Intake
-        key={unit.machine.unit_id + taken}
-        studyId={studyId}
-        unit={unit}
-        currency={view.data.currency}
-        may={may}
-        takeTheirs={() => setTaken((n) => n + 1)}
-      />
-      <section aria-label={text.checks} className="sheet min-h-0 overflow-y-auto px-4 py-3">
-        <h2 className="lab">{text.checks}</h2>
-        <Gate unit={unit} />
-        <div className="mt-2 grid gap-2">
-          {view.data.checks.map((c) => (
-            <CheckCard
-              key={unit.machine.unit_id + c.kind}
-              studyId={studyId}
-              unitId={unit.machine.unit_id}
-              words={c}
-              last={unit.checks.find((k) => k.kind === c.kind)!}
-              may={may}
-            />
+      <div className="flex min-h-0 min-w-0 flex-col gap-3">
+        <nav aria-label="Steps of receiving" className="flex flex-wrap gap-1">
+          {(Object.keys(text.steps) as Step[]).map((s) => (
+            <button
+              key={s}
+              type="button"
+              onClick={() => setStep(s)}
+              aria-current={step === s ? "step" : undefined}
+              className={`min-h-[36px] rounded-full border px-3 text-[13px] font-semibold max-[1020px]:min-h-[44px] ${step === s ? "border-enamel bg-enamel text-on-enamel" : "border-rule bg-sheet hover:bg-station-on"}`}
+            >
+              {text.steps[s]}
+              {s === "checks" && unit.checks.some((c) => c.result !== "pass") && (
+                <span className={step === s ? "" : "text-brass-ink"}>
+                  {" "}
+                  {unit.checks.filter((c) => c.result === "pass").length} of {unit.checks.length}
+                </span>
+              )}
+            </button>
           ))}
-        </div>
-        <p className="caution mt-2 !py-1 !text-[12px]">{text.lift}</p>
-      </section>
+        </nav>
+        {step === "checks" ? (
+          <section aria-label={text.checks} className="sheet min-h-0 flex-1 overflow-y-auto px-4 py-3">
+            <h2 className="lab">{text.checks}</h2>
+            <Gate unit={unit} />
+            <div className="mt-2 grid grid-cols-2 gap-2 max-[900px]:grid-cols-1">
+              {view.data.checks.map((c) => (
+                <CheckCard
+                  key={unit.machine.unit_id + c.kind}
+                  studyId={studyId}
+                  unitId={unit.machine.unit_id}
+                  words={c}
+                  last={unit.checks.find((k) => k.kind === c.kind)!}
+                  may={may}
+                />
+              ))}
+            </div>
+            <p className="caution mt-2 !py-1 !text-[12px]">{text.lift(unit.weight_kg)}</p>
+          </section>
+        ) : (
+          <div
+            className={`grid min-h-0 flex-1 gap-3 max-[1020px]:grid-cols-1 ${step === "box" ? "grid-cols-2" : ""}`}
+          >
+            {step === "box" && (
+              <Intake
+                key={unit.machine.unit_id + taken}
+                studyId={studyId}
+                unit={unit}
+                currency={view.data.currency}
+                may={may}
+                takeTheirs={() => setTaken((n) => n + 1)}
+              />
+            )}
+            <UnitRecord key={unit.machine.unit_id} studyId={studyId} unit={unit} step={step} may={may} />
+          </div>
+        )}
+      </div>
     </div>
   );
 }
@@ -108,7 +143,11 @@ function Standing({ unit }: { unit: Unit }) {
       ) : (
         open === 0 && <Check size={12} weight="bold" className="text-ok-ink" />
       )}
-      {failed ? "a check failed" : open ? `${3 - open} of 3 checks` : "checks passed"}
+      {failed
+        ? "a check failed"
+        : open
+          ? `${unit.checks.length - open} of ${unit.checks.length} checks`
+          : "checks passed"}
       {unit.price_paid === null && " · no price"}
     </span>
   );
@@ -117,7 +156,7 @@ function Standing({ unit }: { unit: Unit }) {
 function Gate({ unit }: { unit: Unit }) {
   const failed = unit.checks.some((c) => c.result === "fail");
   const open = unit.checks.filter((c) => c.result === null).length;
-  const words = failed ? text.closed : open ? text.waiting(open) : text.open;
+  const words = !unit.may_run ? text.ended : failed ? text.closed : open ? text.waiting(open) : text.open;
   const colour = failed ? "text-needle-ink" : open ? "text-brass-ink" : "text-ok-ink";
   return (
     <p aria-live="polite" className={`mt-1 text-[16px] leading-snug font-semibold ${colour}`}>

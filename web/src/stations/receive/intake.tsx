@@ -43,6 +43,10 @@ export function Intake({
       obtained,
       obtained_from: String(given.get("obtained_from")).trim() || null,
       received_on: String(given.get("received_on")) || null,
+      disclosure: String(given.get("disclosure") ?? "").trim(),
+      day_price: money("day_price"),
+      day_price_on: String(given.get("day_price_on") ?? "") || null,
+      first_power_on: unit.first_power_on,
     };
   };
   const send = () =>
@@ -108,7 +112,7 @@ export function Intake({
             disabled={!may}
           />
         </Field>
-        <div className="grid grid-cols-2 gap-3">
+        <div className="grid grid-cols-2 items-start gap-3">
           {money(
             "Price paid",
             "price_paid",
@@ -116,6 +120,16 @@ export function Intake({
             unit.list_price === null ? undefined : `List price ${unit.list_price.toFixed(0)} ${currency}`,
           )}
           {money("To make it usable", "upgrades", unit.upgrades, "Upgrades and spares")}
+          {money("Elsewhere on the day", "day_price", unit.day_price, "What the model cost that day")}
+          <Field label="On which day">
+            <input
+              className="input"
+              type="date"
+              name="day_price_on"
+              defaultValue={unit.day_price_on ?? ""}
+              disabled={!may}
+            />
+          </Field>
           {money("Worth at the end of its life", "residual", unit.residual)}
           <Field label="Received on">
             <input
@@ -136,6 +150,17 @@ export function Intake({
             />
           </Field>
         </div>
+        <Field label="What the report adds to how it was obtained">
+          <textarea
+            className="input !h-auto"
+            name="disclosure"
+            rows={2}
+            maxLength={600}
+            defaultValue={unit.disclosure_more}
+            disabled={!may}
+            placeholder="It goes back after the test; the maker saw nothing before it came out."
+          />
+        </Field>
         {conflict ? (
           <Conflict
             error={save.error}
