@@ -18,6 +18,10 @@ api = APIBlueprint("ingest", __name__, url_prefix="/api/ingest", abp_responses={
 devices = APIBlueprint("devices", __name__, url_prefix="/api", abp_responses={422: Problem})
 
 
+class KindQuery(BaseModel):
+    kind: DeviceKind
+
+
 class DevicePath(BaseModel):
     device_id: uuid.UUID
 
@@ -81,6 +85,13 @@ def list_units() -> device.UnitList:
 @reads(NOT_BLIND)
 def list_devices() -> device.DeviceList:
     return device.list_devices(db())
+
+
+@devices.get("/devices/values", responses={200: printer.LatestValues})
+@reads(NOT_BLIND)
+def latest_values(query: KindQuery) -> printer.LatestValues:
+    """What the instruments of a kind sent last, to be taken over by a person."""
+    return printer.latest_values(db(), query.kind)
 
 
 @devices.post("/devices", responses={200: device.DeviceAdded})

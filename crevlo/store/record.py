@@ -58,6 +58,10 @@ class MeasureKind(StrEnum):
     BED = "bed reached"
     SPEED = "speed reached"
     FLOW = "flow reached"
+    COLOUR = "colour change"
+    PURGE = "purge at a colour change"
+    SETUP_FIRST = "set-up, first time"
+    SETUP_AGAIN = "set-up, again"
 
 
 class UnitMeasure(Identified, Base):

@@ -26,6 +26,15 @@ class EnergyFrom(StrEnum):
     LIVE = "live"  # integrated from what the unit's own meter sent
 
 
+class NoiseState(StrEnum):
+    """What the machine does while its noise is read."""
+
+    STANDBY = "standby"
+    HEATING = "heating"
+    PRINTING = "printing"
+    FAST = "printing at its fastest"
+
+
 class Upload(Base):
     """A file as it came in, compressed, found again by its SHA-256."""
 
@@ -96,6 +105,8 @@ class NoiseReading(Identified, Base):
     background_db: Mapped[float | None]
     distance_m: Mapped[float]
     door_shut: Mapped[bool]
+    state: Mapped[NoiseState] = mapped_column(enum_of(NoiseState), server_default="printing")
+    fan_percent: Mapped[float | None]
     instrument_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("instrument.id"))
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     taken_at: Mapped[datetime]
@@ -107,6 +118,7 @@ class NoiseReading(Identified, Base):
         CheckConstraint("level_db between 0 and 199", name="level_range"),
         CheckConstraint("background_db between 0 and 199", name="background_range"),
         CheckConstraint("distance_m > 0", name="distance_positive"),
+        CheckConstraint("fan_percent between 0 and 100", name="fan_range"),
     )
 
 

@@ -11,7 +11,7 @@ from crevlo.core.estimate import BadInput
 from crevlo.core.phases import Phase
 from crevlo.stations.devices.power import Taken
 from crevlo.stations.shape import Shape
-from crevlo.store.device import Device, DeviceValue, PrinterReport
+from crevlo.store.device import Device, DeviceKind, DeviceValue, PrinterReport
 
 _CLOCK_AHEAD = timedelta(minutes=10)
 
@@ -47,6 +47,10 @@ class LatestValue(Shape):
     device: str
 
 
+class LatestValues(Shape):
+    values: list[LatestValue]
+
+
 def take_reports(session: Session, device: Device, batch: ReportBatch) -> Taken:
     """Keeps reports, each once however often it is sent."""
     rows = [r.model_dump(exclude={"t"}) | {"device": device.number, "at": _moment(r.t)} for r in batch.reports]
@@ -58,10 +62,13 @@ def take_values(session: Session, device: Device, batch: ValueBatch) -> Taken:
     return _insert(session, DeviceValue, rows)
 
 
-def latest_values(session: Session, devices: list[Device]) -> list[LatestValue]:
-    """The newest value of each device, of the last hour."""
+def latest_values(session: Session, kind: DeviceKind) -> LatestValues:
+    """The newest value of each instrument of a kind, of the last hour; of those that are on no machine, so that it tells
+    nothing of one."""
     found = []
-    for device in devices:
+    for device in session.scalars(select(Device).where(Device.kind == kind, Device.retired_at.is_(None))):
+        if device.unit_id is not None:
+            continue
         row = session.scalar(
             select(DeviceValue)
             .where(DeviceValue.device == device.number, DeviceValue.at > datetime.now(UTC) - timedelta(hours=1))
@@ -69,7 +76,7 @@ def latest_values(session: Session, devices: list[Device]) -> list[LatestValue]:
         )  # fmt: skip
         if row is not None:
             found.append(LatestValue(value=row.value, at=row.at, device=device.name))
-    return found
+    return LatestValues(values=found)
 
 
 def _insert(session: Session, table: type[PrinterReport] | type[DeviceValue], rows: list[dict[str, object]]) -> Taken:

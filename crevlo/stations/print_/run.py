@@ -31,7 +31,7 @@ from crevlo.stations.stock import overdue
 from crevlo.stations.upload import keep_upload
 from crevlo.store.device import RunEvent, RunEventKind
 from crevlo.store.machine import Instrument
-from crevlo.store.run import EnergyFrom, NoiseReading, Outcome, Run, SlicedFile, Specimen
+from crevlo.store.run import EnergyFrom, NoiseReading, NoiseState, Outcome, Run, SlicedFile, Specimen
 from crevlo.store.schedule import WorkState
 from crevlo.store.study import Job, ProtocolDeviation, Study
 
@@ -42,6 +42,8 @@ class NoiseOut(Shape):
     background_db: float | None
     distance_m: float
     door_shut: bool
+    state: NoiseState
+    fan_percent: float | None
     at_1_m_db: float | None
     needs: str | None
     corrected: bool
@@ -160,6 +162,8 @@ class NewNoise(Shape):
     background_db: float | None = Field(default=None, ge=0, lt=199)
     distance_m: float = Field(gt=0, le=100)
     door_shut: bool = True
+    state: NoiseState = NoiseState.PRINTING
+    fan_percent: float | None = Field(default=None, ge=0, le=100)
     taken_at: datetime | None = None
     supersedes_id: uuid.UUID | None = None
     reason: str | None = Field(default=None, min_length=1, max_length=300)
@@ -417,7 +421,8 @@ def record_noise(session: Session, run_id: uuid.UUID, given: NewNoise, person_id
     session.add(
         NoiseReading(
             id=given.id, run_id=run.id, level_db=given.level_db, background_db=given.background_db,
-            distance_m=given.distance_m, door_shut=given.door_shut, instrument_id=meter.id if meter else None,
+            distance_m=given.distance_m, door_shut=given.door_shut, state=given.state, fan_percent=given.fan_percent,
+            instrument_id=meter.id if meter else None,
             person_id=person_id, taken_at=stated_time(given.taken_at), supersedes_id=given.supersedes_id,
             reason=given.reason,
         )
@@ -457,7 +462,8 @@ def _run_out(
         levels.append(
             NoiseOut(
                 id=reading.id, level_db=reading.level_db, background_db=reading.background_db,
-                distance_m=reading.distance_m, door_shut=reading.door_shut, at_1_m_db=level, needs=needs,
+                distance_m=reading.distance_m, door_shut=reading.door_shut, state=reading.state,
+                fan_percent=reading.fan_percent, at_1_m_db=level, needs=needs,
                 corrected=reading.supersedes_id is not None, taken_at=reading.taken_at,
             )
         )  # fmt: skip

@@ -13,12 +13,16 @@ from sqlalchemy.orm import Session
 from crevlo.core.before_after import changed
 from crevlo.core.claims import UNITS, ClaimKind, against
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
+from crevlo.core.noise import mean_level_db
+from crevlo.core.phases import Phase, total_s
 from crevlo.core.printable import printable_area
-from crevlo.core.success import DEFAULT_COUNTED, fault_rate
+from crevlo.core.ratio import time_ratio
+from crevlo.core.success import DEFAULT_COUNTED, fault_rate, success_chance
 from crevlo.stations.bench import Bench, get_study, load_bench
 from crevlo.stations.clock import stated_time
 from crevlo.stations.library import change, configuration_of
 from crevlo.stations.photo import PhotoOut, photos_of
+from crevlo.stations.print_.live import PhaseTime, run_spans
 from crevlo.stations.print_.run import level_at_1_m
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.store.machine import Configuration, Instrument, Model, Unit
@@ -34,16 +38,19 @@ from crevlo.store.record import (
     ModelFeature,
     UnitMeasure,
 )
-from crevlo.store.run import Outcome, Run
+from crevlo.store.run import NoiseState, Outcome, Run
 
 MEASURE_UNITS = {
     MeasureKind.WEIGHT: "kg", MeasureKind.WARM_NOZZLE: "s", MeasureKind.WARM_BED: "s", MeasureKind.WARM_BOTH: "s",
     MeasureKind.NOZZLE: "°C", MeasureKind.BED: "°C", MeasureKind.SPEED: "mm/s", MeasureKind.FLOW: "mm³/s",
+    MeasureKind.COLOUR: "s", MeasureKind.PURGE: "g", MeasureKind.SETUP_FIRST: "s", MeasureKind.SETUP_AGAIN: "s",
 }  # fmt: skip
 _WARM_UPS = (MeasureKind.WARM_NOZZLE, MeasureKind.WARM_BED, MeasureKind.WARM_BOTH)
+# Older runs say little of how the machine prints now.
+_LAST_RUNS = 20
 _EDGES = (MeasureKind.LEFT, MeasureKind.RIGHT, MeasureKind.FRONT, MeasureKind.BACK)
 # What is taken as the standard uncertainty of a single measurement without an instrument on record.
-_BY_HAND = {"mm": 0.5, "s": 5.0, "kg": 0.05, "°C": 2.0, "mm/s": 5.0, "mm³/s": 0.5}
+_BY_HAND = {"mm": 0.5, "s": 5.0, "kg": 0.05, "°C": 2.0, "mm/s": 5.0, "mm³/s": 0.5, "g": 0.05}
 
 
 class BoxItemOut(Shape):
@@ -238,6 +245,35 @@ class Presence(Shape):
     present: bool
 
 
+class NoiseRow(Shape):
+    """Level at 1 m of one state, by door and fan: the energy mean of its readings."""
+
+    state: NoiseState
+    door_shut: bool
+    fan_percent: float | None
+    level_db: float
+    lowest_db: float
+    highest_db: float
+    readings: int
+
+
+class PrintingOut(Shape):
+    """How a unit prints: time kept against its estimates, first tries, and what every print begins and ends with."""
+
+    ratio: float | None
+    ratio_spread: float | None
+    ratio_prints: int
+    first_good: int
+    first_tries: int
+    first_low: float
+    first_high: float
+    later_good: int
+    later_tries: int
+    phases: list[PhaseTime] = Field(description="mean seconds a print, of those whose phases are known")
+    phases_of: int
+    words: list[str]
+
+
 class UnitRecord(Shape):
     now: datetime
     unit_id: uuid.UUID
@@ -255,6 +291,8 @@ class UnitRecord(Shape):
     log: list[LogOut]
     faults: FaultsOut
     worth: WorthLedger
+    noise: list[NoiseRow]
+    printing: PrintingOut
 
 
 def view_record(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> UnitRecord:
@@ -293,6 +331,7 @@ def view_record(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> Un
             for e in log
         ],
         faults=_faults(log, runs), worth=_worth(session, unit, bench.study.currency),
+        noise=_noise_table(bench, unit_id), printing=_printing(session, bench, unit_id),
     )  # fmt: skip
 
 
@@ -520,6 +559,71 @@ def _noise(bench: Bench, unit_id: uuid.UUID, configuration_id: uuid.UUID | None 
             except NotDetermined:
                 continue
     return _sample(levels, "noise readings that count")
+
+
+def _noise_table(bench: Bench, unit_id: uuid.UUID) -> list[NoiseRow]:
+    """Levels at 1 m by state, door and fan; readings that do not count are left out."""
+    levels: dict[tuple[NoiseState, bool, float | None], list[float]] = {}
+    for run in bench.runs_of(unit_id):
+        for reading in bench.noise.get(run.id, []):
+            try:
+                level = level_at_1_m(reading)
+            except NotDetermined:
+                continue
+            levels.setdefault((reading.state, reading.door_shut, reading.fan_percent), []).append(level)
+    order = list(NoiseState)
+    rows = sorted(levels.items(), key=lambda row: (order.index(row[0][0]), row[0][1], row[0][2] or 0.0))
+    return [
+        NoiseRow(
+            state=state, door_shut=door, fan_percent=fan, level_db=mean_level_db(found), lowest_db=min(found),
+            highest_db=max(found), readings=len(found),
+        )
+        for (state, door, fan), found in rows
+    ]  # fmt: skip
+
+
+def _printing(session: Session, bench: Bench, unit_id: uuid.UUID) -> PrintingOut:
+    jobs = [job for job in bench.jobs if job.unit_id == unit_id]
+    tries = [[r for r in bench.runs.get(job.id, []) if r.outcome in (Outcome.DONE, Outcome.FAILED)] for job in jobs]
+    first = [run[0].outcome is Outcome.DONE for run in tries if run]
+    later = [r.outcome is Outcome.DONE for run in tries for r in run[1:]]
+    chance = success_chance(sum(first), len(first))
+    pairs = []
+    ended = [r for run in tries for r in run if r.outcome is Outcome.DONE and r.ended_at]
+    for run in ended:
+        file = bench.sliced.get(run.job_id)
+        if file and file.facts.get("time_s") and run.ended_at:
+            pairs.append(((run.ended_at - run.started_at).total_seconds(), float(file.facts["time_s"])))
+    try:
+        ratio = time_ratio(pairs)
+    except NotDetermined:
+        ratio = None
+    sums: dict[Phase, float] = {}
+    known = 0
+    for run in sorted(ended, key=lambda r: r.started_at)[-_LAST_RUNS:]:
+        found = run_spans(session, run, unit_id, run.ended_at or run.started_at)[0]
+        known += bool(found)
+        for phase, seconds in total_s(found).items():
+            sums[phase] = sums.get(phase, 0.0) + seconds
+    phases = [PhaseTime(phase=p, seconds=s / known) for p, s in sums.items()] if known else []
+    return PrintingOut(
+        ratio=ratio.mean if ratio else None, ratio_spread=ratio.spread if ratio else None,
+        ratio_prints=ratio.prints if ratio else 0, first_good=sum(first), first_tries=len(first), first_low=chance.low,
+        first_high=chance.high, later_good=sum(later), later_tries=len(later), phases=phases, phases_of=known,
+        words=_printing_words(first, later, phases),
+    )  # fmt: skip
+
+
+def _printing_words(first: list[bool], later: list[bool], phases: list[PhaseTime]) -> list[str]:
+    words = []
+    if first:
+        words.append(f"{sum(first)} of {len(first)} came out at the first try.")
+    if later:
+        words.append(f"Of {len(later)} later tries {sum(later)} came out; they are kept apart.")
+    before = sum(p.seconds for p in phases if p.phase in (Phase.LEVELLING, Phase.WARM_UP))
+    if before:
+        words.append(f"Levelling and warm-up cost {before / 60:.1f} min of every print; they count in its time.")
+    return words
 
 
 def _sample(values: list[float], what: str) -> Estimate | NotDetermined:

@@ -166,6 +166,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/spools/{spool_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A spool with its log: weighings, drying, moisture, diameters. */
+        get: operations["library_view_spool_spools__uuid_spool_id__get"];
+        put: operations["library_change_spool_spools__uuid_spool_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/spools/{spool_id}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["library_add_spool_entry_spools__uuid_spool_id__entries_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{instrument_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["library_change_instrument_instruments__uuid_instrument_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/models/{model_id}": {
         parameters: {
             query?: never;
@@ -710,6 +759,23 @@ export interface paths {
         put?: never;
         /** Adds a device; its token is in the answer and shown only there. */
         post: operations["devices_add_device_devices_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the instruments of a kind sent last, to be taken over by a person. */
+        get: operations["devices_latest_values_devices_values_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1346,7 +1412,25 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /** The energy of a power log, its columns by their usual names or as named. */
         put: operations["print_take_trace_runs__uuid_run_id__trace_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/power-logs/heading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** The columns of a log, to say which hold what; nothing is kept. */
+        put: operations["print_read_heading_power_logs_heading_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1924,6 +2008,13 @@ export interface components {
             valid_days: number;
             /** Version */
             version: number;
+            /**
+             * Due On
+             * @description when the calibration runs out
+             */
+            due_on: string | null;
+            /** Overdue */
+            overdue: boolean;
         };
         /**
          * KeepOut
@@ -2269,6 +2360,164 @@ export interface components {
              * @default 365
              */
             valid_days?: number;
+        };
+        /** SpoolRecord */
+        SpoolRecord: {
+            spool: components["schemas"]["SpoolOut"];
+            /** Entries */
+            entries: components["schemas"]["SpoolEntryOut"][];
+            /** Left G */
+            left_g: number | null;
+            /** Left Needs */
+            left_needs: string | null;
+            /** Diameter Mean Mm */
+            diameter_mean_mm: number | null;
+            /** Diameter Spread Mm */
+            diameter_spread_mm: number | null;
+            /**
+             * Volume Spread
+             * @description by which share the extruded volume strays with the diameter
+             */
+            volume_spread: number | null;
+            /** Diameter Needs */
+            diameter_needs: string | null;
+        };
+        /** SpoolEntryOut */
+        SpoolEntryOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["SpoolKind"];
+            /** Value */
+            value: number;
+            /** At C */
+            at_c: number | null;
+            /** Note */
+            note: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * SpoolKind
+         * @enum {string}
+         */
+        SpoolKind: "weighed" | "dried" | "moisture" | "diameter";
+        /** SpoolChange */
+        SpoolChange: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Code */
+            code: string;
+            /** Maker */
+            maker: string;
+            /** Material */
+            material: string;
+            /** Colour */
+            colour: string;
+            /**
+             * Diameter Mm
+             * @default 1.75
+             */
+            diameter_mm?: number;
+            /** Density G Cm3 */
+            density_g_cm3: number;
+            /** Price Per Kg */
+            price_per_kg: number;
+            /**
+             * Dried On
+             * @default null
+             */
+            dried_on?: string | null;
+            /**
+             * Lot
+             * @default
+             */
+            lot?: string;
+            /**
+             * Empty G
+             * @description mass of the empty spool
+             * @default null
+             */
+            empty_g?: number | null;
+            /** Version */
+            version: number;
+        };
+        /** NewSpoolEntry */
+        NewSpoolEntry: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["SpoolKind"];
+            /**
+             * Value
+             * @description g, hours, % or mm, by the kind
+             */
+            value: number;
+            /**
+             * At C
+             * @default null
+             */
+            at_c?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * At
+             * @default null
+             */
+            at?: string | null;
+        };
+        /** InstrumentChange */
+        InstrumentChange: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Code */
+            code: string;
+            kind: components["schemas"]["InstrumentKind"];
+            /**
+             * Unit
+             * @default mm
+             */
+            unit?: string;
+            /** Resolution */
+            resolution: number;
+            /** U Calibration */
+            u_calibration: number;
+            /** Repeatability */
+            repeatability: number;
+            /**
+             * Calibrated On
+             * @default null
+             */
+            calibrated_on?: string | null;
+            /**
+             * Certificate
+             * @default
+             */
+            certificate?: string;
+            /**
+             * Valid Days
+             * @description how long a calibration holds
+             * @default 365
+             */
+            valid_days?: number;
+            /** Version */
+            version: number;
         };
         /** ChangedModel */
         ChangedModel: {
@@ -3885,6 +4134,23 @@ export interface components {
              */
             last_at: string | null;
         };
+        /** LatestValues */
+        LatestValues: {
+            /** Values */
+            values: components["schemas"]["LatestValue"][];
+        };
+        /** LatestValue */
+        LatestValue: {
+            /** Value */
+            value: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Device */
+            device: string;
+        };
         /** DeviceAdded */
         DeviceAdded: {
             /** Name */
@@ -4576,6 +4842,9 @@ export interface components {
             log: components["schemas"]["LogOut"][];
             faults: components["schemas"]["FaultsOut"];
             worth: components["schemas"]["WorthLedger"];
+            /** Noise */
+            noise: components["schemas"]["NoiseRow"][];
+            printing: components["schemas"]["PrintingOut"];
         };
         /** BoxItemOut */
         BoxItemOut: {
@@ -4719,7 +4988,7 @@ export interface components {
          * MeasureKind
          * @enum {string}
          */
-        MeasureKind: "plate width" | "plate depth" | "left edge not reached" | "right edge not reached" | "front edge not reached" | "back edge not reached" | "height reached" | "weight" | "warm-up, nozzle alone" | "warm-up, bed alone" | "warm-up, both" | "nozzle reached" | "bed reached" | "speed reached" | "flow reached";
+        MeasureKind: "plate width" | "plate depth" | "left edge not reached" | "right edge not reached" | "front edge not reached" | "back edge not reached" | "height reached" | "weight" | "warm-up, nozzle alone" | "warm-up, bed alone" | "warm-up, both" | "nozzle reached" | "bed reached" | "speed reached" | "flow reached" | "colour change" | "purge at a colour change" | "set-up, first time" | "set-up, again";
         /** MeasureOut */
         MeasureOut: {
             /**
@@ -4750,6 +5019,37 @@ export interface components {
              */
             taken_at: string;
         };
+        /**
+         * NoiseRow
+         * @description Level at 1 m of one state, by door and fan: the energy mean of its readings.
+         */
+        NoiseRow: {
+            state: components["schemas"]["NoiseState"];
+            /** Door Shut */
+            door_shut: boolean;
+            /** Fan Percent */
+            fan_percent: number | null;
+            /** Level Db */
+            level_db: number;
+            /** Lowest Db */
+            lowest_db: number;
+            /** Highest Db */
+            highest_db: number;
+            /** Readings */
+            readings: number;
+        };
+        /**
+         * NoiseState
+         * @description What the machine does while its noise is read.
+         * @enum {string}
+         */
+        NoiseState: "standby" | "heating" | "printing" | "printing at its fastest";
+        /** PhaseTime */
+        PhaseTime: {
+            phase: components["schemas"]["Phase"];
+            /** Seconds */
+            seconds: number;
+        };
         /** PrintableOut */
         PrintableOut: {
             /** Width Mm */
@@ -4762,6 +5062,39 @@ export interface components {
             offset_y_mm: number | null;
             /** Words */
             words: string;
+        };
+        /**
+         * PrintingOut
+         * @description How a unit prints: time kept against its estimates, first tries, and what every print begins and ends with.
+         */
+        PrintingOut: {
+            /** Ratio */
+            ratio: number | null;
+            /** Ratio Spread */
+            ratio_spread: number | null;
+            /** Ratio Prints */
+            ratio_prints: number;
+            /** First Good */
+            first_good: number;
+            /** First Tries */
+            first_tries: number;
+            /** First Low */
+            first_low: number;
+            /** First High */
+            first_high: number;
+            /** Later Good */
+            later_good: number;
+            /** Later Tries */
+            later_tries: number;
+            /**
+             * Phases
+             * @description mean seconds a print, of those whose phases are known
+             */
+            phases: components["schemas"]["PhaseTime"][];
+            /** Phases Of */
+            phases_of: number;
+            /** Words */
+            words: string[];
         };
         /** StepOut */
         StepOut: {
@@ -5193,12 +5526,6 @@ export interface components {
             job_id: string | null;
             machine: components["schemas"]["UnitMark"] | null;
         };
-        /** PhaseTime */
-        PhaseTime: {
-            phase: components["schemas"]["Phase"];
-            /** Seconds */
-            seconds: number;
-        };
         /**
          * RunPower
          * @description A run's power: the trace, its phases, and the energy of each.
@@ -5316,6 +5643,11 @@ export interface components {
             may_run_unattended: boolean;
             /** Unattended Refusal */
             unattended_refusal: string;
+            /**
+             * Overdue
+             * @description meters whose calibration has run out
+             */
+            overdue: string[];
         };
         /**
          * Cause
@@ -5546,6 +5878,9 @@ export interface components {
             distance_m: number;
             /** Door Shut */
             door_shut: boolean;
+            state: components["schemas"]["NoiseState"];
+            /** Fan Percent */
+            fan_percent: number | null;
             /** At 1 M Db */
             at_1_m_db: number | null;
             /** Needs */
@@ -5875,6 +6210,16 @@ export interface components {
             /** Energy Wh */
             energy_wh: number;
         };
+        /**
+         * TraceHeading
+         * @description The columns of a log that was not understood by itself, with its first rows.
+         */
+        TraceHeading: {
+            /** Heading */
+            heading: string[];
+            /** Rows */
+            rows: string[][];
+        };
         /** NewNoise */
         NewNoise: {
             /**
@@ -5896,6 +6241,13 @@ export interface components {
              * @default true
              */
             door_shut?: boolean;
+            /** @default printing */
+            state?: components["schemas"]["NoiseState"];
+            /**
+             * Fan Percent
+             * @default null
+             */
+            fan_percent?: number | null;
             /**
              * Taken At
              * @default null
@@ -5993,6 +6345,11 @@ export interface components {
             zero_value: number | null;
             /** Zero At */
             zero_at: string | null;
+            /**
+             * Overdue
+             * @description what to say where the calibration has run out
+             */
+            overdue: string | null;
         };
         /** QueueLine */
         QueueLine: {
@@ -7351,6 +7708,142 @@ export interface operations {
             };
         };
     };
+    library_view_spool_spools__uuid_spool_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                spool_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpoolRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_change_spool_spools__uuid_spool_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                spool_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpoolChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpoolRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_add_spool_entry_spools__uuid_spool_id__entries_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                spool_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSpoolEntry"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpoolRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_change_instrument_instruments__uuid_instrument_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InstrumentChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     library_change_model_models__uuid_model_id__put: {
         parameters: {
             query?: never;
@@ -8564,6 +9057,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeviceAdded"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    devices_latest_values_devices_values_get: {
+        parameters: {
+            query: {
+                kind: components["schemas"]["DeviceKind"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LatestValues"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -9966,6 +10490,14 @@ export interface operations {
     print_take_trace_runs__uuid_run_id__trace_put: {
         parameters: {
             query: {
+                time?: string | null;
+                date?: string | null;
+                power?: string | null;
+                current?: string | null;
+                voltage?: string | null;
+                counter?: string | null;
+                zone?: string;
+                time_format?: string | null;
                 version: number;
             };
             header?: never;
@@ -9987,6 +10519,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_read_heading_power_logs_heading_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TraceHeading"];
                 };
             };
             /** @description Unprocessable Entity */

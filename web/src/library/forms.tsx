@@ -164,6 +164,8 @@ export function InstrumentForm({ done }: { done: (made: Schemas["InstrumentOut"]
               u_calibration: amount(f, "u"),
               repeatability: amount(f, "repeatability"),
               calibrated_on: String(f.get("calibrated")) || null,
+              certificate: String(f.get("certificate")).trim(),
+              valid_days: amount(f, "valid"),
             },
           }),
         )
@@ -183,6 +185,10 @@ export function InstrumentForm({ done }: { done: (made: Schemas["InstrumentOut"]
       <Amount label="Repeatability s" name="repeatability" value={0.01} />
       <Field label="Calibrated on">
         <input className="input" type="date" name="calibrated" />
+      </Field>
+      <Amount label="Holds for, days" name="valid" value={365} />
+      <Field label="Certificate">
+        <input className="input" name="certificate" maxLength={80} />
       </Field>
     </AddForm>
   );

@@ -7,6 +7,7 @@ import { Devices } from "./devices";
 import { InstrumentForm, SpoolForm } from "./forms";
 import { MachineSheet } from "./machine";
 import { ShelfScreen } from "./shelf";
+import { SpoolSheet } from "./spool";
 
 const TITLES: Record<string, string> = {
   artifacts: "Artifacts",
@@ -71,7 +72,15 @@ export function LibraryPage() {
             <Table
               heads={["Code", "Material", "Colour", "Maker", "Density, g/cm³", "Price per kg", "Dried"]}
               rows={data.spools.map((s) => [
-                s.code,
+                <button
+                  key={s.id}
+                  type="button"
+                  className="sourced font-semibold"
+                  title="Its log: weighings, drying, diameters"
+                  onClick={() => setSheet(s.id)}
+                >
+                  {s.code}
+                </button>,
                 s.material,
                 s.colour,
                 s.maker,
@@ -83,7 +92,15 @@ export function LibraryPage() {
           )}
           {kind === "instruments" && (
             <Table
-              heads={["Code", "Kind", "Resolution", "Calibration u", "Repeatability", "Calibrated"]}
+              heads={[
+                "Code",
+                "Kind",
+                "Resolution",
+                "Calibration u",
+                "Repeatability",
+                "Calibrated",
+                "Holds until",
+              ]}
               rows={data.instruments.map((i) => [
                 i.code,
                 i.kind,
@@ -91,6 +108,15 @@ export function LibraryPage() {
                 `${i.u_calibration} ${i.unit}`,
                 `${i.repeatability} ${i.unit}`,
                 i.calibrated_on ?? "not recorded",
+                i.due_on === null ? (
+                  "–"
+                ) : i.overdue ? (
+                  <b key={i.id} className="text-needle-ink">
+                    ran out {i.due_on}
+                  </b>
+                ) : (
+                  i.due_on
+                ),
               ])}
             />
           )}
@@ -103,6 +129,14 @@ export function LibraryPage() {
             <MachineSheet
               key={sheet ?? "new"}
               model={data.models.find((m) => m.id === sheet) ?? null}
+              done={done}
+            />
+          )}
+          {kind === "spools" && sheet && (
+            <SpoolSheet
+              key={sheet}
+              id={sheet}
+              may={me.data?.role === "owner" || me.data?.role === "reviewer"}
               done={done}
             />
           )}

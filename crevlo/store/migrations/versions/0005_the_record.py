@@ -17,7 +17,8 @@ _CLAIMS = (
 _MEASURES = (
     "plate width", "plate depth", "left edge not reached", "right edge not reached", "front edge not reached",
     "back edge not reached", "height reached", "weight", "warm-up, nozzle alone", "warm-up, bed alone", "warm-up, both",
-    "nozzle reached", "bed reached", "speed reached", "flow reached",
+    "nozzle reached", "bed reached", "speed reached", "flow reached", "colour change", "purge at a colour change",
+    "set-up, first time", "set-up, again",
 )  # fmt: skip
 
 
@@ -86,6 +87,13 @@ def _columns() -> None:
     op.add_column("spool", sa.Column("empty_g", sa.Float()))
     op.add_column("instrument", sa.Column("certificate", sa.String(), server_default="", nullable=False))
     op.add_column("instrument", sa.Column("valid_days", sa.Integer(), server_default=sa.text("365"), nullable=False))
+    op.add_column("noise_reading", sa.Column("state", sa.String(24), server_default="printing", nullable=False))
+    op.add_column("noise_reading", sa.Column("fan_percent", sa.Float()))
+    op.create_check_constraint(
+        op.f("ck_noise_reading_noisestate"), "noise_reading",
+        "state in ('standby', 'heating', 'printing', 'printing at its fastest')",
+    )  # fmt: skip
+    op.create_check_constraint(op.f("ck_noise_reading_fan_range"), "noise_reading", "fan_percent between 0 and 100")
     op.drop_constraint(op.f("ck_safety_check_check"), "safety_check")
     op.create_check_constraint(
         op.f("ck_safety_check_check"), "safety_check", "kind in ('mains', 'cables', 'earth', 'runaway', 'stop', 'screws')"

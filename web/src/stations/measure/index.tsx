@@ -302,6 +302,7 @@ function Bench({
               />
             )}
             {mode === "read" && !caliper && <p className="trouble">{text.noCaliper}</p>}
+            {mode === "read" && caliper?.overdue && <p className="caution !py-1">{caliper.overdue}</p>}
             {mode === "read" && caliper && (
               <>
                 <label className="lab block" htmlFor="reading">

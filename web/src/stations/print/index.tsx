@@ -184,7 +184,16 @@ function Job({
                 <RunPower key={run.id} runId={run.id} live={run.outcome === null} />
               </Suspense>
             )}
-            {run && <Meters key={run.id} studyId={studyId} jobId={jobId} run={run} may={may} />}
+            {run && (
+              <Meters
+                key={run.id}
+                studyId={studyId}
+                jobId={jobId}
+                run={run}
+                overdue={job.data.overdue}
+                may={may}
+              />
+            )}
             <p className="caution mt-auto max-[1020px]:mt-0">{text.caution}</p>
           </>
         )}

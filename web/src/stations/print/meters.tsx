@@ -1,16 +1,24 @@
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { useChange, useTake } from "../../api/queries";
 import { Field, Trouble } from "../../parts/bits";
-import { DropZone } from "../../parts/drop";
+import { PowerLog } from "./power-log";
 import { text } from "./text";
 
-type Props = { studyId: string; jobId: string; run: Schemas["RunOut"]; may: boolean };
+const STATES: Schemas["NoiseState"][] = ["printing", "printing at its fastest", "heating", "standby"];
+
+type Props = { studyId: string; jobId: string; run: Schemas["RunOut"]; overdue: string[]; may: boolean };
 
 /** Energy and noise of the run at hand. */
 export function Meters(props: Props) {
   return (
     <div className="grid grid-cols-2 gap-3 max-[560px]:grid-cols-1">
+      {props.overdue.map((w) => (
+        <p key={w} className="caution col-span-full">
+          {w}
+        </p>
+      ))}
       <EnergyPanel {...props} />
       <NoisePanel {...props} />
     </div>
@@ -63,15 +71,7 @@ function EnergyPanel({ studyId, jobId, run, may }: Props) {
               Keep
             </button>
           </form>
-          <div className="mt-2">
-            <DropZone<Schemas["JobView"]>
-              small
-              label={text.dropTrace}
-              accept=".csv,text/csv,text/plain"
-              path={() => `/api/runs/${run.id}/trace?version=${run.version}`}
-              took={took}
-            />
-          </div>
+          <PowerLog run={run} took={took} />
           <Trouble error={type.error} />
         </>
       )}
@@ -81,6 +81,13 @@ function EnergyPanel({ studyId, jobId, run, may }: Props) {
 
 function NoisePanel({ studyId, jobId, run, may }: Props) {
   const [correcting, setCorrecting] = useState<Schemas["NoiseOut"] | null>(null);
+  const values = useQuery({
+    queryKey: ["values", "sound meter"],
+    queryFn: () => unwrap(api.GET("/api/devices/values", { params: { query: { kind: "sound meter" } } })),
+    refetchInterval: 5_000,
+    enabled: may,
+  });
+  const sent = values.data?.values[0];
   const record = useChange(studyId, ["job", jobId], (body: Schemas["NewNoise"]) =>
     unwrap(api.POST("/api/runs/{run_id}/noise", { params: { path: { run_id: run.id } }, body })),
   );
@@ -95,6 +102,8 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
         background_db: given.get("background") ? Number(given.get("background")) : null,
         distance_m: Number(given.get("distance")),
         door_shut: given.get("door") === "on",
+        state: String(given.get("state")) as Schemas["NoiseState"],
+        fan_percent: given.get("fan") ? Number(given.get("fan")) : null,
         ...(correcting ? { supersedes_id: correcting.id, reason: String(given.get("reason")) } : {}),
       },
       {
@@ -121,7 +130,8 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
                 <b className="num text-[19px]">{n.at_1_m_db.toFixed(1)} dB</b>
                 <span className="text-[12px] text-ink-2">
                   at 1 m{n.distance_m !== 1 && ", free-field estimate"}; read {n.level_db.toFixed(1)} at{" "}
-                  {n.distance_m} m, {n.door_shut ? "door shut" : "door open"}
+                  {n.distance_m} m, {n.state}, {n.door_shut ? "door shut" : "door open"}
+                  {n.fan_percent !== null && `, fan ${n.fan_percent} %`}
                   {n.background_db !== null && `, background ${n.background_db.toFixed(1)}`}
                   {n.corrected && ", corrected"}
                 </span>
@@ -174,6 +184,38 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
               />
             </Field>
           </div>
+          <div className="grid grid-cols-[1.6fr_1fr] gap-2">
+            <Field label="While it is">
+              <select className="input" name="state" defaultValue={correcting?.state ?? "printing"}>
+                {STATES.map((s) => (
+                  <option key={s}>{s}</option>
+                ))}
+              </select>
+            </Field>
+            <Field label="Fan, %">
+              <input
+                className="input num"
+                name="fan"
+                type="number"
+                min={0}
+                max={100}
+                step="any"
+                defaultValue={correcting?.fan_percent ?? undefined}
+              />
+            </Field>
+          </div>
+          {sent && (
+            <button
+              type="button"
+              className="justify-self-start text-[12.5px] underline"
+              onClick={(e) => {
+                const level = e.currentTarget.form?.elements.namedItem("level");
+                if (level instanceof HTMLInputElement) level.value = sent.value.toFixed(1);
+              }}
+            >
+              Take {sent.value.toFixed(1)} dB from {sent.device}
+            </button>
+          )}
           {correcting && (
             <Field label="Why it is corrected; the old reading stays on record">
               <input className="input" name="reason" required maxLength={300} />

@@ -334,6 +334,10 @@ const MEASURES: { kind: Schemas["MeasureKind"]; unit: string; group: string }[] 
   { kind: "bed reached", unit: "°C", group: "The rest" },
   { kind: "speed reached", unit: "mm/s", group: "The rest" },
   { kind: "flow reached", unit: "mm³/s", group: "The rest" },
+  { kind: "set-up, first time", unit: "s", group: "Handling" },
+  { kind: "set-up, again", unit: "s", group: "Handling" },
+  { kind: "colour change", unit: "s", group: "Handling" },
+  { kind: "purge at a colour change", unit: "g", group: "Handling" },
 ];
 
 function Measured({ unit, rec, path, may, busy, send }: Props) {
@@ -492,7 +496,62 @@ function Measured({ unit, rec, path, may, busy, send }: Props) {
           it stands still and is cold.
         </p>
       </div>
-      <PlateMap unit={unit} rec={rec} known={shortBy} />
+      <div className="grid content-start gap-4">
+        <PlateMap unit={unit} rec={rec} known={shortBy} />
+        <HowItPrints rec={rec} />
+      </div>
+    </div>
+  );
+}
+
+/** What its prints and readings have shown so far, without anybody entering it again. */
+function HowItPrints({ rec }: { rec: Rec }) {
+  const p = rec.printing;
+  return (
+    <div className="text-[12.5px]">
+      <h3 className="lab">How it prints</h3>
+      {p.words.length === 0 && <p className="text-ink-2">Nothing is printed yet.</p>}
+      {p.words.map((w) => (
+        <p key={w}>{w}</p>
+      ))}
+      {p.ratio !== null && (
+        <p>
+          Takes {p.ratio.toFixed(2)} times its files' estimates
+          {p.ratio_spread !== null && `, a single print within a factor of ${p.ratio_spread.toFixed(2)}`}.
+        </p>
+      )}
+      {p.first_tries > 0 && (
+        <p className="text-ink-2">
+          First tries: {(100 * p.first_low).toFixed(0)} to {(100 * p.first_high).toFixed(0)} % come out, 95
+          times in 100.
+        </p>
+      )}
+      {p.phases.length > 0 && (
+        <ul className="pt-1">
+          {p.phases.map((x) => (
+            <li key={x.phase} className="flex justify-between">
+              <span>{x.phase}, mean</span>
+              <span className="num">{clock(x.seconds)}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <h3 className="lab pt-3">Noise at 1 m, free-field estimate</h3>
+      {rec.noise.length === 0 && <p className="text-ink-2">No reading counts yet.</p>}
+      <ul>
+        {rec.noise.map((n) => (
+          <li key={`${n.state} ${n.door_shut} ${n.fan_percent}`} className="flex justify-between gap-2">
+            <span>
+              {n.state}, door {n.door_shut ? "shut" : "open"}
+              {n.fan_percent !== null && `, fan ${n.fan_percent} %`}
+            </span>
+            <span className="whitespace-nowrap">
+              <b className="num">{n.level_db.toFixed(1)} dB</b>{" "}
+              <small className="text-ink-2">of {n.readings}</small>
+            </span>
+          </li>
+        ))}
+      </ul>
     </div>
   );
 }
