@@ -34,6 +34,10 @@ export default function Print({ studyId }: { studyId: string }) {
     jobs[0];
   const following = jobs.find((j) => j !== current && open(j));
   const bench = whole ?? jobs.some((j) => j.state === "printing");
+  // Decided once: starting a print must not take its timer off the screen.
+  useEffect(() => {
+    if (view.data && whole === null) setWhole(view.data.jobs.some((j) => j.state === "printing"));
+  }, [view.data, whole]);
   const choose = (job: string) => {
     setChosen(job);
     setWhole(false);
