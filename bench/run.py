@@ -11,6 +11,7 @@ import threading
 import time
 import uuid
 from collections.abc import Callable
+from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 import httpx
@@ -23,6 +24,7 @@ from crevlo.core.scoring.chances import draw_values, rank_chances
 from crevlo.core.scoring.figure import Counted
 from crevlo.core.scoring.value import Shape, value_function
 from crevlo.sim import device
+from crevlo.sim.client import Client
 
 ROUNDS = 60
 STUDY_MACHINES = 8
@@ -182,7 +184,6 @@ def _requests() -> None:
     from crevlo.api.app import create_app
     from crevlo.cli.link import sign_in_link
     from crevlo.cli.up import OWNER, load_demo
-    from crevlo.sim.client import Client
     from crevlo.store.database import connect, migrate
 
     class Quiet(WSGIRequestHandler):
@@ -227,10 +228,64 @@ def _requests() -> None:
                 "instrument_id": queue["calipers"][0]["id"]})  # fmt: skip
 
         _percentiles("Reading kept and judged", read, 30)
+        _percentiles("GET live, the whole bench", lambda: client.get(f"/api/studies/{study}/live"))
+        _ingest(client, cluster.url, study)
         server.shutdown()
     finally:
         cluster.destroy()
         folder.rmdir()
+
+
+def _ingest(client: Client, url: str, study: str) -> None:
+    """Samples over HTTP against COPY of the same rows, then how long a month of one meter takes to be drawn."""
+    import psycopg
+
+    units = [u["machine"]["unit_id"] for u in client.get(f"/api/studies/{study}/receive")["units"]]
+    free = next(u for u in units if u not in {d["unit_id"] for d in client.get("/api/devices")["devices"]})
+    made = client.send("POST", "/api/devices", {
+        "id": str(uuid.uuid4()), "name": "Bench plug", "kind": "power meter", "unit_id": free})  # fmt: skip
+    meter = httpx.Client(base_url=client.http.base_url, headers={"Authorization": f"Bearer {made['token']}"})
+    base, batch, batches = time.time() - 40 * 86400, 5000, 20
+    began = time.perf_counter()
+    for k in range(batches):
+        t = [base + 0.5 * (k * batch + i) for i in range(batch)]
+        meter.post("/api/ingest/power", json={"t": t, "w": [90.0 + i % 7 for i in range(batch)]}).raise_for_status()
+    http = batch * batches / (time.perf_counter() - began)
+    with psycopg.connect(url.replace("+psycopg", "")) as db:
+        number = db.execute("select number from device where name = 'Bench plug'").fetchone()
+        assert number is not None
+        db.execute("create temp table copied (like power_sample including all)")
+        began = time.perf_counter()
+        with db.cursor().copy("copy copied (device, at, power_w) from stdin") as copy:
+            for i in range(batch * batches):
+                copy.write(f"{number[0]}\t{datetime.fromtimestamp(base + 0.5 * i, UTC).isoformat()}\t{90 + i % 7}\n")
+        copied = batch * batches / (time.perf_counter() - began)
+        month = 30 * 86400 // 2
+        db.execute(
+            "insert into power_sample select %s, to_timestamp(%s) + i * interval '2 s', 90 + i %% 7, null "
+            "from generate_series(1, %s) i on conflict do nothing",
+            [number[0], base + 86400 * 2, month],
+        )
+        for statement, values in (
+            ("select %s, 60, to_timestamp(floor(extract(epoch from at) / 60) * 60) b, count(*), min(power_w), avg(power_w), "
+             "max(power_w) from power_sample where device = %s group by b", [number[0], number[0]]),
+            ("select %s, 1800, to_timestamp(floor(extract(epoch from at) / 1800) * 1800) b, sum(samples), min(low_w), "
+             "avg(mean_w), max(high_w) from power_level where device = %s and step_s = 60 group by b", [number[0], number[0]]),
+        ):  # fmt: skip
+            db.execute(f"insert into power_level {statement} on conflict do nothing", values)
+        db.commit()
+    _line("Power samples over HTTP, each once, levels drawn", f"{http:,.0f} /s")
+    _line("The same rows by COPY, nothing else", f"{copied:,.0f} /s")
+    from crevlo.stations.devices.power import trace
+    from crevlo.store.database import connect, sessions
+
+    engine = connect(url)
+    end = datetime.fromtimestamp(base + 86400 * 32, UTC)
+    with sessions(engine)() as session:
+        for words, span in (("a month", timedelta(days=30)), ("an hour", timedelta(hours=1))):
+            took = _median_s(lambda span=span: trace(session, uuid.UUID(free), end - span, end), 5)  # type: ignore[misc]
+            _line(f"Trace of {words}, of {month / 1e6:.1f} million samples", f"{1000 * took:.0f} ms")
+    engine.dispose()
 
 
 def _percentiles(what: str, call: Callable[[], object], rounds: int = ROUNDS) -> None:

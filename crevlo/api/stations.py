@@ -270,7 +270,7 @@ def take_photo(path: SubjectPath, query: photo.NewPhoto) -> photo.PhotoList:
     return photo.take_photo(db(), path.subject_id, query, request.get_data(), current_user.id)
 
 
-@print_.get("/photos/<uuid:photo_id>.jpg")
+@print_.get("/photos/<uuid:photo_id>/picture")
 @reads(NOT_BLIND)
 def view_photo(path: PhotoPath) -> Response:
     answer = Response(photo.photo_content(db(), path.photo_id), mimetype="image/jpeg")

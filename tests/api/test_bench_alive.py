@@ -143,13 +143,13 @@ def test_a_photo_keeps_the_picture_and_nothing_of_where_it_was_taken(bench: Benc
     unit = jobs[0]["machine"]["unit_id"]
     listed = client.send("PUT", f"/api/photos/{unit}", content=content, id=new(), caption="Dented foot")["photos"]
     assert [(p["width"], p["height"], p["caption"]) for p in listed] == [(300, 400, "Dented foot")]
-    kept = client.http.get(f"/api/photos/{listed[0]['id']}.jpg").content
+    kept = client.http.get(f"/api/photos/{listed[0]['id']}/picture").content
     assert b"a phone" not in kept
     assert b"cellar" not in kept
     with Image.open(io.BytesIO(kept)) as seen:
         assert dict(seen.getexif()) == {}
         assert seen.size == (300, 400)
-    assert bench.as_("rater").http.get(f"/api/photos/{listed[0]['id']}.jpg").status_code == 403
+    assert bench.as_("rater").http.get(f"/api/photos/{listed[0]['id']}/picture").status_code == 403
     for bad in (b"", b"no picture", picture()[:200], b"<svg xmlns='http://www.w3.org/2000/svg'/>"):
         with pytest.raises(ApiError, match=r"422|400"):
             client.send("PUT", f"/api/photos/{unit}", content=bad, id=new())

@@ -164,3 +164,18 @@ def test_two_meters_may_send_the_first_samples_of_a_month_at_once(bench: Bench, 
         with ThreadPoolExecutor(len(meters)) as together:
             answers = list(together.map(lambda m, at=at: m.send("power", t=[at, at + 1], w=[1, 2]), meters))
         assert [a["taken"] for a in answers] == [2] * len(meters)
+
+
+def test_what_a_machine_draws_at_rest_is_told_apart_from_its_runs(client: Client, job: dict, meter: Sender) -> None:
+    path = f"/api/studies/{job['study']}/units/{job['machine']['unit_id']}/record"
+    begin = datetime.now(UTC) - timedelta(minutes=90)
+    run = run_for(client, job, begin)
+    end = begin + timedelta(minutes=10)
+    client.send("POST", f"/api/runs/{run['id']}/end", {"version": 1, "outcome": "done", "ended_at": end.isoformat()})
+    # 100 W while it prints and cools, 7 W from an hour later on, and the twenty minutes before.
+    base = begin.timestamp()
+    t = [base + 10 * k for k in range(-120, 530)]
+    meter.send("power", t=t, w=[7.2 if s < base - 60 or s > base + 4260 else 100 for s in t])
+    printing = client.get(path)["printing"]
+    assert printing["standby_w"] == pytest.approx(7.2)
+    assert printing["words"][-1] == "Stands by at 7.2 W: about 20 EUR a year, were it never switched off."

@@ -194,7 +194,7 @@ def test_the_data_package_is_the_same_in_both_formats(reviewer: Client, played: 
     data = reviewer.get(f"/api/studies/{played.study}/readings.json")["readings"]
     text = reviewer.http.get(f"/api/studies/{played.study}/readings.csv").text
     rows = list(csv.DictReader(io.StringIO(text)))
-    assert len(rows) == len(data) > 500
+    assert len(rows) == len(data) > 450
     assert [float(r["value_mm"]) for r in rows] == [r["value_mm"] for r in data]
 
 

@@ -7,6 +7,7 @@ from playwright.sync_api import Page, Response, expect
 
 from tests.conftest import Played
 from tests.e2e.conftest import Site
+from tests.e2e.test_at_the_bench import LIVE
 
 STATIONS = ("plan", "receive", "print", "measure", "inspect", "cost", "rank", "publish")
 OTHERS = ("library/artifacts", "library/machines", "library/spools", "library/instruments", "people", "api-docs", "")
@@ -54,13 +55,13 @@ def test_the_bench_screens_work_on_a_tablet_and_a_phone(
     shared_site.sign_in(page, "owner")
     page.set_viewport_size({"width": width, "height": height})
     for station, needed in (
-        ("print", page.get_by_role("button", name="Orrin Standard: Step block")),
+        ("print", page.get_by_role("button", name=LIVE)),
         ("print#", page.get_by_role("button", name="Stop the timer")),
         ("measure", page.get_by_label("reading 1 of 3")),
         ("rank", page.get_by_role("heading", name="Hollowell Mesa, but only just")),
     ):
         if station == "print#":
-            page.get_by_role("button", name="Orrin Standard: Step block").click()
+            page.get_by_role("button", name=LIVE).click()
         else:
             shared_site.open(page, played.study, station)
         needed.scroll_into_view_if_needed()

@@ -27,6 +27,8 @@ MOST_POINTS = 4000
 _CLOCK_AHEAD = timedelta(minutes=10)
 _OLDEST = datetime(2000, 1, 1, tzinfo=UTC)
 _MOST_W, _MOST_WH = 1e5, 1e12
+_LEAST_STANDBY_MIN = 10
+_STANDBY = text((SQL / "standby.sql").read_text())
 _TAKE, _DRAW, _COARSE = (text((SQL / f"{name}.sql").read_text()) for name in ("take_samples", "draw_levels", "draw_coarse"))  # fmt: skip
 
 
@@ -225,6 +227,20 @@ def _count_again(session: Session, device: Device, t: np.ndarray) -> None:
     )  # fmt: skip
     for run in late:
         energy_from_meter(session, run)
+
+
+def standby_w(session: Session, unit_id: uuid.UUID) -> float:
+    """What a unit draws while nothing is under way on it: the median minute, an hour after its runs at the earliest.
+
+    Raises NotDetermined without a meter, or with fewer than ten such minutes.
+    """
+    device = device_of(session, unit_id, DeviceKind.POWER_METER)
+    if device is None:
+        raise NotDetermined("a power meter on this machine that sends by itself")
+    row = session.execute(_STANDBY, {"device": device.number, "unit": unit_id}).one()
+    if row.minutes < _LEAST_STANDBY_MIN:
+        raise NotDetermined("ten minutes of power with nothing under way")
+    return float(row.watts)
 
 
 def last_power(session: Session, numbers: list[int], since: datetime) -> dict[int, list[tuple[float, float]]]:

@@ -20,6 +20,7 @@ from crevlo.core.ratio import time_ratio
 from crevlo.core.success import DEFAULT_COUNTED, fault_rate, success_chance
 from crevlo.stations.bench import Bench, get_study, load_bench
 from crevlo.stations.clock import stated_time
+from crevlo.stations.devices.power import standby_w
 from crevlo.stations.library import change, configuration_of
 from crevlo.stations.photo import PhotoOut, photos_of
 from crevlo.stations.print_.live import PhaseTime, run_spans
@@ -46,6 +47,7 @@ MEASURE_UNITS = {
     MeasureKind.COLOUR: "s", MeasureKind.PURGE: "g", MeasureKind.SETUP_FIRST: "s", MeasureKind.SETUP_AGAIN: "s",
 }  # fmt: skip
 _WARM_UPS = (MeasureKind.WARM_NOZZLE, MeasureKind.WARM_BED, MeasureKind.WARM_BOTH)
+_HOURS_A_YEAR = 8766
 # Older runs say little of how the machine prints now.
 _LAST_RUNS = 20
 _EDGES = (MeasureKind.LEFT, MeasureKind.RIGHT, MeasureKind.FRONT, MeasureKind.BACK)
@@ -271,6 +273,8 @@ class PrintingOut(Shape):
     later_tries: int
     phases: list[PhaseTime] = Field(description="mean seconds a print, of those whose phases are known")
     phases_of: int
+    standby_w: float | None
+    standby_needs: str | None
     words: list[str]
 
 
@@ -606,11 +610,17 @@ def _printing(session: Session, bench: Bench, unit_id: uuid.UUID) -> PrintingOut
         for phase, seconds in total_s(found).items():
             sums[phase] = sums.get(phase, 0.0) + seconds
     phases = [PhaseTime(phase=p, seconds=s / known) for p, s in sums.items()] if known else []
+    standby, needs = None, None
+    try:
+        standby = standby_w(session, unit_id)
+    except NotDetermined as missing:
+        needs = missing.needs
     return PrintingOut(
+        standby_w=standby, standby_needs=needs,
         ratio=ratio.mean if ratio else None, ratio_spread=ratio.spread if ratio else None,
         ratio_prints=ratio.prints if ratio else 0, first_good=sum(first), first_tries=len(first), first_low=chance.low,
         first_high=chance.high, later_good=sum(later), later_tries=len(later), phases=phases, phases_of=known,
-        words=_printing_words(first, later, phases),
+        words=_printing_words(first, later, phases) + _standby_words(standby, bench),
     )  # fmt: skip
 
 
@@ -624,6 +634,15 @@ def _printing_words(first: list[bool], later: list[bool], phases: list[PhaseTime
     if before:
         words.append(f"Levelling and warm-up cost {before / 60:.1f} min of every print; they count in its time.")
     return words
+
+
+def _standby_words(watts: float | None, bench: Bench) -> list[str]:
+    if watts is None:
+        return []
+    a_year = watts * _HOURS_A_YEAR / 1000 * bench.study.tariff_per_kwh
+    return [
+        f"Stands by at {watts:.1f} W: about {a_year:.0f} {bench.study.currency} a year, were it never switched off."
+    ]
 
 
 def _sample(values: list[float], what: str) -> Estimate | NotDetermined:

@@ -1256,14 +1256,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/photos/{photo_id}.jpg": {
+    "/api/photos/{photo_id}/picture": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["print_view_photo_photos__uuid_photo_id__jpg_get"];
+        get: operations["print_view_photo_photos__uuid_photo_id__picture_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -5093,6 +5093,10 @@ export interface components {
             phases: components["schemas"]["PhaseTime"][];
             /** Phases Of */
             phases_of: number;
+            /** Standby W */
+            standby_w: number | null;
+            /** Standby Needs */
+            standby_needs: string | null;
             /** Words */
             words: string[];
         };
@@ -10157,7 +10161,7 @@ export interface operations {
             };
         };
     };
-    print_view_photo_photos__uuid_photo_id__jpg_get: {
+    print_view_photo_photos__uuid_photo_id__picture_get: {
         parameters: {
             query?: never;
             header?: never;

@@ -48,7 +48,7 @@ export function Photos({
               className="overflow-hidden rounded border border-rule"
             >
               <img
-                src={`/api/photos/${p.id}.jpg`}
+                src={`/api/photos/${p.id}/picture`}
                 alt={p.caption || `${label}, photo ${i + 1}`}
                 loading="lazy"
                 className="block h-[44px] w-[58px] object-cover"
@@ -83,7 +83,7 @@ export function Photos({
       )}
       {shown && (
         <img
-          src={`/api/photos/${shown.id}.jpg`}
+          src={`/api/photos/${shown.id}/picture`}
           alt={shown.caption || label}
           className="max-h-[420px] rounded border border-rule object-contain"
         />

@@ -115,7 +115,6 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
         type="button"
         disabled={!run}
         onClick={() => run && open(run.job_id)}
-        aria-label={`${unit.machine.name}: ${run ? `${run.artifact} ${run.copy_number}, ${unit.phase ?? "under way"}` : "stands by"}`}
         className={`grid w-full grid-cols-[170px_minmax(0,1fr)_150px] items-center gap-x-4 px-4 py-2.5 text-left max-[560px]:grid-cols-1 ${run ? "min-h-[96px] hover:bg-station-on" : "min-h-[52px]"} ${unit.urgent ? "shadow-[inset_4px_0_var(--needle)]" : ""}`}
       >
         <span className="min-w-0">
