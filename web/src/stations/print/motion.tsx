@@ -318,7 +318,7 @@ function Why({
     ),
   );
   if (first.length === 0) return null;
-  const parts = why.data?.parts ?? [];
+  const parts = (why.data?.parts ?? []).filter((p) => Math.abs(p.seconds) >= 1);
   const most = Math.max(...parts.map((p) => Math.abs(p.seconds)), 1);
   const working = why.data?.work && isOpen(why.data.work) ? why.data.work : null;
   return (

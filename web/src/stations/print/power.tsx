@@ -58,8 +58,8 @@ export default function RunPower({ runId, live }: { runId: string; live: boolean
                   {p.seconds < 90 ? `${p.seconds.toFixed(0)} s` : duration(p.seconds)}
                 </td>
                 <td className="num text-right font-semibold">{(1000 * p.kwh).toFixed(1)} Wh</td>
-                <td className="num text-right">mean {p.mean_w.toFixed(0)} W</td>
-                <td className="num text-right">95 % under {p.p95_w.toFixed(0)} W</td>
+                <td className="num text-right max-[560px]:hidden">mean {p.mean_w.toFixed(0)} W</td>
+                <td className="num text-right max-[560px]:hidden">95 % under {p.p95_w.toFixed(0)} W</td>
                 <td className="num text-right">peak {p.peak_w.toFixed(0)} W</td>
               </tr>
             ))}

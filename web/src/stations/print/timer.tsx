@@ -33,7 +33,7 @@ export function Timer({
   return (
     <section
       aria-label="Timer"
-      className="sheet flex min-h-[250px] flex-1 shrink-0 flex-col p-5 max-[560px]:p-3.5"
+      className="sheet flex min-h-[250px] shrink-0 grow basis-auto flex-col p-5 max-[560px]:p-3.5"
     >
       {live ? (
         <Running studyId={studyId} job={job} run={live} ahead={ahead} may={may} />
@@ -88,7 +88,7 @@ function Ready({ studyId, job, ahead, may }: { studyId: string; job: Job; ahead:
   if (used) return <p className="m-auto text-[19px] font-semibold">{text.used(job.most_attempts)}</p>;
   if (!job.file)
     return (
-      <div className="grid h-full content-center gap-4">
+      <div className="grid flex-1 content-center gap-4">
         <p className="text-[22px] leading-tight font-bold [font-stretch:92%]">
           Slice {job.artifact.toLowerCase()} for {job.machine.name}, then drop the file here.
         </p>
@@ -97,7 +97,7 @@ function Ready({ studyId, job, ahead, may }: { studyId: string; job: Job; ahead:
     );
   return (
     <form
-      className="flex h-full flex-col justify-center gap-3"
+      className="flex flex-1 flex-col justify-center gap-3"
       onSubmit={(e: FormEvent) => {
         e.preventDefault();
         go();
@@ -202,7 +202,7 @@ function Running({
   const elapsed = ((stopped ? Date.parse(stopped) : now) - Date.parse(run.started_at)) / 1000;
   const estimate = job.file?.time_s ?? null;
   return (
-    <div className="flex h-full flex-col justify-center gap-2.5">
+    <div className="flex flex-1 flex-col justify-center gap-2.5">
       <p className="lab">
         {stopped ? "Stopped, how did it end?" : `Printing, attempt ${run.attempt}`}
         {run.unattended && " · unattended"}
@@ -263,7 +263,7 @@ function Progress({
   const left = estimate - elapsed;
   return (
     <>
-      <div className="h-3.5 w-full rounded-full bg-[var(--track)]" aria-hidden="true">
+      <div className="h-3.5 w-full shrink-0 rounded-full bg-[var(--track)]" aria-hidden="true">
         <i className="block h-full rounded-full bg-needle" style={{ width: `${100 * share}%` }} />
       </div>
       <p className="text-ink-2">
@@ -383,7 +383,7 @@ function Done({
   following: Following | undefined;
 }) {
   return (
-    <div className="grid h-full content-center gap-2">
+    <div className="grid flex-1 content-center gap-2">
       <p className="lab">Good on attempt {run.attempt}</p>
       <p className="num text-[64px] leading-none font-medium">{clock(run.took_s ?? 0)}</p>
       {run.of_estimate !== null && estimate !== null && (
