@@ -218,8 +218,12 @@ def _requests() -> None:
         _percentiles("Re-rank after a weight change", lambda: client.send(
             "POST", f"/api/studies/{study}/rank", {"weights": {c: w * rng.uniform(0.5, 2) for c, w in weights.items()}}))  # fmt: skip
         queue = client.get(f"/api/studies/{study}/measure")
-        specimen = next(q for q in queue["queue"] if q["done"] == 0)
-        places = iter([(f, r) for f in queue["artifacts"][0]["features"] for r in range(1, queue["repeats"] + 1)])
+        # The specimen with most left to read, from its last face on.
+        specimen = min(queue["queue"], key=lambda q: q["done"] - q["due"])
+        faces = [f for f in queue["artifacts"][0]["features"] if f["measured"]]
+        every = [(f, r) for f in faces for r in range(1, queue["repeats"] + 1)]
+        rounds = min(30, specimen["due"] - specimen["done"])
+        places = iter(every[::-1])
 
         def read() -> None:
             face, repeat = next(places)
@@ -227,7 +231,7 @@ def _requests() -> None:
                 "id": str(uuid.uuid4()), "feature_id": face["id"], "repeat": repeat, "value_mm": face["nominal"],
                 "instrument_id": queue["calipers"][0]["id"]})  # fmt: skip
 
-        _percentiles("Reading kept and judged", read, 30)
+        _percentiles("Reading kept and judged", read, rounds)
         _percentiles("GET live, the whole bench", lambda: client.get(f"/api/studies/{study}/live"))
         _ingest(client, cluster.url, study)
         server.shutdown()
