@@ -50,6 +50,7 @@ class MeasureKind(StrEnum):
     FRONT = "front edge not reached"
     BACK = "back edge not reached"
     HEIGHT = "height reached"
+    TOP = "width at full height"
     WEIGHT = "weight"
     WARM_NOZZLE = "warm-up, nozzle alone"
     WARM_BED = "warm-up, bed alone"

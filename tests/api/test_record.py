@@ -97,6 +97,8 @@ def test_the_printable_area_is_what_the_nozzle_reaches(client: Client, path: str
     assert area["words"] == (
         "212.0 × 218.0 mm, 8.0 mm less wide and 2.0 mm less deep than its sheet says. The middle lies 2.0 mm off."
     )
+    tapered = send("width at full height", 159)["printable"]["words"]
+    assert tapered.endswith("At full height it is 159 mm wide, 75 % of that.")
     with pytest.raises(ApiError, match="from and to"):
         send("warm-up, both", 240)
     view = send("warm-up, both", 240, from_c=21, to_c=215)

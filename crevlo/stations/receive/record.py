@@ -514,6 +514,10 @@ def _printable(model: Model, measures: Sequence[UnitMeasure]) -> PrintableOut:
     )
     off = max(abs(made.offset_x_mm), abs(made.offset_y_mm))
     words += f" The middle lies {off:.1f} mm off." if off >= 0.5 else " The middle is where it should be."
+    top = _mean(measures, MeasureKind.TOP)
+    if isinstance(top, Estimate):
+        share = 100 * top.value / made.width_mm
+        words += f" At full height it is {top.value:.0f} mm wide, {share:.0f} % of that."
     return PrintableOut(
         width_mm=made.width_mm, depth_mm=made.depth_mm, offset_x_mm=made.offset_x_mm, offset_y_mm=made.offset_y_mm, words=words
     )  # fmt: skip

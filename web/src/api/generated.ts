@@ -4988,7 +4988,7 @@ export interface components {
          * MeasureKind
          * @enum {string}
          */
-        MeasureKind: "plate width" | "plate depth" | "left edge not reached" | "right edge not reached" | "front edge not reached" | "back edge not reached" | "height reached" | "weight" | "warm-up, nozzle alone" | "warm-up, bed alone" | "warm-up, both" | "nozzle reached" | "bed reached" | "speed reached" | "flow reached" | "colour change" | "purge at a colour change" | "set-up, first time" | "set-up, again";
+        MeasureKind: "plate width" | "plate depth" | "left edge not reached" | "right edge not reached" | "front edge not reached" | "back edge not reached" | "height reached" | "width at full height" | "weight" | "warm-up, nozzle alone" | "warm-up, bed alone" | "warm-up, both" | "nozzle reached" | "bed reached" | "speed reached" | "flow reached" | "colour change" | "purge at a colour change" | "set-up, first time" | "set-up, again";
         /** MeasureOut */
         MeasureOut: {
             /**

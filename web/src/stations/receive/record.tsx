@@ -326,6 +326,7 @@ const MEASURES: { kind: Schemas["MeasureKind"]; unit: string; group: string }[] 
   { kind: "plate width", unit: "mm", group: "Printable area" },
   { kind: "plate depth", unit: "mm", group: "Printable area" },
   { kind: "height reached", unit: "mm", group: "Printable area" },
+  { kind: "width at full height", unit: "mm", group: "Printable area" },
   { kind: "warm-up, nozzle alone", unit: "s", group: "Warm-up from the room's temperature" },
   { kind: "warm-up, bed alone", unit: "s", group: "Warm-up from the room's temperature" },
   { kind: "warm-up, both", unit: "s", group: "Warm-up from the room's temperature" },
