@@ -280,14 +280,18 @@ def _ingest(client: Client, url: str, study: str) -> None:
         db.commit()
     _line("Power samples over HTTP, each once, levels drawn", f"{http:,.0f} /s")
     _line("The same rows by COPY, nothing else", f"{copied:,.0f} /s")
+    from sqlalchemy import select
+
     from crevlo.stations.devices.power import trace
     from crevlo.store.database import connect, sessions
+    from crevlo.store.device import Device
 
     engine = connect(url)
     end = datetime.fromtimestamp(base + 86400 * 32, UTC)
     with sessions(engine)() as session:
+        plug = session.scalars(select(Device).where(Device.name == "Bench plug")).one()
         for words, span in (("a month", timedelta(days=30)), ("an hour", timedelta(hours=1))):
-            took = _median_s(lambda span=span: trace(session, uuid.UUID(free), end - span, end), 5)  # type: ignore[misc]
+            took = _median_s(lambda span=span: trace(session, plug, end - span, end), 5)  # type: ignore[misc]
             _line(f"Trace of {words}, of {month / 1e6:.1f} million samples", f"{1000 * took:.0f} ms")
     engine.dispose()
 

@@ -178,3 +178,50 @@ def test_labels_carry_the_blind_code_alone_until_it_is_measured(client: Client, 
     answer = client.http.get(f"/api/studies/{study}/labels.pdf", params={"code": code})
     assert answer.status_code == 422
     assert "being measured" in answer.text
+
+
+def test_what_is_long_past_or_of_another_study_is_told_apart_from_now(
+    bench: Bench, client: Client, jobs: list[dict]
+) -> None:
+    unit = jobs[0]["machine"]
+    made = add(client, "printer", unit["unit_id"])
+    meter_made = add(client, "power meter", unit["unit_id"])
+    printer, meter = Sender(bench, made["token"]), Sender(bench, meter_made["token"])
+
+    def seen(study: str) -> dict:
+        return next(u for u in client.get(f"/api/studies/{study}/live")["units"] if u["machine"]["unit_id"] == unit["unit_id"])  # fmt: skip
+
+    # A fault of yesterday calls nobody while nothing runs.
+    printer.send("printer", reports=[{"t": time.time() - 86_000, "phase": "fault", "message": "jam"}])
+    assert (seen(jobs[0]["study"])["phase"], seen(jobs[0]["study"])["urgent"]) == (None, False)
+    begin = datetime.now(UTC) - timedelta(minutes=40)
+    run = run_for(client, jobs[0], begin)
+    base = begin.timestamp()
+    printer.send("printer", reports=[{"t": base + 60 * k, "phase": "printing", "percent": k} for k in range(30)])
+    meter.send("power", t=[base + 10 * k for k in range(180)], w=[100.0] * 180)
+    client.send("POST", f"/api/runs/{run['id']}/events", {"id": new(), "kind": "printing", "at": begin.isoformat()})
+    printer.send("printer", reports=[{"t": time.time() - 1, "phase": "fault", "message": "jam"}])
+    assert "jam" in seen(jobs[0]["study"])["needs"]  # whatever was marked by hand before
+    # The same machine in another study: it is not idle there.
+    client.send("POST", "/api/studies", {"id": (other := new()), "title": "Other", "question": "?", "seed": 6})
+    plan = client.get(f"/api/studies/{other}/plan")
+    models = {m["name"]: m["id"] for m in client.get("/api/library")["models"]}
+    spool = client.get("/api/library")["spools"][0]["id"]
+    client.send("PUT", f"/api/studies/{other}/plan", {
+        "version": plan["version"], "question": "?", "policies": plan["policies"], "repeats": 1,
+        "arms": [{"name": "Stock", "lines": [{"artifact": "SB", "spool_id": spool, "copies": 1}]}],
+        "candidates": [{"model_id": m} for m in models.values()]})  # fmt: skip
+    client.send("POST", f"/api/studies/{other}/freeze", {})
+    assert seen(other)["elsewhere"] == "Small"
+    # What the devices sent stays with the run when they are retired, or others take their place.
+    client.send("POST", f"/api/runs/{run['id']}/end", {"version": 1, "outcome": "stopped"})
+    before = client.get(f"/api/runs/{run['id']}/power")
+    for device in (made, meter_made):
+        client.send("POST", f"/api/devices/{device['id']}/retire", {})
+    add(client, "power meter", unit["unit_id"])
+    assert client.get(f"/api/runs/{run['id']}/power") == before
+    assert before["kwh"] > 0
+    listed = next(d for d in client.get("/api/devices")["devices"] if not d["retired"])
+    with pytest.raises(ApiError, match="belongs to its machine"):
+        client.send("PUT", f"/api/devices/{listed['id']}", {
+            "version": listed["version"], "name": "Plug", "kind": "power meter", "unit_id": jobs[1]["machine"]["unit_id"]})  # fmt: skip

@@ -6,7 +6,7 @@ import uuid
 from datetime import UTC, datetime
 
 from pydantic import Field
-from sqlalchemy import select
+from sqlalchemy import or_, select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.library import change
@@ -91,6 +91,8 @@ def change_device(session: Session, device_id: uuid.UUID, given: DeviceChange) -
     row = _device(session, device_id)
     if given.kind is not row.kind:
         raise Refused("What a device is does not change; retire it and add another.")
+    if given.unit_id != row.unit_id:
+        raise Refused("What it has sent belongs to its machine; retire it, and add it to the other one.")
     _check(session, given, row)
     change(
         session, row, given.version, given.model_dump(exclude={"version", "kind"}) | {"topic": given.topic or None}
@@ -112,11 +114,14 @@ def device_by_token(session: Session, token: str) -> Device | None:
     return session.scalar(select(Device).where(Device.token_sha256 == _hash(token), Device.retired_at.is_(None)))
 
 
-def device_of(session: Session, unit_id: uuid.UUID, kind: DeviceKind) -> Device | None:
-    """The device of a kind that is plugged into a unit."""
+def device_of(session: Session, unit_id: uuid.UUID, kind: DeviceKind, at: datetime | None = None) -> Device | None:
+    """The device of a kind that is plugged into a unit; or that was, at a moment before it was retired."""
     return session.scalar(
-        select(Device).where(Device.unit_id == unit_id, Device.kind == kind, Device.retired_at.is_(None)).limit(1)
-    )
+        select(Device)
+        .where(Device.unit_id == unit_id, Device.kind == kind)
+        .where(Device.retired_at.is_(None) if at is None else or_(Device.retired_at.is_(None), Device.retired_at > at))
+        .order_by(Device.retired_at.nulls_last()).limit(1)
+    )  # fmt: skip
 
 
 def _check(session: Session, given: DeviceIn, row: Device | None) -> None:

@@ -50,7 +50,6 @@ class Taken(Shape):
 class TraceOut(Shape):
     """Power over time by column: one sample a point, or the lowest, mean and highest of a stretch of step_s."""
 
-    unit_id: uuid.UUID
     step_s: int = Field(description="0 where every sample is a point")
     t: list[float]
     w: list[float]
@@ -88,38 +87,47 @@ def take_power(session: Session, device: Device, batch: PowerBatch) -> Taken:
 
 
 def trace(
-    session: Session, unit_id: uuid.UUID, begin: datetime, end: datetime, points: int = MOST_POINTS
+    session: Session,
+    device: Device,
+    begin: datetime,
+    end: datetime,
+    seen: Samples | None = None,
+    points: int = MOST_POINTS,
 ) -> TraceOut:
-    """The power of a unit between two moments, as coarse as it has to be for so many points."""
-    device = device_of(session, unit_id, DeviceKind.POWER_METER)
-    if device is None:
-        raise NotDetermined("a power meter on this machine that sends by itself")
-    span = (end - begin).total_seconds()
-    count = session.scalar(
+    """The power of a meter between two moments, as coarse as it has to be for so many points. `seen` are its samples
+    between them, where they are at hand."""
+    if seen is None and _about(session, device, begin, end) <= points:
+        seen = samples_between(session, device, begin, end)
+    if seen is not None and len(seen.at) <= points:
+        has = np.isfinite(seen.power_w)
+        return TraceOut(
+            step_s=0, t=seen.at[has].tolist(), w=seen.power_w[has].round(2).tolist(), low_w=None, high_w=None,
+            samples=int(has.sum()), longest_step_s=LONGEST_STEP_S,
+        )  # fmt: skip
+    step = LEVELS[0] if (end - begin).total_seconds() / LEVELS[0] <= points else LEVELS[1]
+    rows = session.execute(
+        select(func.extract("epoch", PowerLevel.at), PowerLevel.mean_w, PowerLevel.low_w, PowerLevel.high_w, PowerLevel.samples)
+        .where(PowerLevel.device == device.number, PowerLevel.step_s == step, PowerLevel.at >= begin, PowerLevel.at < end)
+        .order_by(PowerLevel.at)
+    ).all()  # fmt: skip
+    t, mean, low, high, counts = (
+        (list(column) for column in zip(*rows, strict=True)) if rows else ([], [], [], [], [])
+    )
+    return TraceOut(
+        step_s=step, t=[float(x) + step / 2 for x in t], w=[round(x, 2) for x in mean],
+        low_w=[round(x, 2) for x in low], high_w=[round(x, 2) for x in high], samples=sum(counts),
+        longest_step_s=1.5 * step,
+    )  # fmt: skip
+
+
+def _about(session: Session, device: Device, begin: datetime, end: datetime) -> int:
+    """How many samples there are between two moments, counted by half hours that touch them."""
+    return session.scalars(
         select(func.coalesce(func.sum(PowerLevel.samples), 0)).where(
             PowerLevel.device == device.number, PowerLevel.step_s == LEVELS[1],
             PowerLevel.at >= begin - timedelta(seconds=LEVELS[1]), PowerLevel.at < end,
         )
-    ) or 0  # fmt: skip
-    if count <= points:
-        found = samples_between(session, device, begin, end)
-        has = np.isfinite(found.power_w)
-        return TraceOut(
-            unit_id=unit_id, step_s=0, t=found.at[has].tolist(), w=found.power_w[has].round(2).tolist(), low_w=None, high_w=None,
-            samples=int(has.sum()), longest_step_s=LONGEST_STEP_S,
-        )  # fmt: skip
-    step = LEVELS[0] if span / LEVELS[0] <= points else LEVELS[1]
-    rows = session.execute(
-        select(func.extract("epoch", PowerLevel.at), PowerLevel.mean_w, PowerLevel.low_w, PowerLevel.high_w)
-        .where(PowerLevel.device == device.number, PowerLevel.step_s == step, PowerLevel.at >= begin, PowerLevel.at < end)
-        .order_by(PowerLevel.at)
-    ).all()  # fmt: skip
-    t, mean, low, high = (list(column) for column in zip(*rows, strict=True)) if rows else ([], [], [], [])
-    return TraceOut(
-        unit_id=unit_id, step_s=step, t=[float(x) + step / 2 for x in t], w=[round(x, 2) for x in mean],
-        low_w=[round(x, 2) for x in low], high_w=[round(x, 2) for x in high], samples=int(count),
-        longest_step_s=1.5 * step,
-    )  # fmt: skip
+    ).one()  # fmt: skip
 
 
 def samples_between(session: Session, device: Device, begin: datetime, end: datetime) -> Samples:
@@ -159,7 +167,7 @@ def energy_from_meter(session: Session, run: Run) -> bool:
     if run.ended_at is None or run.energy_from not in (None, EnergyFrom.LIVE):
         return False
     unit_id = session.scalars(select(Job.unit_id).where(Job.id == run.job_id)).one()
-    device = device_of(session, unit_id, DeviceKind.POWER_METER)
+    device = device_of(session, unit_id, DeviceKind.POWER_METER, run.started_at)
     if device is None:
         return False
     try:

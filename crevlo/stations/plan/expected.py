@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.artifact import Artifact
 from crevlo.core.print_estimate import SPREAD_BY_FILE, SPREAD_BY_VOLUME, Expected, expected_print
+from crevlo.core.ratio import TimeRatio, time_ratio
 from crevlo.stations.artifact import stored
 from crevlo.stations.kept import Kept
 from crevlo.stations.plan.protocol import Conditions
@@ -49,6 +50,20 @@ def by_volume(key: str, artifact: Artifact, conditions: Conditions) -> Expected:
     )  # fmt: skip
 
 
+def file_ratios(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, TimeRatio]:
+    """How units keep the times of the files they printed, over all studies; units without such a print are left out."""
+    rows = session.execute(
+        select(Job.unit_id, Run.started_at, Run.ended_at, SlicedFile.facts["time_s"].as_float())
+        .join(Job, Job.id == Run.job_id).join(SlicedFile, SlicedFile.id == Run.sliced_file_id)
+        .where(Job.unit_id.in_(unit_ids), Run.outcome == Outcome.DONE, Run.ended_at > Run.started_at)
+    )  # fmt: skip
+    pairs: dict[uuid.UUID, list[tuple[float, float]]] = defaultdict(list)
+    for unit_id, started_at, ended_at, stated_s in rows:
+        if stated_s:
+            pairs[unit_id].append(((ended_at - started_at).total_seconds(), stated_s))
+    return {unit_id: time_ratio(mine) for unit_id, mine in pairs.items()}
+
+
 def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, History]:
     """What units did in all studies so far."""
     rows = session.execute(
@@ -59,10 +74,8 @@ def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID
             Run.energy_kwh,
             Job.artifact_id,
             Job.arm_id,
-            SlicedFile.facts["time_s"].as_float().label("stated_s"),
         )
         .join(Job, Job.id == Run.job_id)
-        .outerjoin(SlicedFile, SlicedFile.id == Run.sliced_file_id)
         .where(Job.unit_id.in_(unit_ids), Run.outcome == Outcome.DONE, Run.ended_at.is_not(None))
     ).all()
     artifacts = {
@@ -71,7 +84,6 @@ def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID
     }
     arms = {a.id: a for a in session.scalars(select(Arm).where(Arm.id.in_({r.arm_id for r in rows})))}
     logs: dict[uuid.UUID, list[float]] = defaultdict(list)
-    files: dict[uuid.UUID, list[float]] = defaultdict(list)
     power: dict[uuid.UUID, list[float]] = defaultdict(list)
     for r in rows:
         took = (r.ended_at - r.started_at).total_seconds()
@@ -80,19 +92,19 @@ def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID
         a = stored(session, artifacts[r.artifact_id])
         expected = by_volume(a.key, a.artifact, Conditions(**arms[r.arm_id].conditions))
         logs[r.unit_id].append(math.log(took / expected.seconds))
-        if r.stated_s:
-            files[r.unit_id].append(math.log(took / r.stated_s))
         if r.energy_kwh is not None:
             power[r.unit_id].append(r.energy_kwh * 3.6e6 / took)
+    kept = file_ratios(session, unit_ids)
     found = {}
     for unit_id in unit_ids:
+        of_file = kept.get(unit_id)
         mine, watts = logs[unit_id], power[unit_id]
         mean = sum(mine) / len(mine) if mine else 0.0
         enough = len(mine) >= _FEWEST_RUNS
         spread = math.sqrt(sum((x - mean) ** 2 for x in mine) / (len(mine) - 1)) if enough else SPREAD_BY_VOLUME
         found[unit_id] = History(
             ratio=math.exp(mean) if enough else None,
-            of_file=math.exp(sum(files[unit_id]) / len(files[unit_id])) if len(files[unit_id]) >= _FEWEST_RUNS else None,
+            of_file=of_file.mean if of_file and of_file.prints >= _FEWEST_RUNS else None,
             # A few alike prints do not show how far another artifact may be off.
             log_spread=max(spread, SPREAD_BY_FILE) if enough else SPREAD_BY_VOLUME,
             mean_w=sum(watts) / len(watts) if watts else None, runs=len(mine),

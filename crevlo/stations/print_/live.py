@@ -1,21 +1,22 @@
 """The bench as it is now: what every machine does, what it draws, and what a person has to do next."""
 
 import uuid
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from datetime import UTC, datetime, timedelta
 
 import numpy as np
 from pydantic import Field
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.energy import TraceEnergy
-from crevlo.core.estimate import BadInput, NotDetermined
+from crevlo.core.estimate import NotDetermined
 from crevlo.core.phases import Phase, Span, guess_spans, power_by_phase, spans, total_s
-from crevlo.core.ratio import time_ratio
+from crevlo.core.ratio import TimeRatio
 from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.devices.device import device_of
 from crevlo.stations.devices.power import Samples, TraceOut, energy_of, last_power, samples_between, trace
+from crevlo.stations.plan.expected import file_ratios
 from crevlo.stations.plan.make import latest_schedule
 from crevlo.stations.plan.now import next_actions
 from crevlo.stations.plan.rules import rules_of
@@ -23,7 +24,7 @@ from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.shape import Missing, Shape
 from crevlo.store.device import Device, DeviceKind, PrinterReport, RunEvent
 from crevlo.store.run import Outcome, Run
-from crevlo.store.study import Job
+from crevlo.store.study import Job, Study
 
 _SILENT = timedelta(minutes=2)
 _SPARK = timedelta(minutes=30)
@@ -59,6 +60,7 @@ class LiveRun(Shape):
 class LiveUnit(Shape):
     machine: UnitMark
     run: LiveRun | None
+    elsewhere: str | None = Field(description="title of the other study that it prints for now")
     phase: Phase | None = Field(description="as the printer reports it, or as a person marked it")
     since: datetime | None
     reported_at: datetime | None
@@ -135,16 +137,19 @@ def view_bench(session: Session, study_id: uuid.UUID) -> BenchView:
     unit_ids = [u.unit_id for u in bench.units]
     devices = list(session.scalars(select(Device).where(Device.unit_id.in_(unit_ids), Device.retired_at.is_(None))))
     meters = {d.unit_id: d for d in devices if d.kind is DeviceKind.POWER_METER}
-    printers = {d.unit_id: d for d in devices if d.kind is DeviceKind.PRINTER}
+    reports = _last_reports(session, [d for d in devices if d.kind is DeviceKind.PRINTER])
     power = last_power(session, [d.number for d in meters.values()], now - _SPARK)
-    marks = _marks(session, [r.id for tries in bench.runs.values() for r in tries if r.outcome is None])
+    live = {u: r for u in unit_ids for r in bench.runs_of(u) if r.outcome is None}
+    spans_of = spans_by_run(session, list(live.values()), {r.id: u for u, r in live.items()})
+    ratios, elsewhere = file_ratios(session, unit_ids), _elsewhere(session, study_id, unit_ids)
     units = []
     for entry in bench.units:
-        printer, meter = printers.get(entry.unit_id), meters.get(entry.unit_id)
+        meter, run = meters.get(entry.unit_id), live.get(entry.unit_id)
+        found = spans_of[run.id][0] if run else []
         units.append(
             _unit(
-                session, bench, entry.unit_id, mark_of(entry), now, _last_report(session, printer),
-                printer, power.get(meter.number, []) if meter else [], marks,
+                bench, mark_of(entry), now, run, found, reports.get(entry.unit_id), ratios.get(entry.unit_id),
+                power.get(meter.number, []) if meter else [], elsewhere.get(entry.unit_id),
             )
         )  # fmt: skip
     return BenchView(
@@ -159,80 +164,77 @@ def run_power(session: Session, run_id: uuid.UUID) -> RunPower:
         raise Missing("There is no such run.")
     unit_id = session.scalars(select(Job.unit_id).where(Job.id == run.job_id)).one()
     end = run.ended_at or datetime.now(UTC)
-    meter = device_of(session, unit_id, DeviceKind.POWER_METER)
-    found, told = run_spans(session, run, unit_id, end)
-    out = RunPower(
-        trace=None, needs=None, spans=[], spans_from=told, phases=[], kwh=None, low_kwh=None, high_kwh=None, gaps=0, peak_w=None,
-    )  # fmt: skip
-    if meter is None:
-        return out.model_copy(
-            update={"needs": "a power meter on this machine that sends by itself", "spans": _spans_out(found)}
-        )
-    samples = samples_between(session, meter, run.started_at, end)
-    try:
-        energy = energy_of(samples, run.started_at.timestamp(), end.timestamp())
-    except (NotDetermined, BadInput) as missing:
-        needs = missing.needs if isinstance(missing, NotDetermined) else str(missing)
-        return out.model_copy(update={"needs": needs, "spans": _spans_out(found)})
+    meter = device_of(session, unit_id, DeviceKind.POWER_METER, run.started_at)
+    found, told = spans_by_run(session, [run], {run.id: unit_id})[run.id]
+    samples, energy, needs = None, None, "a power meter on this machine that sends by itself"
+    if meter is not None:
+        samples = samples_between(session, meter, run.started_at, end)
+        try:
+            energy = energy_of(samples, run.started_at.timestamp(), end.timestamp())
+        except NotDetermined as missing:
+            needs = missing.needs
+    if meter is None or samples is None or energy is None:
+        return RunPower(
+            trace=None, needs=needs, spans=_spans_out(found), spans_from=told, phases=[], kwh=None, low_kwh=None,
+            high_kwh=None, gaps=0, peak_w=None,
+        )  # fmt: skip
     if not found:
         found, told = _guessed(samples)
     return RunPower(
-        trace=trace(session, unit_id, run.started_at, end), needs=None, spans=_spans_out(found), spans_from=told,
+        trace=trace(session, meter, run.started_at, end, samples), needs=None, spans=_spans_out(found), spans_from=told,
         phases=_phases_out(samples, found), gaps=len(energy.gaps), peak_w=energy.peak_w, **_bounds(energy),
     )  # fmt: skip
 
 
-def run_spans(session: Session, run: Run, unit_id: uuid.UUID, end: datetime) -> tuple[list[Span], str]:
-    """Phases of a run in s since 1970, and where they are from: a person's marks first, else the printer's reports."""
-    marked = _marks(session, [run.id]).get(run.id, [])
-    begin_s, end_s = run.started_at.timestamp(), end.timestamp()
-    if marked:
-        return spans(marked, begin_s, end_s), "marked at the machine"
-    printer = device_of(session, unit_id, DeviceKind.PRINTER)
+def spans_by_run(
+    session: Session, runs: Sequence[Run], unit_of: Mapping[uuid.UUID, uuid.UUID]
+) -> dict[uuid.UUID, tuple[list[Span], str]]:
+    """Phases of runs in s since 1970, and where they are from: a person's marks first, else the reports of the printer of
+    the run's unit."""
+    marks = _marks(session, [run.id for run in runs])
+    found: dict[uuid.UUID, tuple[list[Span], str]] = {}
+    for run in runs:
+        end = run.ended_at or datetime.now(UTC)
+        if run.id in marks:
+            found[run.id] = spans(marks[run.id], run.started_at.timestamp(), end.timestamp()), "marked at the machine"
+        else:
+            found[run.id] = _reported(session, run, unit_of[run.id], end)
+    return found
+
+
+def _reported(session: Session, run: Run, unit_id: uuid.UUID, end: datetime) -> tuple[list[Span], str]:
+    """Phases by the printer's reports; of those that say the same one after the other the first is enough."""
+    printer = device_of(session, unit_id, DeviceKind.PRINTER, run.started_at)
     if printer is None:
         return [], ""
-    rows = session.execute(
-        select(PrinterReport.at, PrinterReport.phase)
+    told = (
+        select(PrinterReport.at, PrinterReport.phase, func.lag(PrinterReport.phase).over(order_by=PrinterReport.at).label("was"))
         .where(PrinterReport.device == printer.number, PrinterReport.at >= run.started_at - timedelta(seconds=30), PrinterReport.at <= end)
-        .order_by(PrinterReport.at)
-    ).all()  # fmt: skip
-    reported = [(at.timestamp(), Phase(phase)) for at, phase in rows]
-    return spans(reported, begin_s, end_s), f"reported by {printer.name}" if rows else ""
+        .subquery()
+    )  # fmt: skip
+    changes = session.execute(
+        select(told.c.at, told.c.phase).where(told.c.was.is_distinct_from(told.c.phase)).order_by(told.c.at)
+    ).all()
+    marks = [(at.timestamp(), Phase(phase)) for at, phase in changes]
+    return spans(marks, run.started_at.timestamp(), end.timestamp()), f"reported by {printer.name}" if marks else ""
 
 
 def _unit(
-    session: Session, bench: Bench, unit_id: uuid.UUID, mark: UnitMark, now: datetime, report: PrinterReport | None,
-    printer: Device | None, power: Sequence[tuple[float, float]], marks: dict[uuid.UUID, list[tuple[float, Phase]]],
+    bench: Bench, mark: UnitMark, now: datetime, run: Run | None, found: list[Span], report: PrinterReport | None,
+    ratio: TimeRatio | None, power: Sequence[tuple[float, float]], elsewhere: str | None,
 ) -> LiveUnit:  # fmt: skip
-    runs = bench.runs_of(unit_id)
-    run = next((r for r in runs if r.outcome is None), None)
-    pairs = [
-        ((r.ended_at - r.started_at).total_seconds(), estimate)
-        for r in runs
-        if r.outcome is Outcome.DONE and r.ended_at and (estimate := _estimate(bench, r.job_id))
-    ]
-    try:
-        ratio = time_ratio(pairs)
-    except NotDetermined:
-        ratio = None
-    marked = marks.get(run.id, []) if run else []
-    phase, since = None, None
-    if report is not None and (run is None or report.at >= run.started_at - _SILENT):
-        phase = Phase(report.phase)
-    fresh = report if phase else None
-    if marked:
-        at, phase = marked[-1]
-        since = datetime.fromtimestamp(at, UTC)
-    live = None
-    if run is not None:
-        found = _live_spans(session, run, unit_id, now, marked, printer)
-        if found and since is None:
-            since = datetime.fromtimestamp(found[-1].begin_s, UTC)
-        live = _live_run(bench, run, now, fresh, ratio.mean if ratio else 1.0, found)
+    # What a printer said before the run, or long ago while nothing runs, says nothing of now.
+    since_when = run.started_at - _SILENT if run else now - _SILENT
+    fresh = report if report is not None and report.at >= since_when else None
+    phase = found[-1].phase if found else Phase(fresh.phase) if fresh else None
+    if fresh and fresh.phase == Phase.FAULT:
+        phase = Phase.FAULT  # whatever a person marked before
+    since = datetime.fromtimestamp(found[-1].begin_s, UTC) if found else None
+    live = _live_run(bench, run, now, fresh, ratio.mean if ratio else 1.0, found) if run else None
     needs, urgent = _needs(run, live, phase, fresh, now)
     latest = power[-1] if power else None
     return LiveUnit(
-        machine=mark, run=live, phase=phase, since=since, reported_at=report.at if report else None,
+        machine=mark, run=live, elsewhere=elsewhere, phase=phase, since=since, reported_at=report.at if report else None,
         percent=fresh.percent if fresh else None, layer=fresh.layer if fresh else None,
         nozzle_c=fresh.nozzle_c if fresh else None, bed_c=fresh.bed_c if fresh else None,
         power_w=latest[1] if latest else None, power_at=datetime.fromtimestamp(latest[0], UTC) if latest else None,
@@ -241,12 +243,13 @@ def _unit(
     )  # fmt: skip
 
 
-def _live_spans(
-    session: Session, run: Run, unit_id: uuid.UUID, now: datetime, marked: list[tuple[float, Phase]], printer: Device | None
-) -> list[Span]:  # fmt: skip
-    if marked:
-        return spans(marked, run.started_at.timestamp(), now.timestamp())
-    return run_spans(session, run, unit_id, now)[0] if printer else []
+def _elsewhere(session: Session, study_id: uuid.UUID, unit_ids: list[uuid.UUID]) -> dict[uuid.UUID, str]:
+    """Units that print for another study now, with its title."""
+    rows = session.execute(
+        select(Job.unit_id, Study.title).join(Run, Run.job_id == Job.id).join(Study, Study.id == Job.study_id)
+        .where(Job.unit_id.in_(unit_ids), Job.study_id != study_id, Run.ended_at.is_(None))
+    )  # fmt: skip
+    return dict(rows.tuples().all())
 
 
 def _live_run(
@@ -372,12 +375,18 @@ def _marks(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[t
     return found
 
 
-def _last_report(session: Session, printer: Device | None) -> PrinterReport | None:
-    if printer is None:
-        return None
-    return session.scalar(
-        select(PrinterReport).where(PrinterReport.device == printer.number).order_by(PrinterReport.at.desc()).limit(1)
+def _last_reports(session: Session, printers: list[Device]) -> dict[uuid.UUID | None, PrinterReport]:
+    """The last report of each printer, by its unit."""
+    last = (
+        select(PrinterReport.at).where(PrinterReport.device == Device.number).order_by(PrinterReport.at.desc()).limit(1)
+        .correlate(Device).scalar_subquery()
+    )  # fmt: skip
+    rows = session.execute(
+        select(Device.unit_id, PrinterReport)
+        .join(PrinterReport, (PrinterReport.device == Device.number) & (PrinterReport.at == last))
+        .where(Device.id.in_([p.id for p in printers]))
     )
+    return dict(rows.tuples().all())
 
 
 def _spark(power: Sequence[tuple[float, float]], now: datetime) -> list[float]:

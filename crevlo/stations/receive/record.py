@@ -16,14 +16,14 @@ from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.noise import mean_level_db
 from crevlo.core.phases import Phase, total_s
 from crevlo.core.printable import printable_area
-from crevlo.core.ratio import time_ratio
 from crevlo.core.success import DEFAULT_COUNTED, fault_rate, success_chance
 from crevlo.stations.bench import Bench, get_study, load_bench
 from crevlo.stations.clock import stated_time
 from crevlo.stations.devices.power import standby_w
 from crevlo.stations.library import change, configuration_of
 from crevlo.stations.photo import PhotoOut, photos_of
-from crevlo.stations.print_.live import PhaseTime, run_spans
+from crevlo.stations.plan.expected import file_ratios
+from crevlo.stations.print_.live import PhaseTime, spans_by_run
 from crevlo.stations.print_.run import level_at_1_m
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.store.machine import Configuration, Instrument, Model, Unit
@@ -596,20 +596,12 @@ def _printing(session: Session, bench: Bench, unit_id: uuid.UUID) -> PrintingOut
     first = [run[0].outcome is Outcome.DONE for run in tries if run]
     later = [r.outcome is Outcome.DONE for run in tries for r in run[1:]]
     chance = success_chance(sum(first), len(first))
-    pairs = []
     ended = [r for run in tries for r in run if r.outcome is Outcome.DONE and r.ended_at]
-    for run in ended:
-        file = bench.sliced.get(run.job_id)
-        if file and file.facts.get("time_s") and run.ended_at:
-            pairs.append(((run.ended_at - run.started_at).total_seconds(), float(file.facts["time_s"])))
-    try:
-        ratio = time_ratio(pairs)
-    except NotDetermined:
-        ratio = None
+    ratio = file_ratios(session, [unit_id]).get(unit_id)
     sums: dict[Phase, float] = {}
     known = 0
-    for run in sorted(ended, key=lambda r: r.started_at)[-_LAST_RUNS:]:
-        found = run_spans(session, run, unit_id, run.ended_at or run.started_at)[0]
+    latest = sorted(ended, key=lambda r: r.started_at)[-_LAST_RUNS:]
+    for found, _ in spans_by_run(session, latest, dict.fromkeys((r.id for r in latest), unit_id)).values():
         known += bool(found)
         for phase, seconds in total_s(found).items():
             sums[phase] = sums.get(phase, 0.0) + seconds

@@ -5475,6 +5475,11 @@ export interface components {
         LiveUnit: {
             machine: components["schemas"]["UnitMark"];
             run: components["schemas"]["LiveRun"] | null;
+            /**
+             * Elsewhere
+             * @description title of the other study that it prints for now
+             */
+            elsewhere: string | null;
             /** @description as the printer reports it, or as a person marked it */
             phase: components["schemas"]["Phase"] | null;
             /** Since */
@@ -5589,11 +5594,6 @@ export interface components {
          * @description Power over time by column: one sample a point, or the lowest, mean and highest of a stretch of step_s.
          */
         TraceOut: {
-            /**
-             * Unit Id
-             * Format: uuid
-             */
-            unit_id: string;
             /**
              * Step S
              * @description 0 where every sample is a point

@@ -180,7 +180,9 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
               </span>
             </>
           ) : (
-            <span className="text-[12.5px] text-ink-2">stands by</span>
+            <span className="text-[12.5px] text-ink-2">
+              {unit.elsewhere ? `prints for “${unit.elsewhere}”` : (unit.phase ?? "stands by")}
+            </span>
           )}
           {unit.needs && (
             <span
