@@ -25,6 +25,7 @@ from crevlo.core.scoring.figure import Counted
 from crevlo.core.scoring.value import Shape, value_function
 from crevlo.sim import device
 from crevlo.sim.client import Client
+from crevlo.sim.demo import TITLE
 
 ROUNDS = 60
 STUDY_MACHINES = 8
@@ -209,7 +210,7 @@ def _requests() -> None:
         threading.Thread(target=server.serve_forever, daemon=True).start()
         client = Client(httpx.Client(base_url=f"http://127.0.0.1:{server.server_port}"))
         client.sign_in_by_link(str(sign_in_link(cluster.url, OWNER)).removeprefix("link#"))
-        study = client.get("/api/studies")["studies"][0]["id"]
+        study = next(s["id"] for s in client.get("/api/studies")["studies"] if s["title"] == TITLE)
         for screen in ("line", "plan", "receive", "print", "measure", "inspect", "cost", "publish"):
             _percentiles(f"GET {screen}", lambda screen=screen: client.get(f"/api/studies/{study}/{screen}"))  # type: ignore[misc]
         first = client.send("POST", f"/api/studies/{study}/rank", {})

@@ -6,13 +6,16 @@ from functools import wraps
 from typing import Any
 
 from flask import Response, g
+from flask_login import current_user
 from flask_openapi3.blueprint import APIBlueprint
 from pydantic import BaseModel
 
 from crevlo.api.errors import Problem, for_exception, problem
-from crevlo.api.guard import DEVICES, NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.guard import DEVICES, EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.stations.devices import device, power, printer
+from crevlo.stations.shape import Missing
 from crevlo.store.device import Device, DeviceKind
+from crevlo.store.person import Role
 
 api = APIBlueprint("ingest", __name__, url_prefix="/api/ingest", abp_responses={422: Problem})
 devices = APIBlueprint("devices", __name__, url_prefix="/api", abp_responses={422: Problem})
@@ -88,9 +91,11 @@ def list_devices() -> device.DeviceList:
 
 
 @devices.get("/devices/values", responses={200: printer.LatestValues})
-@reads(NOT_BLIND)
+@reads(EVERYONE)
 def latest_values(query: KindQuery) -> printer.LatestValues:
-    """What the instruments of a kind sent last, to be taken over by a person."""
+    """What the instruments of a kind sent last, to be taken over by a person; a rater's are those that measure parts."""
+    if current_user.role is Role.RATER and query.kind not in (DeviceKind.CALIPER, DeviceKind.SCALE):
+        raise Missing("There is no such instrument here.")
     return printer.latest_values(db(), query.kind)
 
 

@@ -55,6 +55,7 @@ class SlicedFile(Identified, Base):
     name: Mapped[str]
     facts: Mapped[dict[str, Any]]
     settings: Mapped[dict[str, Any]] = deferred(mapped_column(JSONB, nullable=False))
+    motion: Mapped[dict[str, Any] | None] = deferred(mapped_column(JSONB))
     deviations: Mapped[list[Any]]
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     received_at: Mapped[datetime] = recorded_at()

@@ -296,7 +296,7 @@ MODES = st.sampled_from(
     ["M82", "M83", "G90", "G91", "G92 E0", "G92 X0 Y0", "G20", "G21", "G4 P200", "M220 S80", "M204 P800 T1200",
      "M204 R900", "M203 X9000 Y9000", "M566 X600 Y600", "M205 X6 Y6 S5 T10", "M201 X500", ";TYPE:Support", "T1", "  ",
      "G2 X5 Y5 I3 J1", "G3 X-4 Y2 R9", "G1X3Y4", "G1 X1E5 Y-.5 F+900", "G1 X5 ;E9", "g1 y7 a0.2", "G28", "M104 S200",
-     "M205 J0.03", "M205 J0", "T0", ";TYPE:Wipe tower", "; FEATURE: Outer wall ", ";LAYER_CHANGE", ";LAYER:3", "X3 E1",
+     "M205 J0.03", "M205 J0", "T0", ";TYPE:Wipe tower", ";TYPE:PRIME-LINE", "; FEATURE: Outer wall ", ";LAYER_CHANGE", ";LAYER:3", "X3 E1",
      "y8", "N12 G1 X7*31", "G90 G1 X4 M83", "G1 X2 Y", "G1 X2 X3", "G1 X--2", "M117 see G1 X9", "G1 X1 (up) Y2", "T99",
      "G1 X+", "(G1 X5)", ";", "G1 X1 G", "M204 S", "G4 S", "G4", "G92", "G92 E1 E2", ";TYPE:Custom", "G10 P0 S210",
      "G1.5 X3", "G0 F0", "N G1 X3", "M220 S0", "G1 X12345678901234567890.5", "M73 P0 R12", "M109 R210", "F600"]

@@ -131,7 +131,7 @@ def spent(moves: Moves, made: Plan) -> tuple[dict[str, float], dict[int, float],
         by_feature[feature] = by_feature.get(feature, 0.0) + seconds
         by_layer[layer] = by_layer.get(layer, 0.0) + seconds
         count += changed
-        purge = any(word in feature.lower() for word in ("tower", "custom", "purge", "flush"))
+        purge = any(word in feature.lower() for word in ("tower", "custom", "purge", "flush", "prime"))
         if laid and not purge:
             if count:
                 changes.append(since / count)

@@ -76,6 +76,10 @@ def test_an_instrument_offers_its_values(bench: Bench) -> None:
     [latest] = client.get("/api/devices/values", kind="caliper")["values"]
     assert latest["value"] == pytest.approx(40.024, abs=0.05)
     assert rows(bench, "select count(*) from device_value") == [(4,)]
+    # Raters measure with it too; of a machine's sound they hear nothing.
+    rater = bench.as_("rater")
+    assert rater.get("/api/devices/values", kind="caliper")["values"] == [latest]
+    assert rater.http.get("/api/devices/values", params={"kind": "sound meter"}).status_code == 404
 
 
 def test_heat_and_motion_behave_as_they_must() -> None:

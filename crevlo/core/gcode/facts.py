@@ -190,9 +190,7 @@ class _Reader:
             layers=layers,
             tool_changes=self.changes_stated if self.changes_stated is not None else tally.changes,
             settings=self.settings,
-            uses=filament_uses(
-                tally.extruded, tally.fed, {t.tool: t for t in tools if not isinstance(t.mass_g, NotDetermined)}
-            ),
+            uses=filament_uses(tally.extruded, tally.fed, _mass_per_length(tools)),
             nozzle_c=tally.nozzle_c or None,
             bed_c=tally.bed_c or None,
             thumbnails=self.thumbnails,
@@ -339,6 +337,13 @@ class _Reader:
         except (KeyError, ValueError):
             return NotDetermined("filament diameter and density: from the spool or the file"), ""
         return filament_mass_g(length_mm, diameter, density), "length, diameter and density in the file"
+
+
+def _mass_per_length(tools: Iterable[ToolUse]) -> dict[int, float]:
+    """g per mm of filament, of the tools whose mass is known."""
+    return {
+        t.tool: t.mass_g / t.length_mm for t in tools if t.length_mm > 0 and not isinstance(t.mass_g, NotDetermined)
+    }
 
 
 def filament_mass_g(length_mm: float, diameter_mm: float, density_g_cm3: float) -> float:

@@ -1,9 +1,8 @@
 """Feature types of sliced files, and the filament that each part of a print takes."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 from enum import StrEnum
-from typing import Protocol
 
 
 class Portion(StrEnum):
@@ -16,6 +15,8 @@ class Portion(StrEnum):
     UNTOLD = "not told apart"  # the file names no feature types
 
 
+# Not of the part: what a tool change costs.
+PURGED = (Portion.TOWER, Portion.PURGE)
 _WORDS = (
     (("tower",), Portion.TOWER), (("purge", "flush", "prime"), Portion.PURGE), (("support",), Portion.SUPPORT),
     (("skirt", "brim", "raft"), Portion.SKIRT), (("custom",), Portion.PURGE),
@@ -40,47 +41,23 @@ class FilamentUse:
     mass_g: float | None
 
 
-class _Weighed(Protocol):
-    @property
-    def tool(self) -> int: ...
-    @property
-    def length_mm(self) -> float: ...
-    @property
-    def mass_g(self) -> object: ...
-
-
 def filament_uses(
-    extruded: Mapping[tuple[int, str], float], fed: Mapping[tuple[int, str], float], weighed: Mapping[int, _Weighed]
+    extruded: Mapping[tuple[int, str], float], fed: Mapping[tuple[int, str], float], g_per_mm: Mapping[int, float]
 ) -> tuple[FilamentUse, ...]:
     """Filament by tool and portion, from mm by tool and feature type of moves that lay plastic, and of those of the
     extruder alone: in a tower they load and unload, and are of the tower.
 
-    `weighed` has the tools whose mass is known; their mass per length counts for every portion.
+    `g_per_mm` has the tools whose filament's mass is known.
     """
     sums: dict[tuple[int, Portion], float] = {}
     for feed, lengths in ((False, extruded), (True, fed)):
         for (tool, feature), length in lengths.items():
             portion = portion_of(feature)
-            if feed and portion not in (Portion.TOWER, Portion.PURGE):
+            if feed and portion not in PURGED:
                 portion = Portion.FEED
             sums[tool, portion] = sums.get((tool, portion), 0.0) + length
     return tuple(
-        FilamentUse(tool, portion, length, _mass(weighed.get(tool), length))
+        FilamentUse(tool, portion, length, length * g_per_mm[tool] if tool in g_per_mm else None)
         for (tool, portion), length in sorted(sums.items(), key=lambda item: (item[0][0], list(Portion).index(item[0][1])))
         if abs(length) >= 0.05
     )  # fmt: skip
-
-
-def _mass(tool: _Weighed | None, length_mm: float) -> float | None:
-    if tool is None or tool.length_mm <= 0 or not isinstance(tool.mass_g, float):
-        return None
-    return tool.mass_g / tool.length_mm * length_mm
-
-
-def by_portion(seconds: Iterable[tuple[str, float]]) -> dict[Portion, float]:
-    """Seconds by portion, from seconds by feature type."""
-    sums: dict[Portion, float] = {}
-    for feature, spent in seconds:
-        portion = portion_of(feature)
-        sums[portion] = sums.get(portion, 0.0) + spent
-    return sums

@@ -12,6 +12,7 @@ from itertools import chain
 import numpy as np
 from numpy.typing import NDArray
 
+from crevlo.core.gcode.features import PURGED, portion_of
 from crevlo.core.motion import reader, timing
 from crevlo.core.motion.limits import FREE, Keep, Limits, Machine
 
@@ -20,7 +21,6 @@ _PIECE = 1 << 20
 # A file with more is cut off there: arcs make thousands of moves of a short line.
 MOST_MOVES = 30_000_000
 SPEED_STEP, FLOW_STEP = timing.SPEED_STEP, timing.FLOW_STEP
-_PURGES = ("tower", "custom", "purge", "flush")
 
 
 @dataclass(frozen=True, slots=True)
@@ -124,6 +124,8 @@ def read_stream(
     with ThreadPoolExecutor(1) as second:
         for piece in chain(_pieces(chunks), (None,)):
             pass_.take(piece, second)
+            if pass_.totals[timing.MOVES] > MOST_MOVES:
+                break
         return pass_.motion(second), pass_.tally_up()
 
 
@@ -153,7 +155,7 @@ class _Pass:
         rows = reader.OPEN_MOVES + reader.HELD_MOVES + reader.MOST_CHORDS
         self.held = [np.zeros((rows, reader.COLUMNS)) for _ in range(2)]
         self.count, self.at = 0, 0
-        self.scratch = timing.scratch_for(rows)
+        self.scratch = np.empty(rows)
         self.notes = np.zeros((reader.MOST_NOTES, 3), dtype=np.int64)
         self.names = np.zeros(reader.MOST_FEATURES, dtype=np.uint64)
         self.purges = np.zeros(reader.MOST_FEATURES, dtype=np.bool_)
@@ -210,7 +212,7 @@ class _Pass:
     def _note(self, kind: int, text: bytes) -> None:
         if kind == reader.FEATURE_NAME:
             name = "".join(c for c in text[:60].decode("utf-8", "replace") if c.isprintable()).strip()
-            self.purges[len(self.tally.features)] = any(word in name.lower() for word in _PURGES)
+            self.purges[len(self.tally.features)] = portion_of(name) in PURGED
             self.tally.features.append(name)
         elif len(self.tally.comments) < _MOST_COMMENTS_KEPT:
             self.tally.comments.append(text)

@@ -2,7 +2,6 @@
 
 import math
 
-import numpy as np
 from numba import njit
 
 from crevlo.core.motion.reader import (
@@ -130,8 +129,3 @@ def finish(
             totals[SINCE] += took
         entry = leave
     return count - fixed, entry, changed
-
-
-def scratch_for(rows: int) -> np.ndarray:
-    """Room for the speeds of so many moves."""
-    return np.empty(rows)

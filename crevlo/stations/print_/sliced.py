@@ -2,6 +2,7 @@
 
 import uuid
 from collections.abc import Callable, Iterable, Iterator
+from dataclasses import dataclass
 from datetime import datetime
 from typing import TYPE_CHECKING, Any
 
@@ -20,7 +21,7 @@ from crevlo.stations.library import ModelSheet
 from crevlo.stations.plan.protocol import wanted
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.stations.upload import keep_upload, upload_content
-from crevlo.store.machine import Model, Spool
+from crevlo.store.machine import Model, Spool, Unit
 from crevlo.store.run import SlicedFile
 from crevlo.store.schedule import BackgroundWork
 from crevlo.store.study import Arm, Job, ProtocolDeviation
@@ -28,6 +29,7 @@ from crevlo.store.study import Arm, Job, ProtocolDeviation
 if TYPE_CHECKING:
     from crevlo.core.gcode.facts import Sliced
     from crevlo.core.motion.causes import Causes, Printing
+    from crevlo.core.motion.stream import Motion
 
 # Larger files are read in the background.
 SMALL_BYTES = 10_000_000
@@ -36,6 +38,7 @@ _WAITED_BYTES = 64_000_000
 WORK = "sliced file"
 COMPARISON = "why slower"
 _TELL_BYTES = 4_000_000
+_MOST_COMPARED = 12
 
 
 class ToolOut(Shape):
@@ -160,6 +163,15 @@ class WhyView(Shape):
     work: WorkOut | None = Field(description="where the files are too large to wait for: the work that reads them")
 
 
+@dataclass(frozen=True, slots=True)
+class _Read:
+    """What is kept of a file that was read: its facts, its settings, and how its moves go."""
+
+    facts: dict[str, Any]
+    settings: dict[str, Any]
+    motion: dict[str, Any] | None
+
+
 def take_file(
     session: Session, job: Job, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID
 ) -> None:
@@ -171,8 +183,8 @@ def take_file(
         raise Refused("A file for this print is being read. Wait for it, or cancel it.")
     if len(content) <= SMALL_BYTES:
         kept = keep_upload(session, content)
-        facts, settings = _analyse(session, job, lambda: [content])
-        _keep_file(session, job, file_id, _file_name(name), kept, facts, settings, person_id)
+        read = _analyse(session, job, lambda: [content])
+        _keep_file(session, job, file_id, _file_name(name), kept, read, person_id)
         return
     given = {"job_id": str(job.id), "file_id": str(file_id), "name": _file_name(name), "sha256": keep_upload(session, content),
              "person_id": str(person_id)}  # fmt: skip
@@ -201,12 +213,10 @@ def read_large(sessions: sessionmaker[Session], work: BackgroundWork, progress: 
                     progress.tell(stage, share + (0.6 if share == 0 else 0.4) * done / content.size)
                 yield chunk
 
-        facts, settings = _analyse(session, job, counted)
+        read = _analyse(session, job, counted)
     with sessions.begin() as session:
         job = job_with_unit(session, job_id)
-        _keep_file(
-            session, job, file_id, given["name"], given["sha256"], facts, settings, uuid.UUID(given["person_id"])
-        )
+        _keep_file(session, job, file_id, given["name"], given["sha256"], read, uuid.UUID(given["person_id"]))
     return "The file is read."
 
 
@@ -214,7 +224,8 @@ def file_out(file: SlicedFile, accepted: str | None) -> FileOut:
     # Files read by an earlier version may have facts by other names.
     facts = {name: value for name, value in file.facts.items() if name in FileOut.model_fields}
     return FileOut(
-        id=file.id, name=file.name, deviations=file.deviations, received_at=file.received_at, accepted=accepted, **facts
+        id=file.id, name=file.name, deviations=file.deviations, received_at=file.received_at, accepted=accepted,
+        motion=MotionOut.model_validate(file.motion) if file.motion else None, **facts,
     )  # fmt: skip
 
 
@@ -233,18 +244,35 @@ def reading_now(session: Session, job_id: uuid.UUID) -> WorkOut | None:
 
 
 def view_settings(session: Session, job_id: uuid.UUID) -> SettingsView:
+    """This job's newest file first, then the newest of every other machine and arm for the same artifact."""
     job = job_with_unit(session, job_id)
-    files = _comparable(session, job)
-    rows = differing([file.settings for file, *_ in files])
+    newest = (
+        select(SlicedFile.id)
+        .join(Job, Job.id == SlicedFile.job_id)
+        .where(Job.study_id == job.study_id, Job.artifact_id == job.artifact_id)
+        .distinct(Job.unit_id, Job.arm_id)
+        .order_by(Job.unit_id, Job.arm_id, (Job.id == job.id).desc(), SlicedFile.received_at.desc())
+    )  # fmt: skip
+    rows = session.execute(
+        select(
+            SlicedFile.id, SlicedFile.job_id, SlicedFile.name, SlicedFile.settings, SlicedFile.motion["planned_s"].as_float(), Model.name,
+            Unit.mark, Arm.name,
+        )
+        .join(Job, Job.id == SlicedFile.job_id).join(Arm, Arm.id == Job.arm_id)
+        .join(Unit, Unit.id == Job.unit_id).join(Model, Model.id == Unit.model_id)
+        .where(SlicedFile.id.in_(newest)).order_by((Job.id == job.id).desc(), Arm.name, Model.name).limit(_MOST_COMPARED)
+    ).all()  # fmt: skip
+    if not rows or rows[0].job_id != job_id:
+        return SettingsView(files=[], rows=[])
     return SettingsView(
         files=[
-            ComparedFile(
-                file_id=file.id, machine=model, mark=mark, name=file.name, arm=arm,
-                planned_s=(file.facts.get("motion") or {}).get("planned_s"),
-            )
-            for file, model, mark, arm in files
+            ComparedFile(file_id=id_, name=name, planned_s=planned_s, machine=machine, mark=mark, arm=arm)
+            for id_, _, name, _, planned_s, machine, mark, arm in rows
         ],
-        rows=[SettingOut(key=r.key, affects=r.affects, values=list(r.values)) for r in rows],
+        rows=[
+            SettingOut(key=r.key, affects=r.affects, values=list(r.values))
+            for r in differing([settings for _, _, _, settings, *_ in rows])
+        ],
     )  # fmt: skip
 
 
@@ -353,28 +381,7 @@ def machine_of(model: Model) -> Machine:
     return Machine(limits, sheet.flow_mm3_s)
 
 
-def _comparable(session: Session, job: Job) -> list[tuple[SlicedFile, str, int, str]]:
-    """This job's newest file first, then the newest of every other machine and arm for the same artifact."""
-    rows = session.execute(
-        select(SlicedFile, Job, Arm.name)
-        .join(Job, Job.id == SlicedFile.job_id).join(Arm, Arm.id == Job.arm_id)
-        .where(Job.study_id == job.study_id, Job.artifact_id == job.artifact_id)
-        .order_by(SlicedFile.received_at.desc())
-    ).all()  # fmt: skip
-    chosen: dict[tuple[uuid.UUID, uuid.UUID], tuple[SlicedFile, str, int, str]] = {}
-    own = next((row for row in rows if row[1].id == job.id), None)
-    if own is None:
-        return []
-    for file, of, arm in [own, *rows]:
-        chosen.setdefault((of.unit_id, of.arm_id), (file, of.unit.model.name, of.unit.mark, arm))
-    first, *others = chosen.values()
-    return [first, *sorted(others, key=lambda row: (row[3], row[1]))][:12]
-
-
-def _analyse(
-    session: Session, job: Job, content: Callable[[], Iterable[bytes]]
-) -> tuple[dict[str, Any], dict[str, Any]]:
-    """The facts to keep of a file, and its settings."""
+def _analyse(session: Session, job: Job, content: Callable[[], Iterable[bytes]]) -> _Read:
     from crevlo.core.gcode.facts import read_sliced
     from crevlo.core.motion.causes import Printing, causes
 
@@ -382,35 +389,40 @@ def _analyse(
     sliced = read_sliced(content(), machine=machine)
     moves = sliced.motion.moves and not sliced.motion.partial
     told = causes(Printing("", content, machine), sliced.motion) if moves else None
-    return _stored(sliced, told, machine), dict(sliced.facts.settings)
+    whose = "the file's own limits" if sliced.motion.sets_limits else "usual limits, as the file sets none"
+    if machine != Machine():
+        whose += ", within this machine's"
+    return _Read(
+        _facts_stored(sliced, whose if told else None), dict(sliced.facts.settings),
+        _motion_stored(sliced.motion, told, whose) if told else None,
+    )  # fmt: skip
 
 
 def _keep_file(
-    session: Session, job: Job, file_id: uuid.UUID, name: str, sha256: str, facts: dict[str, Any], settings: dict[str, Any],
-    person_id: uuid.UUID,
-) -> None:  # fmt: skip
+    session: Session, job: Job, file_id: uuid.UUID, name: str, sha256: str, read: _Read, person_id: uuid.UUID
+) -> None:
     arm, spool = session.get_one(Arm, job.arm_id), session.get_one(Spool, job.spool_id)
-    differ, silent = deviations(settings, wanted(arm, spool))
+    differ, silent = deviations(read.settings, wanted(arm, spool))
     session.add(
         SlicedFile(
-            id=file_id, job_id=job.id, sha256=sha256, name=name, facts=facts | {"silent": silent}, settings=settings,
-            deviations=[DeviationFound.model_validate(d).model_dump() for d in differ], person_id=person_id,
+            id=file_id, job_id=job.id, sha256=sha256, name=name, facts=read.facts | {"silent": silent},
+            settings=read.settings, motion=read.motion, person_id=person_id,
+            deviations=[DeviationFound.model_validate(d).model_dump() for d in differ],
         )
     )  # fmt: skip
     session.flush()
 
 
-def _stored(sliced: "Sliced", told: "Causes | None", machine: Machine) -> dict[str, Any]:
+def _facts_stored(sliced: "Sliced", planned_on: str | None) -> dict[str, Any]:
+    """The facts as they are kept; a time that the file does not state is the planned one, where there is one."""
+
     def known(x: Any) -> Any:
         return None if isinstance(x, NotDetermined) else x
 
     facts, motion = sliced.facts, sliced.motion
-    whose = "the file's own limits" if motion.sets_limits else "usual limits, as the file sets none"
-    if machine != Machine():
-        whose += ", within this machine's"
     time_s, time_from = known(facts.time_s), facts.time_from
-    if time_s is None and told is not None:
-        time_s, time_from = motion.seconds, f"planned from its moves on {whose}"
+    if time_s is None and planned_on is not None:
+        time_s, time_from = motion.seconds, f"planned from its moves on {planned_on}"
     return {
         "size_bytes": facts.size_bytes, "lines": facts.lines, "generator": facts.generator, "time_s": time_s,
         "time_from": time_from,
@@ -427,15 +439,12 @@ def _stored(sliced: "Sliced", told: "Causes | None", machine: Machine) -> dict[s
             for u in facts.uses
         ],
         "nozzle_c": facts.nozzle_c, "bed_c": facts.bed_c,
-        "motion": _motion_stored(sliced, told, whose) if told is not None else None,
         "partial": facts.partial, "skipped": dict(facts.skipped), "warnings": list(facts.warnings),
     }  # fmt: skip
 
 
-def _motion_stored(sliced: "Sliced", told: "Causes", whose: str) -> dict[str, Any]:
+def _motion_stored(motion: "Motion", told: "Causes", whose: str) -> dict[str, Any]:
     from crevlo.core.motion.stream import FLOW_STEP, SPEED_STEP
-
-    motion = sliced.motion
 
     def rounded(values: Iterable[float], trim: bool = False) -> list[float]:
         made = [round(float(v), 2) for v in values]

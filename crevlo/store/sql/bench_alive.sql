@@ -1,3 +1,16 @@
+-- As before; what a file's moves add up to is large, and a token is a secret even as its hash.
+CREATE OR REPLACE FUNCTION write_audit() RETURNS trigger LANGUAGE plpgsql AS $$
+DECLARE
+    hidden text[] := ARRAY['password_hash', 'token_sha256', 'html', 'content', 'facts', 'settings', 'motion', 'data'];
+    old_row jsonb := CASE WHEN TG_OP <> 'INSERT' THEN to_jsonb(OLD) - hidden END;
+    new_row jsonb := CASE WHEN TG_OP <> 'DELETE' THEN to_jsonb(NEW) - hidden END;
+BEGIN
+    INSERT INTO audit_entry (table_name, row_id, action, before, after, person_id)
+    VALUES (TG_TABLE_NAME, COALESCE(new_row->>'id', old_row->>'id', new_row->>'sha256'), lower(TG_OP), old_row, new_row,
+            NULLIF(current_setting('crevlo.person', true), '')::uuid);
+    RETURN NULL;
+END $$;
+
 -- Samples go to a partition for their month, made when the first one of it comes.
 CREATE FUNCTION power_month(moment timestamptz) RETURNS void LANGUAGE plpgsql AS $$
 DECLARE

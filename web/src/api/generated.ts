@@ -772,7 +772,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What the instruments of a kind sent last, to be taken over by a person. */
+        /** What the instruments of a kind sent last, to be taken over by a person; a rater's are those that measure parts. */
         get: operations["devices_latest_values_devices_values_get"];
         put?: never;
         post?: never;

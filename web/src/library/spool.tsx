@@ -1,13 +1,18 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { type FormEvent, useRef, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../api/client";
 import { day, Field, Skeleton, Trouble } from "../parts/bits";
+import { fillIn, SentValue } from "../parts/sent-value";
 
 const KINDS: Record<Schemas["SpoolKind"], string> = {
   weighed: "Weighed, g with the spool",
   dried: "Dried, hours",
   moisture: "Humidity in its box, %",
   diameter: "Diameter at one place, mm",
+};
+const FROM: Partial<Record<Schemas["SpoolKind"], Schemas["DeviceKind"]>> = {
+  weighed: "scale",
+  diameter: "caliper",
 };
 const UNIT: Record<Schemas["SpoolKind"], string> = {
   weighed: "g",
@@ -25,6 +30,7 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
   });
   const [kind, setKind] = useState<Schemas["SpoolKind"]>("weighed");
   const [error, setError] = useState<Error | null>(null);
+  const entry = useRef<HTMLFormElement>(null);
   if (!view.data) return view.isError ? <Trouble error={view.error} /> : <Skeleton className="mt-3 h-40" />;
   const { spool, entries } = view.data;
   const take = async (call: Promise<Schemas["SpoolRecord"]>, form?: HTMLFormElement) => {
@@ -127,7 +133,12 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
         ))}
       </ul>
       {may && (
-        <form onSubmit={add} aria-label="An entry" className="mt-2 flex flex-wrap items-end gap-2">
+        <form
+          ref={entry}
+          onSubmit={add}
+          aria-label="An entry"
+          className="mt-2 flex flex-wrap items-end gap-2"
+        >
           <Field label="What">
             <select
               className="input"
@@ -155,6 +166,9 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
           <button type="submit" className="button">
             Keep
           </button>
+          {FROM[kind] && (
+            <SentValue key={kind} kind={FROM[kind]} take={(value) => fillIn(entry.current, "value", value)} />
+          )}
         </form>
       )}
       {kind === "dried" && (

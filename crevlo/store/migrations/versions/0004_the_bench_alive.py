@@ -2,6 +2,7 @@
 
 import sqlalchemy as sa
 from alembic import op
+from sqlalchemy.dialects import postgresql
 
 from crevlo.store.database import SQL
 
@@ -112,6 +113,7 @@ def _devices() -> None:
 
 
 def _runs() -> None:
+    op.add_column("sliced_file", sa.Column("motion", postgresql.JSONB(astext_type=sa.Text())))
     op.drop_constraint(op.f("ck_run_energyfrom"), "run")
     op.create_check_constraint(op.f("ck_run_energyfrom"), "run", "energy_from in ('meter', 'trace', 'live')")
     op.add_column("run", sa.Column("failed_at_layer", sa.Integer()))

@@ -9,6 +9,7 @@ import { Top } from "../../app/shell";
 import { BlindTag, Empty, Key, Skeleton, Trouble } from "../../parts/bits";
 import { Dial } from "../../parts/dial";
 import { ArtifactDrawing, drawn } from "../../parts/drawing";
+import { SentValue } from "../../parts/sent-value";
 import { CantPanel, CorrectPanel, ZeroPanel } from "./panels";
 import { ReadingTable } from "./readings";
 import { Says } from "./says";
@@ -331,6 +332,15 @@ function Bench({
                   }}
                 />
                 <div className="flex flex-wrap gap-x-4 pt-1.5 text-ink-2">
+                  {slot && (
+                    <SentValue
+                      kind="caliper"
+                      take={(value) => {
+                        setTyped(value);
+                        input.current?.focus();
+                      }}
+                    />
+                  )}
                   {kept[0] !== undefined && (
                     <span>
                       first <b className="num text-ink">{kept[0].toFixed(2)}</b>

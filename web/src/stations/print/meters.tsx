@@ -1,8 +1,8 @@
-import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { type FormEvent, useRef, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { useChange, useTake } from "../../api/queries";
 import { Field, Trouble } from "../../parts/bits";
+import { fillIn, SentValue } from "../../parts/sent-value";
 import { PowerLog } from "./power-log";
 import { text } from "./text";
 
@@ -81,13 +81,7 @@ function EnergyPanel({ studyId, jobId, run, may }: Props) {
 
 function NoisePanel({ studyId, jobId, run, may }: Props) {
   const [correcting, setCorrecting] = useState<Schemas["NoiseOut"] | null>(null);
-  const values = useQuery({
-    queryKey: ["values", "sound meter"],
-    queryFn: () => unwrap(api.GET("/api/devices/values", { params: { query: { kind: "sound meter" } } })),
-    refetchInterval: 5_000,
-    enabled: may,
-  });
-  const sent = values.data?.values[0];
+  const form = useRef<HTMLFormElement>(null);
   const record = useChange(studyId, ["job", jobId], (body: Schemas["NewNoise"]) =>
     unwrap(api.POST("/api/runs/{run_id}/noise", { params: { path: { run_id: run.id } }, body })),
   );
@@ -146,7 +140,7 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
         ))}
       </ul>
       {may && (
-        <form key={correcting?.id ?? "new"} onSubmit={submit} className="grid gap-2">
+        <form ref={form} key={correcting?.id ?? "new"} onSubmit={submit} className="grid gap-2">
           <div className="grid grid-cols-[1fr_1.35fr_1fr] items-end gap-2">
             <Field label="Level, dB">
               <input
@@ -204,18 +198,7 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
               />
             </Field>
           </div>
-          {sent && (
-            <button
-              type="button"
-              className="justify-self-start text-[12.5px] underline"
-              onClick={(e) => {
-                const level = e.currentTarget.form?.elements.namedItem("level");
-                if (level instanceof HTMLInputElement) level.value = sent.value.toFixed(1);
-              }}
-            >
-              Take {sent.value.toFixed(1)} dB from {sent.device}
-            </button>
-          )}
+          <SentValue kind="sound meter" take={(value) => fillIn(form.current, "level", value)} />
           {correcting && (
             <Field label="Why it is corrected; the old reading stays on record">
               <input className="input" name="reason" required maxLength={300} />

@@ -1,0 +1,37 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, type Schemas, unwrap } from "../api/client";
+
+const FORM: Partial<Record<Schemas["DeviceKind"], { unit: string; digits: number }>> = {
+  "sound meter": { unit: "dB", digits: 1 },
+  scale: { unit: "g", digits: 2 },
+  caliper: { unit: "mm", digits: 2 },
+};
+
+/** What an instrument that sends by itself sent last, to be taken over; nothing where there is none. */
+export function SentValue({ kind, take }: { kind: Schemas["DeviceKind"]; take: (value: string) => void }) {
+  const values = useQuery({
+    queryKey: ["values", kind],
+    queryFn: () => unwrap(api.GET("/api/devices/values", { params: { query: { kind } } })),
+    refetchInterval: 3_000,
+  });
+  const form = FORM[kind];
+  const sent = values.data?.values[0];
+  if (!sent || !form) return null;
+  const value = sent.value.toFixed(form.digits);
+  return (
+    <button
+      type="button"
+      className="justify-self-start text-[12.5px] underline"
+      title={`sent ${new Date(sent.at).toLocaleTimeString("en-GB")}`}
+      onClick={() => take(value)}
+    >
+      Take {value} {form.unit} from {sent.device}
+    </button>
+  );
+}
+
+/** Puts a value into a field of the form that an element belongs to. */
+export function fillIn(form: HTMLFormElement | null, name: string, value: string): void {
+  const field = form?.elements.namedItem(name);
+  if (field instanceof HTMLInputElement) field.value = value;
+}
