@@ -34,6 +34,10 @@ class RunPath(BaseModel):
     run_id: uuid.UUID
 
 
+class FilePath(BaseModel):
+    file_id: uuid.UUID
+
+
 class HypothesisPath(BaseModel):
     hypothesis_id: uuid.UUID
 

@@ -8,6 +8,7 @@ from crevlo.api.errors import Problem
 from crevlo.api.guard import BENCH, EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import (
     FeatureQuery,
+    FilePath,
     FileQuery,
     HypothesisPath,
     ItemPath,
@@ -295,6 +296,13 @@ def view_job(path: JobPath) -> run.JobView:
 @writes(REVIEW)
 def take_file(path: JobPath, query: FileQuery) -> run.JobView:
     return run.take_file(db(), path.job_id, query.id, query.name, request.get_data(), current_user.id)
+
+
+@print_.get("/files/<uuid:file_id>/picture")
+@reads(NOT_BLIND)
+def file_picture(path: FilePath) -> Response:
+    """The picture of the part that a sliced file carries."""
+    return Response(sliced.file_picture(db(), path.file_id), mimetype="image/jpeg")
 
 
 @print_.get("/jobs/<uuid:job_id>/settings", responses={200: sliced.SettingsView})

@@ -140,6 +140,8 @@ def _calc(given: argparse.Namespace) -> int:
 
 
 def _gcode(given: argparse.Namespace) -> int:
+    from dataclasses import replace
+
     from crevlo.cli.calc import plain
     from crevlo.core.estimate import NotDetermined
     from crevlo.core.gcode.facts import read_sliced
@@ -154,7 +156,7 @@ def _gcode(given: argparse.Namespace) -> int:
     sliced = read_sliced(content(), machine=machine, g90_resets_extrusion=given.g90_resets_extrusion)
     facts = sliced.facts
     if given.json:
-        told = plain(facts) | {"length_mm": facts.length_mm, "mass_g": plain(facts.mass_g)}
+        told = plain(replace(facts, picture=None)) | {"length_mm": facts.length_mm, "mass_g": plain(facts.mass_g)}
         print(
             json.dumps(
                 told | ({"motion": plain(sliced.motion)} if given.motion else {}), indent=2, ensure_ascii=False

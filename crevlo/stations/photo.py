@@ -18,6 +18,8 @@ from crevlo.store.run import Run
 
 _LONGEST_PX, _MOST_PIXELS, _QUALITY = 2000, 80_000_000, 85
 _MOST_BYTES = 30_000_000
+# What shows through where a picture is see-through.
+_PAPER = (244, 239, 223)
 _MOST_PHOTOS = 60
 
 
@@ -83,13 +85,13 @@ def plain_picture(content: bytes) -> bytes:
         with Image.open(io.BytesIO(content), formats=("JPEG", "PNG", "WEBP")) as opened:
             if opened.width * opened.height > _MOST_PIXELS:
                 raise BadInput("a photo may have 80 million pixels at most")
-            upright = ImageOps.exif_transpose(opened).convert("RGB")
+            upright = ImageOps.exif_transpose(opened).convert("RGBA")
     except (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombError):
         raise BadInput("this is no picture that can be read; JPEG, PNG and WebP can") from None
     upright.thumbnail((_LONGEST_PX, _LONGEST_PX))
     # A new picture from the pixels: nothing else of the file comes along.
-    bare = Image.new("RGB", upright.size)
-    bare.paste(upright)
+    bare = Image.new("RGB", upright.size, _PAPER)
+    bare.paste(upright, mask=upright.getchannel("A"))
     out = io.BytesIO()
     bare.save(out, "JPEG", quality=_QUALITY, optimize=True)
     return out.getvalue()

@@ -32,7 +32,7 @@ def _ids(shared_bench: Bench, study: str) -> dict[str, str]:
             "job_id": one("select id from job limit 1"), "run_id": one("select id from run limit 1"),
             "specimen_id": one("select id from specimen order by position limit 1"),
             "profile_id": one("select id from buyer_profile limit 1"), "person_id": one("select id from person limit 1"),
-            "model_id": str(uuid.uuid4()), "device_id": str(uuid.uuid4()), "item_id": str(uuid.uuid4()), "spool_id": str(uuid.uuid4()),
+            "model_id": str(uuid.uuid4()), "device_id": str(uuid.uuid4()), "item_id": str(uuid.uuid4()), "file_id": str(uuid.uuid4()), "spool_id": str(uuid.uuid4()),
             "instrument_id": str(uuid.uuid4()), "hypothesis_id": str(uuid.uuid4()),
             "subject_id": str(uuid.uuid4()), "photo_id": str(uuid.uuid4()), "work_id": str(uuid.uuid4()), "key": "quick", "sha256": "0" * 64,
             "revision_id": str(uuid.uuid4()), "name": "x", "ref": "SB", "kind": "stl",

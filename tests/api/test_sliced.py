@@ -1,9 +1,12 @@
 """Sliced files on a job: motion, portions, differences between machines, and large files in the background."""
 
+import base64
+import io
 import uuid
 from itertools import chain, repeat
 
 import pytest
+from PIL import Image
 from sqlalchemy import text
 
 from crevlo.jobs.carry_out import carry_out, take_up_abandoned
@@ -156,3 +159,26 @@ def test_large_files_are_compared_in_the_background(
     told = client.get(f"/api/jobs/{jobs[0]}/why", other=jobs[1])
     assert told["first_s"] > told["second_s"] > 0
     assert "how it is sliced" in told["says"]
+
+
+def carrying(picture: bytes) -> bytes:
+    """A sliced file with a picture in its comments, as slicers put it there, and a smaller one that is broken."""
+    text = base64.b64encode(picture)
+    lines = [b"; thumbnail begin 8x8 9", b"; not+base64", b"; thumbnail end", b";", b"; thumbnail begin 64x48 %d" % len(text)]  # fmt: skip
+    lines += [b"; " + text[i : i + 78] for i in range(0, len(text), 78)] + [b"; thumbnail end", b";", b""]
+    return b"\n".join(lines) + ONE
+
+
+def test_a_files_picture_of_its_part_is_shown(client: Client, jobs: list[str]) -> None:
+    out = io.BytesIO()
+    Image.new("RGBA", (64, 48), (200, 40, 20, 0)).save(out, "PNG")
+    plain = drop(client, jobs[0], ONE)["file"]
+    assert not plain["picture"]
+    assert client.http.get(f"/api/files/{plain['id']}/picture").status_code == 404
+    file = drop(client, jobs[0], carrying(out.getvalue()))["file"]
+    assert file["picture"]
+    assert (file["time_s"], file["layers"]) == (plain["time_s"], plain["layers"])
+    with Image.open(io.BytesIO(client.http.get(f"/api/files/{file['id']}/picture").content)) as shown:
+        assert shown.size == (64, 48)
+        assert shown.getpixel((5, 5))[2] > 180  # see-through: the paper behind it
+    assert not drop(client, jobs[0], carrying(b"\x89PNG broken"))["file"]["picture"]

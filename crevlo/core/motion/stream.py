@@ -66,11 +66,12 @@ class Motion:
 class Tally:
     """What the reader counts beside the moves: mm of filament by tool and feature type, of moves that lay plastic and of
     those of the extruder alone; by tool in all, drawn back at the end, and primed before the print (None: no print was
-    marked)."""
+    marked). `picture` has the lines of the pictures in the file, from " thumbnail begin" to the end of each."""
 
     lines: int = 0
     size: int = 0
     comments: list[bytes] = field(default_factory=list)
+    picture: list[bytes] = field(default_factory=list)
     features: list[str] = field(default_factory=lambda: [""])
     extruded: dict[tuple[int, str], float] = field(default_factory=dict)
     fed: dict[tuple[int, str], float] = field(default_factory=dict)
@@ -94,6 +95,7 @@ _SKIPS = {
     reader.MANY_FEATURES: "feature types beyond 62",
 }  # fmt: skip
 _MOST_COMMENTS_KEPT = 20_000
+_LONGEST_PICTURE_LINE = 100
 
 
 def plan_stream(
@@ -214,6 +216,9 @@ class _Pass:
             name = "".join(c for c in text[:60].decode("utf-8", "replace") if c.isprintable()).strip()
             self.purges[len(self.tally.features)] = portion_of(name) in PURGED
             self.tally.features.append(name)
+        elif kind == reader.PICTURE:
+            if len(self.tally.picture) < _MOST_COMMENTS_KEPT:
+                self.tally.picture.append(text[:_LONGEST_PICTURE_LINE])
         elif len(self.tally.comments) < _MOST_COMMENTS_KEPT:
             self.tally.comments.append(text)
         else:

@@ -10,7 +10,7 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session, sessionmaker
 
-from crevlo.core.estimate import NotDetermined
+from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.core.gcode.settings import Affects, differing
 from crevlo.core.gcode.wanted import deviations
 from crevlo.core.motion.limits import NO_LIMITS, Limits, Machine
@@ -18,6 +18,7 @@ from crevlo.stations.background import Progress, WorkOut, ask, latest_of, work_o
 from crevlo.stations.bench import job_with_unit
 from crevlo.stations.kept import Kept
 from crevlo.stations.library import ModelSheet
+from crevlo.stations.photo import plain_picture
 from crevlo.stations.plan.protocol import wanted
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.stations.upload import keep_upload, upload_content
@@ -112,6 +113,7 @@ class FileOut(Shape):
     mass_g: float | None
     nozzle_c: float | None = None
     bed_c: float | None = None
+    picture: bool = Field(default=False, description="whether the file carries a picture of the part")
     motion: MotionOut | None = None
     deviations: list[DeviationFound]
     accepted: str | None = Field(default=None, description="the reason to print it all the same, once it was given")
@@ -170,6 +172,7 @@ class _Read:
     facts: dict[str, Any]
     settings: dict[str, Any]
     motion: dict[str, Any] | None
+    picture: bytes | None
 
 
 def take_file(
@@ -225,7 +228,8 @@ def file_out(file: SlicedFile, accepted: str | None) -> FileOut:
     facts = {name: value for name, value in file.facts.items() if name in FileOut.model_fields}
     return FileOut(
         id=file.id, name=file.name, deviations=file.deviations, received_at=file.received_at, accepted=accepted,
-        motion=MotionOut.model_validate(file.motion) if file.motion else None, **facts,
+        motion=MotionOut.model_validate(file.motion) if file.motion else None,
+        **facts | {"picture": bool(file.facts.get("picture"))},
     )  # fmt: skip
 
 
@@ -394,7 +398,7 @@ def _analyse(session: Session, job: Job, content: Callable[[], Iterable[bytes]])
         whose += ", within this machine's"
     return _Read(
         _facts_stored(sliced, whose if told else None), dict(sliced.facts.settings),
-        _motion_stored(sliced.motion, told, whose) if told else None,
+        _motion_stored(sliced.motion, told, whose) if told else None, sliced.facts.picture,
     )  # fmt: skip
 
 
@@ -405,12 +409,31 @@ def _keep_file(
     differ, silent = deviations(read.settings, wanted(arm, spool))
     session.add(
         SlicedFile(
-            id=file_id, job_id=job.id, sha256=sha256, name=name, facts=read.facts | {"silent": silent},
+            id=file_id, job_id=job.id, sha256=sha256, name=name, facts=read.facts | {"silent": silent, "picture": _keep_picture(session, read.picture)},
             settings=read.settings, motion=read.motion, person_id=person_id,
             deviations=[DeviationFound.model_validate(d).model_dump() for d in differ],
         )
     )  # fmt: skip
     session.flush()
+
+
+def _keep_picture(session: Session, picture: bytes | None) -> str | None:
+    """Keeps a file's picture of its part, made anew; one that cannot be read is as none."""
+    if picture is None:
+        return None
+    try:
+        return keep_upload(session, plain_picture(picture))
+    except BadInput:
+        return None
+
+
+def file_picture(session: Session, file_id: uuid.UUID) -> bytes:
+    """The picture that a sliced file carries, a JPEG."""
+    file = session.get(SlicedFile, file_id)
+    kept = file.facts.get("picture") if file else None
+    if not kept:
+        raise Missing("This file carries no picture.")
+    return b"".join(upload_content(session, kept).chunks())
 
 
 def _facts_stored(sliced: "Sliced", planned_on: str | None) -> dict[str, Any]:

@@ -1321,6 +1321,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/files/{file_id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The picture of the part that a sliced file carries. */
+        get: operations["print_file_picture_files__uuid_file_id__picture_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/settings": {
         parameters: {
             query?: never;
@@ -5755,6 +5772,12 @@ export interface components {
              * @default null
              */
             bed_c: number | null;
+            /**
+             * Picture
+             * @description whether the file carries a picture of the part
+             * @default false
+             */
+            picture: boolean;
             /** @default null */
             motion: components["schemas"]["MotionOut"] | null;
             /** Deviations */
@@ -10276,6 +10299,28 @@ export interface operations {
                     "application/json": components["schemas"]["JobView"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_file_picture_files__uuid_file_id__picture_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                file_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Unprocessable Entity */
             422: {
                 headers: {

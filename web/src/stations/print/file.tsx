@@ -72,6 +72,13 @@ export function SlicedFile({
       <p className="truncate pt-1 text-[14px] font-semibold" title={file.name}>
         {file.name}
       </p>
+      {file.picture && (
+        <img
+          src={`/api/files/${file.id}/picture`}
+          alt="The part, as the file shows it"
+          className="my-1 max-h-[110px] rounded border border-rule"
+        />
+      )}
       <p className="text-[12px] text-ink-2">
         {(file.size_bytes / 1e6).toFixed(1)} MB · {file.lines.toLocaleString("en").replaceAll(",", " ")} lines
         {file.partial && <b className="text-brass-ink"> · read in part</b>}
