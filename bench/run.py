@@ -17,7 +17,7 @@ from pathlib import Path
 import httpx
 import numpy as np
 
-from crevlo.cli.cluster import Cluster
+from crevlo.cli.cluster import APP_ROLE, Cluster
 from crevlo.core.estimate import Estimate
 from crevlo.core.motion.limits import Limits
 from crevlo.core.scoring.chances import draw_values, rank_chances
@@ -195,8 +195,8 @@ def _requests() -> None:
     cluster = Cluster(folder / "pg")
     try:
         cluster.start()
-        engine = connect(cluster.url)
-        migrate(engine)
+        engine = connect(cluster.owner_url)
+        migrate(engine, APP_ROLE)
         engine.dispose()
         began = time.perf_counter()
         load_demo(cluster.url, "s" * 32, lambda _: None)

@@ -16,7 +16,7 @@ from hypothesis import settings
 from sqlalchemy import Engine
 
 from crevlo.api.app import create_app
-from crevlo.cli.cluster import Cluster
+from crevlo.cli.cluster import APP_ROLE, Cluster
 from crevlo.jobs.carry_out import carry_out
 from crevlo.sim.client import Client
 from crevlo.sim.demo import Demo
@@ -51,7 +51,7 @@ def cluster() -> Iterator[Cluster]:
 
 def _migrated(url: str) -> None:
     engine = connect(url)
-    migrate(engine)
+    migrate(engine, APP_ROLE)
     with sessions(engine).begin() as session:
         for role in Role:
             add_person(
@@ -67,7 +67,7 @@ def _migrated(url: str) -> None:
 @pytest.fixture(scope="session")
 def copy_of(cluster: Cluster) -> Callable[[str], str]:
     """Makes a new database from the named template and gives its address."""
-    admin = cluster.url.replace("+psycopg", "").removesuffix("/crevlo") + "/postgres"
+    admin = cluster.owner_url.replace("+psycopg", "").removesuffix("/crevlo") + "/postgres"
 
     def copy(template: str) -> str:
         name = f"t_{uuid.uuid4().hex[:12]}"
@@ -81,8 +81,14 @@ def copy_of(cluster: Cluster) -> Callable[[str], str]:
 @pytest.fixture(scope="session")
 def empty(cluster: Cluster, copy_of: Callable[[str], str]) -> str:
     """Template with the schema and one person of each role, <role>@bench.example."""
-    _migrated(cluster.url)
+    _migrated(cluster.owner_url)
     return "crevlo"
+
+
+@pytest.fixture(scope="session")
+def as_owner(cluster: Cluster) -> Callable[[str], str]:
+    """The address of the same database for the role that owns its tables, which the application is not."""
+    return lambda url: f"{cluster.owner_url.removesuffix('/crevlo')}/{url.rsplit('/', 1)[1]}"
 
 
 @dataclass(frozen=True)

@@ -13,7 +13,14 @@ def new() -> str:
 def frozen_study(
     client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1, frozen_at: datetime | None = None
 ) -> str:
-    """Models, a spool, a caliper and meters, and a study of one unit of each model with its protocol frozen."""
+    """A study of one unit of each model with its protocol frozen, and what it is tested with."""
+    study = draft_study(client, names, copies)
+    client.send("POST", f"/api/studies/{study}/freeze", {"frozen_at": frozen_at.isoformat()} if frozen_at else {})
+    return study
+
+
+def draft_study(client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1) -> str:
+    """Models, a spool, a caliper and meters, and a study that could be frozen as it is."""
     models = {name: new() for name in names}
     for name, model in models.items():
         client.send("POST", "/api/models", {
@@ -30,5 +37,4 @@ def frozen_study(
         "version": view["version"], "question": view["question"], "policies": view["policies"], "repeats": 1,
         "arms": [{"name": "Stock", "lines": [{"artifact": "SB", "spool_id": spool, "copies": copies}]}],
         "candidates": [{"model_id": m} for m in models.values()]})  # fmt: skip
-    client.send("POST", f"/api/studies/{study}/freeze", {"frozen_at": frozen_at.isoformat()} if frozen_at else {})
     return study

@@ -5,13 +5,12 @@ import os
 import secrets
 import time
 import uuid
-from datetime import timedelta
 from pathlib import Path
 from typing import Any
 
 import structlog
 from flask import Flask, Response, g, request, send_from_directory
-from flask_login import LoginManager, current_user
+from flask_login import LoginManager
 from flask_openapi3.models.info import Info
 from flask_openapi3.openapi import OpenAPI
 from flask_talisman import Talisman
@@ -22,9 +21,11 @@ from sqlalchemy.orm import Session
 from crevlo.api import ingest, library, people, plan, schedule, stations
 from crevlo.api.errors import problem, register_errors, validation_problem
 from crevlo.api.guard import SignedIn, ask_who
+from crevlo.api.hygiene import behind_proxies, keep_clean, trusted_hosts
+from crevlo.revision import newest
+from crevlo.stations.people import SESSION_LIFE, session_person
 from crevlo.stations.upload import MOST_UPLOAD_BYTES
 from crevlo.store.database import connect, sessions
-from crevlo.store.person import Person
 
 BUILT = Path(__file__).resolve().parents[2] / "web" / "dist"
 CONTENT_POLICY = {
@@ -66,17 +67,19 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         SESSION_COOKIE_HTTPONLY=True,
         SESSION_COOKIE_SAMESITE="Lax",
         SESSION_COOKIE_SECURE=secure,
-        PERMANENT_SESSION_LIFETIME=timedelta(days=14),
+        PERMANENT_SESSION_LIFETIME=SESSION_LIFE,
         # Only a change of the session sets its cookie: a late answer must not put an older one back.
         SESSION_REFRESH_EACH_REQUEST=False,
         MAX_CONTENT_LENGTH=MOST_JSON_BYTES,
         WTF_CSRF_TIME_LIMIT=None,
         WTF_CSRF_HEADERS=["X-CSRFToken"],
         WTF_CSRF_SSL_STRICT=secure,
+        TRUSTED_HOSTS=trusted_hosts(),
     )
     engine = connect(url or os.environ["DATABASE_URL"])
     app.extensions["crevlo"] = {"engine": engine, "sessions": sessions(engine)}
     _log_requests(app)
+    keep_clean(app)
     _bound_uploads(app)
     _sign_in(app)
     ask_who(app)
@@ -99,6 +102,7 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         app.register_api(blueprint)
     _health(app, engine)
     _pages(app)
+    behind_proxies(app)
     return app
 
 
@@ -117,13 +121,14 @@ def _sign_in(app: Flask) -> None:
 
     @manager.user_loader
     def load(key: str) -> SignedIn | None:
-        person_id, _, epoch = key.partition(":")
+        try:
+            session_id = uuid.UUID(key)
+        except ValueError:
+            return None
         db: Session = g.get("db") or app.extensions["crevlo"]["sessions"]()
         g.db = db
-        person = db.get(Person, uuid.UUID(person_id))
-        if person is None or not person.active or str(person.session_epoch) != epoch:
-            return None
-        return SignedIn(person)
+        found = session_person(db, session_id)
+        return SignedIn(found[1], session_id) if found else None
 
     @app.teardown_request
     def close(error: BaseException | None) -> None:
@@ -145,7 +150,8 @@ def _log_requests(app: Flask) -> None:
             log.info(
                 "request", method=request.method, path=request.path, status=response.status_code,
                 ms=round(1000 * (time.perf_counter() - g.began), 1), size=response.content_length,
-                person=str(current_user.id) if current_user and current_user.is_authenticated else None,
+                # Only who is known by now: asking the database here would turn an outage into a fault.
+                person=str(g._login_user.id) if getattr(g.get("_login_user"), "is_authenticated", False) else None,
             )  # fmt: skip
         return response
 
@@ -153,17 +159,28 @@ def _log_requests(app: Flask) -> None:
 def _health(app: Flask, engine: Engine) -> None:
     @app.route("/healthz")
     def healthz() -> str:
+        """Whether this process answers at all."""
         return "ok"
 
     @app.route("/readyz")
     def readyz() -> Any:
+        """Whether it can do its work: a database that answers, of this version; and, in words, the background worker."""
         try:
             with engine.connect() as connection:
-                connection.execute(text("select version_num from alembic_version"))
-        except Exception:
-            log.exception("not ready")
-            return problem(503, "The database is not ready.")
-        return "ok"
+                found = connection.scalar(text("select version_num from alembic_version"))
+                silent_s = connection.scalar(
+                    text("select extract(epoch from now() - max(last_heartbeat)) from procrastinate_workers")
+                )
+        except Exception as away:
+            # Asked every few seconds while a database is away: a line, and no trace.
+            log.warning("not ready", why=str(away).split("\n", 1)[0])
+            return problem(503, "The database does not answer.", retry_after=2)
+        if found != newest():
+            return problem(
+                503, f"The database is of version {found}, this program of {newest()}. Run: crevlo migrate"
+            )
+        worker = "not heard of" if silent_s is None else f"heard {silent_s:.0f} s ago"
+        return Response(f"ok\nbackground worker: {worker}\n", mimetype="text/plain")
 
 
 def _pages(app: OpenAPI) -> None:

@@ -7,7 +7,8 @@ import structlog
 from flask import Flask, Response
 from flask_wtf.csrf import CSRFError
 from pydantic import BaseModel, ValidationError
-from sqlalchemy.exc import DataError, IntegrityError
+from sqlalchemy.exc import DataError, DBAPIError, IntegrityError, InterfaceError, OperationalError
+from sqlalchemy.exc import TimeoutError as PoolTimeout
 from werkzeug.exceptions import HTTPException
 
 from crevlo.core.estimate import BadInput, NotDetermined
@@ -24,6 +25,10 @@ _PLAIN = {
 }
 
 
+class Busy(Exception):
+    """A person has a call under way that takes a while; the next of its kind waits."""
+
+
 class Problem(BaseModel):
     """RFC 9457 problem; `theirs` is the present state in a conflict."""
 
@@ -34,9 +39,12 @@ class Problem(BaseModel):
     fields: list[str] | None = None
 
 
-def problem(status: int, title: str, **more: Any) -> Response:
+def problem(status: int, title: str, *, retry_after: int | None = None, **more: Any) -> Response:
     body = json.dumps({"type": "about:blank", "title": title, "status": status, **more}, default=str)
-    return Response(body, status, mimetype="application/problem+json")
+    answer = Response(body, status, mimetype="application/problem+json")
+    if retry_after is not None:
+        answer.headers["Retry-After"] = str(retry_after)
+    return answer
 
 
 def validation_problem(error: ValidationError) -> Response:
@@ -55,6 +63,8 @@ def for_exception(error: Exception) -> Response | None:
         return problem(409, str(error), theirs=error.theirs)
     if isinstance(error, TooManyTries):
         return problem(429, "Too many failed sign-ins. Wait a quarter of an hour, then try again.")
+    if isinstance(error, Busy):
+        return problem(429, "What you asked for before is still being worked on. Wait a moment.", retry_after=2)
     if isinstance(error, Refused | BadInput):
         text = str(error)
         return problem(422, text[:1].upper() + text[1:])
@@ -63,11 +73,19 @@ def for_exception(error: Exception) -> Response | None:
     if isinstance(error, ValidationError):
         return validation_problem(error)
     if isinstance(error, CSRFError):
-        return problem(403, "This page is out of date. Reload it and try again; nothing was changed.")
+        return problem(403, "This page is out of date. Reload it and try again; nothing was changed.", wait=True)
     if isinstance(error, IntegrityError | DataError):
         log.warning("refused by the database", error=str(error.orig)[:300])
         return problem(
             409, "The database refused this: it contradicts what is already recorded. Nothing was changed."
+        )
+    if isinstance(error, OperationalError | InterfaceError | PoolTimeout) or (
+        isinstance(error, DBAPIError) and error.connection_invalidated
+    ):
+        # A browser or device that is told to wait sends again; a refusal would make it give up what it has.
+        log.warning("the database is away", error=str(error)[:300])
+        return problem(
+            503, "The database does not answer just now. What you entered is kept here and sent again.", retry_after=2
         )
     if isinstance(error, HTTPException):
         return problem(error.code or 500, _PLAIN.get(error.code or 500, error.description or error.name))

@@ -13,7 +13,7 @@ from sqlalchemy import text
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from crevlo.api.errors import for_exception, problem
+from crevlo.api.errors import Busy, for_exception, problem
 from crevlo.stations.devices.device import device_by_token
 from crevlo.store.audit import Write
 from crevlo.store.database import act_as
@@ -31,17 +31,17 @@ DEVICES = object()
 
 
 class SignedIn(UserMixin):  # type: ignore[misc]
-    """The signed-in person as the session knows them; the epoch ends sessions after a change of role."""
+    """The signed-in person; the cookie holds the number of a session that the server can end."""
 
-    def __init__(self, person: Person) -> None:
+    def __init__(self, person: Person, session_id: uuid.UUID) -> None:
         self.id = person.id
         self.name = person.name
         self.email = person.email
         self.role = person.role
-        self.epoch = person.session_epoch
+        self.session_id = session_id
 
     def get_id(self) -> str:
-        return f"{self.id}:{self.epoch}"
+        return str(self.session_id)
 
 
 def db() -> Session:
@@ -80,13 +80,19 @@ def anybody(handler: Callable[..., Any]) -> Callable[..., Any]:
     return handler
 
 
-def reads(allowed: frozenset[Role]) -> Callable[[Callable[..., BaseModel | Response]], Callable[..., Any]]:
-    """A call that only looks, open to the roles `allowed`."""
+def reads(
+    allowed: frozenset[Role], *, heavy: bool = False
+) -> Callable[[Callable[..., BaseModel | Response]], Callable[..., Any]]:
+    """A call that only looks, open to the roles `allowed`; of `heavy` ones a person has one under way at a time."""
 
     def guard(handler: Callable[..., Any]) -> Callable[..., Any]:
         @wraps(handler)
         def call(*args: Any, **kwargs: Any) -> Any:
-            db().execute(text("set transaction read only"))
+            # One view sees one state of the data, however many questions it asks.
+            db().rollback()
+            db().execute(text("set transaction isolation level repeatable read, read only"))
+            if heavy:
+                _one_at_a_time()
             return _serialised(handler(*args, **kwargs))
 
         call.allowed = allowed  # type: ignore[attr-defined]
@@ -95,13 +101,23 @@ def reads(allowed: frozenset[Role]) -> Callable[[Callable[..., BaseModel | Respo
     return guard
 
 
-def writes(allowed: frozenset[Role]) -> Callable[[Callable[..., BaseModel]], Callable[..., Any]]:
-    """A call that changes something: one transaction, audited, and carried out once per client-made write id."""
+def writes(
+    allowed: frozenset[Role], *, shown_once: frozenset[str] = frozenset(), heavy: bool = False
+) -> Callable[[Callable[..., BaseModel]], Callable[..., Any]]:
+    """A call that changes something: one transaction, audited, and carried out once per client-made write id.
+
+    Fields of the answer that are `shown_once` are secrets: they are not kept for a repeat.
+    """
 
     def guard(handler: Callable[..., BaseModel]) -> Callable[..., Any]:
         @wraps(handler)
         def call(*args: Any, **kwargs: Any) -> Any:
-            return once(lambda: handler(*args, **kwargs))
+            def change() -> BaseModel:
+                if heavy:
+                    _one_at_a_time()
+                return handler(*args, **kwargs)
+
+            return once(change, shown_once)
 
         call.allowed = allowed  # type: ignore[attr-defined]
         return call
@@ -109,9 +125,20 @@ def writes(allowed: frozenset[Role]) -> Callable[[Callable[..., BaseModel]], Cal
     return guard
 
 
-def once(change: Callable[[], BaseModel]) -> Response:
+def _one_at_a_time() -> None:
+    """Raises Busy where this person has a heavy call under way, in whatever process; ends with the transaction."""
+    key = {"key": f"heavy {current_user.id}"}
+    if not db().scalar(text("select pg_try_advisory_xact_lock(hashtextextended(:key, 2))"), key):
+        raise Busy
+
+
+def once(change: Callable[[], BaseModel], shown_once: frozenset[str] = frozenset()) -> Response:
     """Runs `change` in one transaction under the request's X-Write-Id; a repeat gets the first answer again."""
     session = db()
+    pressed_by = request.headers.get("X-Person")
+    if pressed_by and current_user.is_authenticated and pressed_by != str(current_user.id):
+        # What one person pressed must not go out under the name of who signed in next.
+        return problem(403, "Somebody else is signed in here now; this waits for who entered it.", wait=True)
     try:
         write_id = uuid.UUID(request.headers.get("X-Write-Id", ""))
     except ValueError:
@@ -135,7 +162,11 @@ def once(change: Callable[[], BaseModel]) -> Response:
             return problem(409, "This write id was used for something else.")
         return Response(earlier.body, earlier.status, mimetype="application/json")
     try:
-        record.body = change().model_dump_json()
+        made = change()
+        answer = made.model_dump_json()
+        record.body = (
+            made.model_copy(update=dict.fromkeys(shown_once, "")).model_dump_json() if shown_once else answer
+        )
         session.merge(record)
         session.commit()
     except Exception as error:
@@ -144,7 +175,7 @@ def once(change: Callable[[], BaseModel]) -> Response:
         if known is None:
             raise
         return known
-    return Response(record.body, 200, mimetype="application/json")
+    return Response(answer, 200, mimetype="application/json")
 
 
 def _serialised(result: BaseModel | Response) -> Response:

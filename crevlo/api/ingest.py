@@ -100,7 +100,7 @@ def latest_values(query: KindQuery) -> printer.LatestValues:
 
 
 @devices.post("/devices", responses={200: device.DeviceAdded})
-@writes(REVIEW)
+@writes(REVIEW, shown_once=frozenset({"token"}))
 def add_device(body: device.NewDevice) -> device.DeviceAdded:
     """Adds a device; its token is in the answer and shown only there."""
     return device.add_device(db(), body)

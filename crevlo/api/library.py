@@ -118,20 +118,20 @@ def shelf_file(path: ShelfFilePath, query: SizesQuery) -> Response:
 
 
 @api.get("/shelf/<ref>/plate", responses={200: shelf.PlateOut})
-@reads(EVERYONE)
+@reads(NOT_BLIND, heavy=True)
 def plate(path: ShelfPath, query: PlateQuery) -> shelf.PlateOut:
     """As many copies as asked for or fit, packed by their true outline."""
     return shelf.plate(db(), path.ref, sizes_of(query.sizes), query)
 
 
 @api.get("/shelf/<ref>/plate.<kind>")
-@reads(EVERYONE)
+@reads(NOT_BLIND, heavy=True)
 def plate_file(path: ShelfFilePath, query: PlateQuery) -> Response:
     return _model_file(*shelf.plate_file(db(), path.ref, sizes_of(query.sizes), query, path.kind))
 
 
 @api.get("/shelf.zip")
-@reads(EVERYONE)
+@reads(EVERYONE, heavy=True)
 def whole_set() -> Response:
     return Response(
         shelf.whole_set(),
@@ -148,20 +148,20 @@ def keep_sizes(body: own.KeptSizes) -> shelf.ShelfCard:
 
 
 @api.put("/meshes", responses={200: own.MeshReport}, openapi_extensions=ONE_UPLOAD)
-@writes(REVIEW)
+@writes(REVIEW, heavy=True)
 def check_mesh(query: MeshQuery) -> own.MeshReport:
     """Reads an STL or 3MF and says what is wrong with it; kept only when it bounds solids."""
     return own.check_mesh(db(), request.get_data(), query.name, query.unit)
 
 
 @api.get("/meshes/<sha256>/mesh.stl")
-@reads(REVIEW)
+@reads(REVIEW, heavy=True)
 def mesh_file(path: MeshPath, query: UnitQuery) -> Response:
     return _model_file(own.mesh_file(db(), path.sha256, query.unit), "mesh.stl")
 
 
 @api.post("/meshes/<sha256>/feature", responses={200: shelf.ShelfFeature})
-@reads(REVIEW)
+@reads(REVIEW, heavy=True)
 def place(path: MeshPath, body: own.FacePair) -> shelf.ShelfFeature:
     """The feature between two picked faces; nothing is saved."""
     return own.place(db(), path.sha256, body)

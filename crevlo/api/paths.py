@@ -6,7 +6,8 @@ from typing import Literal
 from pydantic import BaseModel, Field
 
 from crevlo.stations.own import Unit
-from crevlo.stations.print_.run import TraceColumns
+from crevlo.stations.print_.power_log import TraceColumns
+from crevlo.stations.shape import Version
 from crevlo.stations.shelf import PlateWish
 
 
@@ -24,6 +25,10 @@ class ItemPath(StudyUnitPath):
 
 class JobPath(BaseModel):
     job_id: uuid.UUID
+
+
+class JobFilePath(JobPath):
+    file_id: uuid.UUID
 
 
 class OtherJobQuery(BaseModel):
@@ -80,7 +85,7 @@ class ProfileQuery(BaseModel):
 
 
 class VersionQuery(BaseModel):
-    version: int = Field(ge=1)
+    version: Version
 
 
 class TraceQuery(VersionQuery, TraceColumns):

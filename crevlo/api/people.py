@@ -7,15 +7,17 @@ from flask_login import current_user, login_user, logout_user
 from flask_openapi3.blueprint import APIBlueprint
 from flask_wtf.csrf import generate_csrf
 from pydantic import BaseModel, Field
-from sqlalchemy import select
+from sqlalchemy import Uuid, case, cast, select
 
 from crevlo.api.errors import Problem, problem
-from crevlo.api.guard import NOT_BLIND, OWNER, SignedIn, anybody, db, once, reads, writes
+from crevlo.api.guard import EVERYONE, NOT_BLIND, OWNER, SignedIn, anybody, db, once, reads, writes
 from crevlo.stations import people
 from crevlo.stations.people import NewPerson, PersonChange, PersonOut
 from crevlo.stations.shape import Shape
 from crevlo.store.audit import AuditEntry
 from crevlo.store.person import Person, Role
+from crevlo.store.run import Specimen
+from crevlo.store.study import Study
 
 api = APIBlueprint("people", __name__, url_prefix="/api", abp_responses={422: Problem})
 
@@ -61,7 +63,7 @@ class AuditPage(Shape):
 
 
 class AuditQuery(BaseModel):
-    before: int = Field(default=2**62, ge=1)
+    before: int = Field(default=2**62, ge=1, le=2**62)
 
 
 def _me() -> Me:
@@ -87,8 +89,7 @@ def sign_in(body: SignIn) -> Response:
     db().commit()
     if person is None:
         return problem(401, "Address and password do not match an account.")
-    login_user(SignedIn(person))
-    return Response(_me().model_dump_json(), mimetype="application/json")
+    return _signed_in(person)
 
 
 @api.post("/session/link", responses={200: Me})
@@ -98,13 +99,27 @@ def sign_in_by_link(body: SignInLink) -> Response:
     db().commit()
     if person is None:
         return problem(401, "This sign-in link was used already or is too old. Start again to get a new one.")
-    login_user(SignedIn(person))
+    return _signed_in(person, by_link=True)
+
+
+def _signed_in(person: Person, *, by_link: bool = False) -> Response:
+    """Opens a session, and ends the one that this browser had."""
+    if current_user.is_authenticated:
+        people.end_sessions(db(), current_user.id, only=current_user.session_id)
+    agent, address = request.headers.get("User-Agent", ""), request.remote_addr or ""
+    opened = people.open_session(db(), person, agent, address, by_link=by_link)
+    db().commit()
+    login_user(SignedIn(person, opened))
     return Response(_me().model_dump_json(), mimetype="application/json")
 
 
 @api.delete("/session", responses={200: Me})
 @anybody
 def sign_out() -> Response:
+    """Ends the session on the server too: a copy of the cookie is worth nothing afterwards."""
+    if current_user.is_authenticated:
+        people.end_sessions(db(), current_user.id, only=current_user.session_id)
+        db().commit()
     logout_user()
     return Response(_me().model_dump_json(), mimetype="application/json")
 
@@ -117,13 +132,39 @@ def first_owner(body: NewPerson) -> Response:
 
     def create() -> PersonOut:
         person = people.create_owner(db(), body)
-        made.append(SignedIn(person))
+        opened = people.open_session(db(), person, request.headers.get("User-Agent", ""), request.remote_addr or "")
+        made.append(SignedIn(person, opened))
         return PersonOut.model_validate(person, extra="ignore")
 
     answer = once(create)
     if made and answer.status_code == 200:
         login_user(made[0])
     return answer
+
+
+class SessionPath(BaseModel):
+    session_id: uuid.UUID
+
+
+@api.get("/sessions", responses={200: people.Sessions})
+@reads(EVERYONE)
+def my_sessions() -> people.Sessions:
+    """Where this person is signed in."""
+    return people.list_sessions(db(), current_user.id, current_user.session_id)
+
+
+@api.delete("/sessions/<uuid:session_id>", responses={200: people.Sessions})
+@writes(EVERYONE)
+def end_session(path: SessionPath) -> people.Sessions:
+    """Signs this person out in another browser."""
+    return people.end_session(db(), current_user.id, path.session_id, current_user.session_id)
+
+
+@api.put("/session/password", responses={200: people.Sessions})
+@writes(EVERYONE)
+def change_password(body: people.PasswordChange) -> people.Sessions:
+    """A new password of one's own; ends every other session."""
+    return people.change_password(db(), current_user.id, body, current_user.session_id)
 
 
 @api.get("/people", responses={200: People})
@@ -147,11 +188,22 @@ def change_person(path: PersonPath, body: PersonChange) -> PersonOut:
 @api.get("/audit", responses={200: AuditPage})
 @reads(NOT_BLIND)
 def audit(query: AuditQuery) -> AuditPage:
-    """The newest changes, 100 a page; `before` is the id to go on from. Blind codes are not tied to machines here."""
+    """The newest changes, 100 a page; `before` is the id to go on from.
+
+    That a specimen came to be stands beside the end of its run: until the reveal of its study it is not told.
+    """
+    hidden = (
+        select(Specimen.id)
+        .join(Study, Study.id == Specimen.study_id)
+        .where(
+            Study.revealed_at.is_(None),
+            Specimen.id == case((AuditEntry.table_name == "specimen", cast(AuditEntry.row_id, Uuid))),
+        )
+    )
     rows = db().execute(
         select(AuditEntry, Person.name)
         .outerjoin(Person, Person.id == AuditEntry.person_id)
-        .where(AuditEntry.id < query.before)
+        .where(AuditEntry.id < query.before, ~((AuditEntry.table_name == "specimen") & hidden.exists()))
         .order_by(AuditEntry.id.desc())
         .limit(100)
     )

@@ -1,7 +1,6 @@
 """The calls of the bench schedule: rules, pins, making it, looking at it, its days and its calendar."""
 
 import uuid
-from datetime import date
 
 from flask import Response
 from flask_login import current_user
@@ -13,6 +12,7 @@ from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import JobPath, StudyPath
 from crevlo.stations import background
 from crevlo.stations.plan import now, rules, schedule
+from crevlo.stations.shape import Day
 
 api = APIBlueprint("schedule", __name__, url_prefix="/api", abp_responses={422: Problem})
 
@@ -22,7 +22,7 @@ class WorkPath(BaseModel):
 
 
 class DayQuery(BaseModel):
-    day: date | None = None
+    day: Day | None = None
 
 
 @api.get("/studies/<uuid:study_id>/schedule", responses={200: schedule.ScheduleView})

@@ -12,6 +12,7 @@ from crevlo.api.paths import (
     FileQuery,
     HypothesisPath,
     ItemPath,
+    JobFilePath,
     JobPath,
     LabelQuery,
     OtherJobQuery,
@@ -31,15 +32,15 @@ from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations import photo, source
 from crevlo.stations.background import WorkOut
 from crevlo.stations.cost import part
-from crevlo.stations.inspect import anchors, score
+from crevlo.stations.inspect import anchors, reject, score
 from crevlo.stations.measure import specimen
 from crevlo.stations.plan import study
 from crevlo.stations.plan.protocol import Draft
-from crevlo.stations.print_ import fault, label, live, run, sliced
+from crevlo.stations.print_ import fault, label, live, power_log, run, sliced
 from crevlo.stations.progress import Line, line
 from crevlo.stations.publish import report
 from crevlo.stations.rank import ranking
-from crevlo.stations.receive import record, unit
+from crevlo.stations.receive import box, claims, configuration, log, measures, record, unit, worth
 from crevlo.stations.shape import Shape
 from crevlo.store.person import Role
 
@@ -55,10 +56,6 @@ plan, receive, print_, measure, inspect, cost, rank, publish = BLUEPRINTS = [
 
 class Studies(Shape):
     studies: list[study.StudyCard]
-
-
-class RevealedList(Shape):
-    specimens: list[score.Revealed]
 
 
 @plan.get("/studies", responses={200: Studies})
@@ -113,7 +110,14 @@ def view_receive(path: StudyPath) -> unit.ReceiveView:
 @receive.put("/studies/<uuid:study_id>/units/<uuid:unit_id>", responses={200: unit.ReceiveView})
 @writes(REVIEW)
 def change_unit(path: StudyUnitPath, body: unit.UnitChange) -> unit.ReceiveView:
-    return unit.change_unit(db(), path.study_id, path.unit_id, body)
+    return unit.change_unit(db(), path.study_id, path.unit_id, body, current_user.id)
+
+
+@receive.put("/studies/<uuid:study_id>/units/<uuid:unit_id>/not-recommended", responses={200: unit.ReceiveView})
+@writes(REVIEW)
+def not_recommend(path: StudyUnitPath, body: unit.NotRecommended) -> unit.ReceiveView:
+    """Whatever its rank: this machine is not recommended, with the reason."""
+    return unit.not_recommend(db(), path.study_id, path.unit_id, body)
 
 
 @receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/checks", responses={200: unit.ReceiveView})
@@ -131,40 +135,40 @@ def view_record(path: StudyUnitPath) -> record.UnitRecord:
 
 @receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/box", responses={200: record.UnitRecord})
 @writes(REVIEW)
-def add_box_item(path: StudyUnitPath, body: record.NewBoxItem) -> record.UnitRecord:
+def add_box_item(path: StudyUnitPath, body: box.NewBoxItem) -> record.UnitRecord:
     record.unit_in(db(), path.study_id, path.unit_id)
-    record.add_box_item(db(), path.unit_id, body)
+    box.add_box_item(db(), path.unit_id, body)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
 @receive.put("/studies/<uuid:study_id>/units/<uuid:unit_id>/box/<uuid:item_id>", responses={200: record.UnitRecord})
 @writes(REVIEW)
-def change_box_item(path: ItemPath, body: record.BoxItemChange) -> record.UnitRecord:
+def change_box_item(path: ItemPath, body: box.BoxItemChange) -> record.UnitRecord:
     record.unit_in(db(), path.study_id, path.unit_id)
-    record.change_box_item(db(), path.unit_id, path.item_id, body)
+    box.change_box_item(db(), path.unit_id, path.item_id, body)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
 @receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/assembly", responses={200: record.UnitRecord})
 @writes(REVIEW)
-def add_step(path: StudyUnitPath, body: record.NewStep) -> record.UnitRecord:
+def add_step(path: StudyUnitPath, body: box.NewStep) -> record.UnitRecord:
     record.unit_in(db(), path.study_id, path.unit_id)
-    record.add_step(db(), path.unit_id, body, current_user.id)
+    box.add_step(db(), path.unit_id, body, current_user.id)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
 @receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/measures", responses={200: record.UnitRecord})
 @writes(REVIEW)
-def record_measure(path: StudyUnitPath, body: record.NewMeasure) -> record.UnitRecord:
+def record_measure(path: StudyUnitPath, body: measures.NewMeasure) -> record.UnitRecord:
     record.unit_in(db(), path.study_id, path.unit_id)
-    record.record_measure(db(), path.unit_id, body, current_user.id)
+    measures.record_measure(db(), path.unit_id, body, current_user.id)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
 @receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/claims", responses={200: record.UnitRecord})
 @writes(REVIEW)
-def add_claim(path: StudyUnitPath, body: record.NewClaim) -> record.UnitRecord:
-    record.add_claim(db(), record.unit_in(db(), path.study_id, path.unit_id), body)
+def add_claim(path: StudyUnitPath, body: claims.NewClaim) -> record.UnitRecord:
+    claims.add_claim(db(), record.unit_in(db(), path.study_id, path.unit_id), body)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
@@ -172,34 +176,34 @@ def add_claim(path: StudyUnitPath, body: record.NewClaim) -> record.UnitRecord:
     "/studies/<uuid:study_id>/units/<uuid:unit_id>/claims/<uuid:item_id>", responses={200: record.UnitRecord}
 )
 @writes(REVIEW)
-def change_claim(path: ItemPath, body: record.ClaimChange) -> record.UnitRecord:
-    record.change_claim(db(), record.unit_in(db(), path.study_id, path.unit_id), path.item_id, body)
+def change_claim(path: ItemPath, body: claims.ClaimChange) -> record.UnitRecord:
+    claims.change_claim(db(), record.unit_in(db(), path.study_id, path.unit_id), path.item_id, body)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
 @receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/configurations", responses={200: record.UnitRecord})
 @writes(REVIEW)
-def open_configuration(path: StudyUnitPath, body: record.NewConfiguration) -> record.UnitRecord:
+def open_configuration(path: StudyUnitPath, body: configuration.NewConfiguration) -> record.UnitRecord:
     """Any change of a unit opens a new configuration with its reason."""
     record.unit_in(db(), path.study_id, path.unit_id)
-    record.open_configuration(db(), path.unit_id, body)
+    configuration.open_configuration(db(), path.unit_id, body)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
 @receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/log", responses={200: record.UnitRecord})
 @writes(REVIEW)
-def add_log(path: StudyUnitPath, body: record.NewLog) -> record.UnitRecord:
+def add_log(path: StudyUnitPath, body: log.NewLog) -> record.UnitRecord:
     record.unit_in(db(), path.study_id, path.unit_id)
-    record.add_log(db(), path.unit_id, body, current_user.id)
+    log.add_log(db(), path.unit_id, body, current_user.id)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
 @receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/worths", responses={200: record.UnitRecord})
 @writes(REVIEW)
-def add_worth(path: StudyUnitPath, body: record.NewWorth) -> record.UnitRecord:
+def add_worth(path: StudyUnitPath, body: worth.NewWorth) -> record.UnitRecord:
     """A feature on the price list, which all machines share."""
     record.unit_in(db(), path.study_id, path.unit_id)
-    record.add_worth(db(), body)
+    worth.add_worth(db(), body)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
@@ -207,9 +211,18 @@ def add_worth(path: StudyUnitPath, body: record.NewWorth) -> record.UnitRecord:
     "/studies/<uuid:study_id>/units/<uuid:unit_id>/worths/<uuid:item_id>", responses={200: record.UnitRecord}
 )
 @writes(REVIEW)
-def change_worth(path: ItemPath, body: record.WorthChange) -> record.UnitRecord:
+def change_worth(path: ItemPath, body: worth.WorthChange) -> record.UnitRecord:
     record.unit_in(db(), path.study_id, path.unit_id)
-    record.change_worth(db(), path.item_id, body)
+    worth.change_worth(db(), path.item_id, body)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.put("/studies/<uuid:study_id>/units/<uuid:unit_id>/worth-base", responses={200: record.UnitRecord})
+@writes(REVIEW)
+def set_worth_base(path: StudyUnitPath, body: worth.BaseWorth) -> record.UnitRecord:
+    """What a machine without any feature of the list is worth."""
+    record.unit_in(db(), path.study_id, path.unit_id)
+    worth.set_base(db(), body)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
@@ -217,8 +230,8 @@ def change_worth(path: ItemPath, body: record.WorthChange) -> record.UnitRecord:
     "/studies/<uuid:study_id>/units/<uuid:unit_id>/features/<uuid:item_id>", responses={200: record.UnitRecord}
 )
 @writes(REVIEW)
-def set_feature(path: ItemPath, body: record.Presence) -> record.UnitRecord:
-    record.set_feature(db(), record.unit_in(db(), path.study_id, path.unit_id), path.item_id, body)
+def set_feature(path: ItemPath, body: worth.Presence) -> record.UnitRecord:
+    worth.set_feature(db(), record.unit_in(db(), path.study_id, path.unit_id), path.item_id, body)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
@@ -256,6 +269,13 @@ def change_hypothesis(path: HypothesisPath, body: fault.HypothesisChange) -> run
     return run.view_job(db(), fault.change_hypothesis(db(), path.hypothesis_id, body))
 
 
+@print_.post("/runs/<uuid:run_id>/rejection", responses={200: run.JobView})
+@writes(REVIEW)
+def reject_run(path: RunPath, body: reject.NewRejection) -> run.JobView:
+    """A print that cannot be used counts as a failed one."""
+    return run.view_job(db(), reject.reject_run(db(), path.run_id, body, current_user.id))
+
+
 @print_.get("/studies/<uuid:study_id>/labels.pdf")
 @reads(REVIEW)
 def labels(path: StudyPath, query: LabelQuery) -> Response:
@@ -265,7 +285,7 @@ def labels(path: StudyPath, query: LabelQuery) -> Response:
 
 
 @print_.put("/photos/<uuid:subject_id>", responses={200: photo.PhotoList}, openapi_extensions=ONE_UPLOAD)
-@writes(REVIEW)
+@writes(REVIEW, heavy=True)
 def take_photo(path: SubjectPath, query: photo.NewPhoto) -> photo.PhotoList:
     """A photo of a unit, a safety check or a run; where and when it was taken is removed from it."""
     return photo.take_photo(db(), path.subject_id, query, request.get_data(), current_user.id)
@@ -289,7 +309,14 @@ def mark_event(path: RunPath, body: run.NewEvent) -> run.JobView:
 @print_.get("/jobs/<uuid:job_id>", responses={200: run.JobView})
 @reads(NOT_BLIND)
 def view_job(path: JobPath) -> run.JobView:
-    return run.view_job(db(), path.job_id)
+    return run.view_job(db(), path.job_id, may_bag=current_user.role in REVIEW)
+
+
+@print_.delete("/jobs/<uuid:job_id>/files/<uuid:file_id>", responses={200: run.JobView})
+@writes(REVIEW)
+def withdraw_file(path: JobFilePath) -> run.JobView:
+    """Takes a file away that was dropped on the wrong print."""
+    return run.withdraw_file(db(), path.job_id, path.file_id, current_user.id)
 
 
 @print_.put("/jobs/<uuid:job_id>/file", responses={200: run.JobView}, openapi_extensions=ONE_UPLOAD)
@@ -345,18 +372,18 @@ def type_energy(path: RunPath, body: run.EnergyTyped) -> run.JobView:
 
 
 @print_.put("/runs/<uuid:run_id>/trace", responses={200: run.JobView}, openapi_extensions=ONE_UPLOAD)
-@writes(REVIEW)
+@writes(REVIEW, heavy=True)
 def take_trace(path: RunPath, query: TraceQuery) -> run.JobView:
     """The energy of a power log, its columns by their usual names or as named."""
-    columns = run.TraceColumns.model_validate(query.model_dump(exclude={"version"}))
+    columns = power_log.TraceColumns.model_validate(query.model_dump(exclude={"version"}))
     return run.take_trace(db(), path.run_id, query.version, request.get_data(), columns)
 
 
-@print_.put("/power-logs/heading", responses={200: run.TraceHeading}, openapi_extensions=ONE_UPLOAD)
-@writes(REVIEW)
-def read_heading() -> run.TraceHeading:
+@print_.put("/power-logs/heading", responses={200: power_log.TraceHeading}, openapi_extensions=ONE_UPLOAD)
+@writes(REVIEW, heavy=True)
+def read_heading() -> power_log.TraceHeading:
     """The columns of a log, to say which hold what; nothing is kept."""
-    return run.read_heading(request.get_data())
+    return power_log.read_heading(request.get_data())
 
 
 @print_.post("/runs/<uuid:run_id>/noise", responses={200: run.JobView})
@@ -380,13 +407,15 @@ def view_specimen(path: SpecimenPath) -> specimen.SpecimenView:
 @measure.post("/specimens/<uuid:specimen_id>/readings", responses={200: specimen.SpecimenView})
 @writes(BENCH)
 def record_reading(path: SpecimenPath, body: specimen.NewReading) -> specimen.SpecimenView:
-    return specimen.record_reading(db(), path.specimen_id, body, current_user.id)
+    return specimen.record_reading(db(), path.specimen_id, body, current_user.id, reviews=current_user.role in REVIEW)
 
 
 @measure.post("/specimens/<uuid:specimen_id>/corrections", responses={200: specimen.SpecimenView})
 @writes(BENCH)
 def correct_reading(path: SpecimenPath, body: specimen.Correction) -> specimen.SpecimenView:
-    return specimen.correct_reading(db(), path.specimen_id, body, current_user.id)
+    return specimen.correct_reading(
+        db(), path.specimen_id, body, current_user.id, reviews=current_user.role in REVIEW
+    )
 
 
 @measure.post("/studies/<uuid:study_id>/zero-checks", responses={200: specimen.MeasureQueue})
@@ -417,7 +446,7 @@ def view_inspect(path: StudyPath) -> score.InspectView:
 @inspect.post("/specimens/<uuid:specimen_id>/scores", responses={200: score.InspectView})
 @writes(BENCH)
 def record_score(path: SpecimenPath, body: score.NewScore) -> score.InspectView:
-    return score.record_score(db(), path.specimen_id, body, current_user.id)
+    return score.record_score(db(), path.specimen_id, body, current_user.id, reviews=current_user.role in REVIEW)
 
 
 @inspect.post("/specimens/<uuid:specimen_id>/lock", responses={200: score.InspectView})
@@ -426,16 +455,16 @@ def lock(path: SpecimenPath) -> score.InspectView:
     return score.lock(db(), path.specimen_id, current_user.id)
 
 
-@inspect.post("/studies/<uuid:study_id>/reveal", responses={200: RevealedList})
+@inspect.post("/studies/<uuid:study_id>/reveal", responses={200: score.RevealedList})
 @writes(REVIEW)
-def reveal(path: StudyPath) -> RevealedList:
-    return RevealedList(specimens=score.reveal(db(), path.study_id, current_user.id))
+def reveal(path: StudyPath) -> score.RevealedList:
+    return score.reveal(db(), path.study_id, current_user.id)
 
 
-@inspect.get("/studies/<uuid:study_id>/revealed", responses={200: RevealedList})
+@inspect.get("/studies/<uuid:study_id>/revealed", responses={200: score.RevealedList})
 @reads(NOT_BLIND)
-def revealed(path: StudyPath) -> RevealedList:
-    return RevealedList(specimens=score.revealed(db(), path.study_id))
+def revealed(path: StudyPath) -> score.RevealedList:
+    return score.revealed(db(), path.study_id)
 
 
 @cost.get("/studies/<uuid:study_id>/cost", responses={200: part.CostView})

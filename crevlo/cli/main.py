@@ -219,11 +219,14 @@ def _up(given: argparse.Namespace) -> int:
 
 
 def _migrate(given: argparse.Namespace) -> int:
-    from crevlo.store.database import connect, migrate
+    from sqlalchemy import make_url
+
+    from crevlo.store.database import connect, database_url, migrate
 
     if "DATABASE_URL" not in os.environ:
         return _fail("set DATABASE_URL to the database to migrate")
-    migrate(connect(os.environ["DATABASE_URL"]))
+    owner = os.environ.get("CREVLO_OWNER_URL", os.environ["DATABASE_URL"])
+    migrate(connect(owner), make_url(database_url()).username)
     return 0
 
 

@@ -6,11 +6,16 @@ from threading import Timer
 from typing import Any
 
 wsgi_app = "crevlo.api.app:create_app()"
-worker_class = "gthread"
+worker_class = "crevlo.cli.steady.SteadyWorker"
 workers = int(os.environ.get("CREVLO_WORKERS", "2"))
 threads = 4
 preload_app = True
 graceful_timeout = 2
+# Longer than clients keep a quiet connection: who sends just as the server closes one gets no answer.
+keepalive = 75
+# The last resort against what grows: a worker is followed by a new one after so many requests.
+max_requests = 50_000
+max_requests_jitter = 10_000
 loglevel = "warning"
 control_socket_disable = True
 

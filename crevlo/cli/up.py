@@ -14,7 +14,8 @@ from pathlib import Path
 from types import FrameType
 
 from crevlo.cli.cluster import Cluster, free_port
-from crevlo.cli.revision import newest
+from crevlo.cli.supervise import Child, stop, supervise
+from crevlo.revision import newest
 
 OWNER = "reviewer@bench.example"
 RATER = "rater@bench.example"
@@ -25,7 +26,10 @@ class _Stop(Exception):
 
 
 def up(folder: Path, *, demo: bool, port: int) -> int:
-    """Database, migrations, demo data on the first demo start, web server; returns after Ctrl-C."""
+    """Database, migrations, demo data on the first demo start, web server and worker; what dies is started again.
+
+    Returns after Ctrl-C.
+    """
     # A shell that runs this in the background hands SIGINT down ignored; it is taken all the same.
     for number in (signal.SIGINT, signal.SIGTERM):
         signal.signal(number, _raise)
@@ -36,67 +40,96 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
         if demo:
             from crevlo.cli.link import sign_in_link
 
-            link = sign_in_link(os.environ.get("DATABASE_URL") or Cluster.running_url(folder / "pg"), OWNER) or ""
+            link = sign_in_link(os.environ.get("DATABASE_URL") or Cluster.running(folder / "pg").url, OWNER) or ""
         print(f"Crevlo is already running at http://127.0.0.1:{running}/{link}", flush=True)
         return 0
-    cluster, web, worker = None, None, None
-    devices: list[subprocess.Popen[bytes]] = []
+    cluster = None
+    children: list[Child] = []
     try:
         given = os.environ.get("DATABASE_URL")
-        url = given or ""
+        url, owner_url = given or "", os.environ.get("CREVLO_OWNER_URL") or given or ""
+        # Left by a first start that was interrupted while it made the demo: only what that made is made anew.
+        half_made = folder / "making-demo"
         if not given:
             cluster = Cluster(folder / "pg")
-            if demo and not (folder / "ready").exists():
-                cluster.destroy()  # what an interrupted first start left behind
+            if demo and half_made.exists():
+                cluster.destroy()
+                half_made.unlink()
             cluster.prepare()
-            url = cluster.url
+            url, owner_url = cluster.url, cluster.owner_url
         secret = _secret(folder)
         os.environ.setdefault("CREVLO_CACHE", str(folder / "cache"))
         chosen = free_port(port)
         if chosen != port:
             print(f"Port {port} is taken; using {chosen}.", flush=True)
+        web = Child("the web server", lambda: _web(url, secret, chosen, demo))
         ready = folder / "ready"
         if not given and ready.exists() and ready.read_text() == newest():
-            web = _web(url, secret, chosen, demo)  # loads while the database starts
+            children.append(web)
+            web.run()  # loads while the database starts
         if cluster is not None:
             cluster.start()
-        if web is None:
-            from crevlo.store.database import connect, migrate
-
-            engine = connect(url)
-            migrate(engine)
-            engine.dispose()
+        if web.process is None:
+            _bring_up_to_date(owner_url, url)
             if demo:
+                half_made.touch()
                 made = load_demo(url, secret, lambda step: print(f"demo: {step} …", flush=True))
                 if made is not None:
                     (folder / "devices.json").touch(mode=0o600)
                     (folder / "devices.json").write_text(json.dumps(made))
+                _analyse(owner_url)
+                half_made.unlink()
             ready.write_text(newest())
-            web = _web(url, secret, chosen, demo)
-        worker = _command(url, "worker")
-        devices = _devices(folder / "devices.json", chosen) if demo else []
+            children.append(web)
+            web.run()
+        children.append(Child("the background worker", lambda: _command(url, "worker")))
         broker = os.environ.get("CREVLO_MQTT")
         if broker:
-            devices.append(_command(url, "listen", broker))
+            children.append(Child("the listener", lambda: _command(url, "listen", broker)))
+        if demo:
+            children += _devices(folder / "devices.json", chosen)
         (folder / "up").write_text(f"{os.getpid()} {chosen}\n")
-        return web.wait()
+        supervise(children, cluster, lambda line: print(f"crevlo: {line}", file=sys.stderr, flush=True))
+        return 0
     except _Stop:
         return 0
     finally:
         for number in (signal.SIGINT, signal.SIGTERM):
             signal.signal(number, signal.SIG_IGN)
         (folder / "up").unlink(missing_ok=True)
-        children = [p for p in (*devices, web, worker) if p is not None and p.poll() is None]
-        for process in children:
-            process.terminate()
-        for process in children:
-            try:
-                process.wait(4)
-            except subprocess.TimeoutExpired:
-                process.kill()
-                process.wait()
+        stop(children)
         if cluster is not None:
             cluster.stop()
+
+
+def _bring_up_to_date(owner_url: str, url: str) -> None:
+    import psycopg
+    from sqlalchemy import make_url
+
+    from crevlo.cli.archive import put_back
+    from crevlo.store.database import connect, database_url, migrate, stands_above_the_rules
+
+    with psycopg.connect(owner_url.replace("+psycopg", ""), autocommit=True) as db:
+        if put_back(db):
+            print("A restore had been cut off: what was there before it is back.", flush=True)
+    engine = connect(owner_url)
+    migrate(engine, make_url(database_url(url)).username)
+    engine.dispose()
+    engine = connect(url)
+    if stands_above_the_rules(engine):
+        print(
+            "Note: this database role owns the tables, so it could switch off the rules that the database keeps. "
+            "Give the application an ordinary role; docs/operations.md says how.", flush=True,
+        )  # fmt: skip
+    engine.dispose()
+
+
+def _analyse(owner_url: str) -> None:
+    """Has the database look at what was just entered, so that its first answers are as quick as later ones."""
+    import psycopg
+
+    with psycopg.connect(owner_url.replace("+psycopg", ""), autocommit=True) as db:
+        db.execute("analyze")
 
 
 def load_demo(url: str, secret: str, say: Callable[[str], None]) -> list[dict[str, str]] | None:
@@ -105,7 +138,7 @@ def load_demo(url: str, secret: str, say: Callable[[str], None]) -> list[dict[st
     Gives the simulated devices to start beside it; None where the demo was there already.
     """
     import httpx
-    from sqlalchemy import func, select, text
+    from sqlalchemy import func, select
 
     from crevlo.api.app import create_app
     from crevlo.sim.client import Client
@@ -138,24 +171,22 @@ def load_demo(url: str, secret: str, say: Callable[[str], None]) -> list[dict[st
         rater.sign_in(RATER, password)
         demo = Demo(reviewer, rater)
         demo.play(say=say)
-    with engine.connect() as connection:
-        connection.execute(text("analyze"))
-        connection.commit()
     engine.dispose()
     return demo.devices
 
 
 @contextmanager
 def reachable(folder: Path) -> Iterator[str]:
-    """A database address for a command: DATABASE_URL, the running cluster, or the cluster started for as long."""
-    given = os.environ.get("DATABASE_URL")
+    """The owner's database address for a command: CREVLO_OWNER_URL or DATABASE_URL, the running cluster, or the cluster
+    started for as long."""
+    given = os.environ.get("CREVLO_OWNER_URL") or os.environ.get("DATABASE_URL")
     if given:
         yield given
         return
     cluster = Cluster(folder / "pg")
     started = cluster.start()
     try:
-        yield cluster.url
+        yield cluster.owner_url
     finally:
         if started:
             cluster.stop()
@@ -182,7 +213,8 @@ def _raise(number: int, frame: FrameType | None) -> None:
 def _already_up(folder: Path) -> int:
     try:
         pid, port = (folder / "up").read_text().split()
-        os.kill(int(pid), 0)
+        if b"crevlo" not in Path(f"/proc/{int(pid)}/cmdline").read_bytes():
+            return 0
         with urllib.request.urlopen(f"http://127.0.0.1:{int(port)}/healthz", timeout=2) as answer:
             return int(port) if answer.read() == b"ok" else 0
     except (OSError, ValueError):
@@ -206,21 +238,20 @@ def _command(url: str, *words: str) -> subprocess.Popen[bytes]:
     )  # fmt: skip
 
 
-def _devices(file: Path, port: int) -> list[subprocess.Popen[bytes]]:
+def _devices(file: Path, port: int) -> list[Child]:
     """The simulated devices of the demo, each a process that knows no more than its token and the address."""
     if not file.exists():
         return []
-    started = []
-    for given in json.loads(file.read_text()):
+
+    def starter(given: dict[str, str]) -> Callable[[], subprocess.Popen[bytes]]:
         options = [f"--{name}={given[name]}" for name in ("machine", "sliced", "start", "seed")]
-        started.append(
-            subprocess.Popen(
-                [sys.executable, "-m", "crevlo.cli.main", "sim", given["device"], f"--url=http://127.0.0.1:{port}",
-                 "--speed=5000", *options],
-                env=os.environ | {"CREVLO_TOKEN": given["token"]}, stdin=subprocess.DEVNULL, start_new_session=True,
-            )
+        return lambda: subprocess.Popen(
+            [sys.executable, "-m", "crevlo.cli.main", "sim", given["device"], f"--url=http://127.0.0.1:{port}",
+             "--speed=5000", *options],
+            env=os.environ | {"CREVLO_TOKEN": given["token"]}, stdin=subprocess.DEVNULL, start_new_session=True,
         )  # fmt: skip
-    return started
+
+    return [Child("a simulated device", starter(given), once=True) for given in json.loads(file.read_text())]
 
 
 def _web(url: str, secret: str, port: int, demo: bool) -> subprocess.Popen[bytes]:
@@ -231,6 +262,9 @@ def _web(url: str, secret: str, port: int, demo: bool) -> subprocess.Popen[bytes
     }  # fmt: skip
     # Draws and fits are short: more threads than cores would only make the processes wait for each other.
     environment.setdefault("OPENBLAS_NUM_THREADS", "1")
+    # Each thread's own heap keeps what was once needed for good: with two of them a worker stays the size of its work.
+    environment.setdefault("MALLOC_ARENA_MAX", "2")
+    environment.setdefault("MALLOC_TRIM_THRESHOLD_", "100000000")
     return subprocess.Popen(
         [sys.executable, "-m", "gunicorn", "-c", "python:crevlo.cli.serving", "--bind", address],
         env=environment, stdin=subprocess.DEVNULL, start_new_session=True,

@@ -1,5 +1,6 @@
 """What a maker claims of a machine, set against what was measured."""
 
+import math
 from dataclasses import dataclass
 from enum import StrEnum
 
@@ -18,6 +19,7 @@ class ClaimKind(StrEnum):
     WARM_UP = "warm-up time"
     WEIGHT = "weight"
     WARRANTY = "warranty"
+    OTHER = "other"  # brings its own name and unit
 
 
 UNITS = {
@@ -43,24 +45,52 @@ class Against:
     words: str
 
 
-def against(kind: ClaimKind, claimed: float, measured: Estimate | NotDetermined) -> Against:
-    """Sets a claim against an estimate in the same unit; a difference within U is none."""
-    unit = UNITS[kind]
-    digits = _DIGITS[unit]
-    said = f"{claimed:.{digits}f} {unit}"
+@dataclass(frozen=True, slots=True)
+class Once:
+    """A figure measured a single time, by nobody knows how well."""
+
+    value: float
+
+
+def against(
+    kind: ClaimKind, claimed: float, measured: Estimate | Once | NotDetermined, *, unit: str = "",
+    less_is_better: bool = False, where: str = "",
+) -> Against:  # fmt: skip
+    """Sets a claim against an estimate in the same unit; a difference within U is none.
+
+    A claim of no listed kind brings its unit and whether less is better; `where` says in what state it was measured.
+    """
+    unit = UNITS.get(kind, unit)
+    digits = _DIGITS[unit] if kind in UNITS else _digits(claimed)
+    said = f"{claimed:.{digits}f} {unit}".strip()
+    where = f" ({where})" if where else ""
     if kind is ClaimKind.WARRANTY:
         return Against(None, None, f"Promised for {said}; nothing to measure.")
     if isinstance(measured, NotDetermined):
         return Against(None, None, f"Claimed {said}; not determined: needs {measured.needs}.")
-    short = measured.value - claimed if kind in _LESS else claimed - measured.value
+    less = kind in _LESS or less_is_better
+    short = measured.value - claimed if less else claimed - measured.value
+    word = _WORSE.get(kind, "more" if less else "short")
+    share = "" if unit in ("dB", "°C") or claimed == 0 else f", {100 * abs(short) / claimed:.0f} % of the claim"
+    if isinstance(measured, Once):
+        found = f"{measured.value:.{digits}f} {unit}".strip() + where
+        by = (
+            "as claimed" if short == 0 else f"{abs(short):.{digits}f} {unit} {word if short > 0 else 'better'}{share}"
+        )
+        return Against(
+            short, None, f"Claimed {said}, measured {found} once: {by}. Measure again to know how sure that is."
+        )
     expanded = measured.expanded
-    found = f"{measured.value:.{digits}f} ± {expanded:.{digits}f} {unit}"
+    found = f"{measured.value:.{digits}f} ± {expanded:.{digits}f} {unit}".strip() + where
     if abs(short) <= expanded:
         return Against(short, True, f"Claimed {said}, measured {found}: as claimed, within the uncertainty.")
     if short < 0:
         return Against(
             short, True, f"Claimed {said}, measured {found}: better than claimed by {-short:.{digits}f} {unit}."
         )
-    share = "" if unit in ("dB", "°C") or claimed == 0 else f", {100 * short / claimed:.0f} % of the claim"
-    word = _WORSE.get(kind, "short")
     return Against(short, False, f"Claimed {said}, measured {found}: {short:.{digits}f} {unit} {word}{share}.")
+
+
+def _digits(value: float) -> int:
+    """Places after the point that show three digits of a number."""
+    return 0 if value == 0 else max(0, min(4, 2 - math.floor(math.log10(abs(value)))))

@@ -4,7 +4,7 @@ import csv
 import io
 import math
 import re
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from datetime import datetime
 from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
@@ -15,6 +15,7 @@ from crevlo.core.estimate import BadInput, NotDetermined
 
 JOULE_PER_KWH = 3.6e6
 LONGEST_STEP_S = 30.0
+_LONGEST_LINE = 10_000
 MOST_SAMPLES = 2_000_000
 
 
@@ -106,6 +107,12 @@ def heading_of(content: bytes) -> tuple[list[str], list[list[str]]]:
         raise BadInput(f"the CSV cannot be read: {error}") from None
     if not heading:
         raise BadInput("this file is empty")
+    if len(heading) < 2:
+        raise BadInput(
+            "the first line names one column only; a log needs one of time and one of power or counted energy"
+        )
+    if not any(heading):
+        raise BadInput("the first line names no columns")
     return heading, first
 
 
@@ -123,7 +130,7 @@ def read_log(content: bytes, columns: Columns | None = None) -> tuple[str, np.nd
     """As `read_trace`, with times as they stand: since 1970 where they are dates."""
     columns = columns or Columns()
     text, delimiter = _csv_text(content)
-    rows = csv.reader(io.StringIO(text), delimiter=delimiter)
+    rows = csv.reader(_lines(text), delimiter=delimiter)
     times: list[float] = []
     values: list[float] = []
     try:
@@ -153,6 +160,14 @@ def trace_energy(content: bytes, columns: Columns | None = None) -> TraceEnergy:
     return integrate_power(time_s, values) if kind == "power" else integrate_counter(time_s, values)
 
 
+def _lines(text: str) -> Iterator[str]:
+    """Lines of a text; one that no log has is not taken apart into millions of cells."""
+    for number, line in enumerate(io.StringIO(text, newline=""), 1):
+        if len(line) > _LONGEST_LINE:
+            raise BadInput(f"line {number} of the CSV is longer than {_LONGEST_LINE} characters")
+        yield line
+
+
 def _csv_text(content: bytes) -> tuple[str, str]:
     if b"\0" in content[:4096]:
         raise BadInput("this is not a CSV file: it holds binary data")
@@ -172,8 +187,18 @@ def _when(heading: list[str], columns: Columns) -> _Cell:
     at = _named(heading, columns.time, ("time", "timestamp", "seconds", "t", "datetime"), "time")
     try:
         zone = ZoneInfo(columns.zone)
-    except (ZoneInfoNotFoundError, ValueError):
+    except (ZoneInfoNotFoundError, ValueError, OSError):
         raise BadInput(f"there is no time zone called {columns.zone}") from None
+    if columns.time_format:
+        try:
+            datetime.strptime("", columns.time_format)
+        except re.error:
+            raise BadInput(
+                f"“{columns.time_format}” names a part of the time twice, or is no form of a time"
+            ) from None
+        except ValueError as error:
+            if "bad directive" in str(error) or "stray" in str(error):
+                raise BadInput(f"“{columns.time_format}” is no form of a time") from None
     day = _named(heading, columns.date, (), "date") if columns.date else None
 
     def read(row: list[str]) -> float:

@@ -5,7 +5,8 @@ from collections.abc import Callable
 from datetime import UTC, datetime
 
 import structlog
-from sqlalchemy import select, update
+from sqlalchemy import Connection, select, text, update
+from sqlalchemy.event import listen
 from sqlalchemy.orm import Session, sessionmaker
 
 from crevlo.core.estimate import BadInput, NotDetermined
@@ -13,7 +14,7 @@ from crevlo.stations.background import OPEN, Cancelled, Progress, queue
 from crevlo.stations.plan.make import make_schedule
 from crevlo.stations.print_ import sliced
 from crevlo.stations.shape import Missing, Refused
-from crevlo.store.schedule import BackgroundWork, WorkState
+from crevlo.store.schedule import BackgroundWork, Wish, WorkState
 
 Work = Callable[[sessionmaker[Session], BackgroundWork, Progress], str]
 KINDS: dict[str, Work] = {
@@ -21,6 +22,12 @@ KINDS: dict[str, Work] = {
 }  # fmt: skip
 # Work that nobody watches goes on by itself after a restart; a search for a better plan is asked for again.
 _RESUMED = (sliced.WORK, sliced.COMPARISON)
+# Work that ended the worker this often would end it again.
+MOST_BEGUN = 2
+_ENDED_TWICE = (
+    "The program that reads files ended twice while it worked on this one, so it is not tried again. Nothing was changed. "
+    "If the file is sound, please report it."
+)
 log = structlog.get_logger("crevlo")
 
 
@@ -30,11 +37,11 @@ def carry_out(sessions: sessionmaker[Session], work_id: uuid.UUID) -> None:
         row = session.get(BackgroundWork, work_id, with_for_update=True)
         if row is None or row.state is not WorkState.WAITING:
             return
-        row.state = WorkState.RUNNING
+        row.state, row.begun = WorkState.RUNNING, row.begun + 1
         session.flush()
         session.expunge(row)
     try:
-        state, message = WorkState.DONE, KINDS[row.kind](sessions, row, Progress(sessions, work_id))
+        state, message = WorkState.DONE, KINDS[row.kind](_acting(sessions, row), row, Progress(sessions, work_id))
     except Cancelled:
         state, message = WorkState.CANCELLED, ""
     except (Refused, Missing, BadInput, NotDetermined) as refusal:
@@ -48,6 +55,17 @@ def carry_out(sessions: sessionmaker[Session], work_id: uuid.UUID) -> None:
     _end(sessions, work_id, state, message)
 
 
+def _acting(made: sessionmaker[Session], row: BackgroundWork) -> sessionmaker[Session]:
+    """Sessions whose changes are those of the person who asked for the work."""
+    own = sessionmaker(made.kw["bind"], expire_on_commit=False)
+    listen(own, "after_begin", lambda session, transaction, connection: _name(connection, row.person_id))
+    return own
+
+
+def _name(connection: Connection, person_id: uuid.UUID) -> None:
+    connection.execute(text("select set_config('crevlo.person', :who, true)"), {"who": str(person_id)})
+
+
 def take_up_abandoned(sessions: sessionmaker[Session]) -> None:
     """Work that was running when its worker went away will never end by itself: it begins again, or has failed."""
     with sessions.begin() as session:
@@ -56,8 +74,13 @@ def take_up_abandoned(sessions: sessionmaker[Session]) -> None:
                 BackgroundWork.state == WorkState.RUNNING, BackgroundWork.kind.in_(_RESUMED)
             )
         ):  # fmt: skip
-            row.state, row.share = WorkState.WAITING, 0.0
-            queue(session, row.id)
+            if row.wish is Wish.CANCEL:
+                row.state, row.ended_at = WorkState.CANCELLED, datetime.now(UTC)
+            elif row.begun >= MOST_BEGUN:
+                row.state, row.ended_at, row.message = WorkState.FAILED, datetime.now(UTC), _ENDED_TWICE
+            else:
+                row.state, row.share = WorkState.WAITING, 0.0
+                queue(session, row.id)
         session.flush()
         session.execute(
             update(BackgroundWork)

@@ -1,16 +1,18 @@
 """Power over MQTT: a process that hears meters publish, and confirms a message once its sample is on disk."""
 
 import json
+import math
 import threading
 import time
-from datetime import datetime
+from datetime import UTC, datetime
 from queue import Empty, Queue
 from typing import Any
 
 import paho.mqtt.client as mqtt
 import structlog
 from paho.mqtt.enums import CallbackAPIVersion
-from sqlalchemy import select
+from sqlalchemy import select, update
+from sqlalchemy.exc import InterfaceError, OperationalError
 from sqlalchemy.orm import Session, sessionmaker
 
 from crevlo.core.estimate import BadInput
@@ -19,6 +21,7 @@ from crevlo.store.database import connect, sessions
 from crevlo.store.device import Device, DeviceKind
 
 _CLIENT = "crevlo-listener"
+_LONGEST_MESSAGE = 10_000
 _BATCH, _BATCH_S, _LOOK_S = 500, 0.5, 5.0
 log = structlog.get_logger("crevlo")
 
@@ -56,12 +59,17 @@ def sample_of(device: Device, payload: bytes | bytearray, now: float) -> tuple[f
 
     A message without a time counts as of now. Raises BadInput for one without power and counter.
     """
+    if len(payload) > _LONGEST_MESSAGE:
+        raise BadInput(f"the message is longer than {_LONGEST_MESSAGE} bytes")
     try:
-        message = json.loads(payload)
-    except ValueError:
+        message = json.loads(payload, parse_constant=_no_number)
+    except (ValueError, RecursionError):
         message = None
     if isinstance(message, int | float) and not isinstance(message, bool):
-        return now, float(message), None
+        power = _number(message)
+        if power is None:
+            raise BadInput("the number in the message is none that a meter shows")
+        return now, power, None
     if not isinstance(message, dict):
         raise BadInput("the message is neither a number nor a JSON object")
     power, counter = (_number(_at(message, key)) for key in (device.power_key, device.counter_key))
@@ -107,19 +115,32 @@ def _next(heard: "Queue[mqtt.MQTTMessage]") -> list[mqtt.MQTTMessage]:
 
 
 def _keep(made: sessionmaker[Session], batch: list[mqtt.MQTTMessage]) -> None:
-    """Keeps the samples of a batch; what cannot be read is told in the log and left. Waits for a database that is away."""
+    """Keeps the samples of a batch; what makes no sense is counted at its device, told in the log, and left.
+
+    Only a database that is away is waited for: anything else would come again for ever and stop all other meters.
+    """
     while True:
         try:
-            with made.begin() as session:
-                devices = {d.topic: d for d in _listened(session)}
-                for topic in {m.topic for m in batch}:
-                    device = devices.get(topic)
-                    if device is not None:
-                        _take(session, device, [m for m in batch if m.topic == topic])
+            for topic in {m.topic for m in batch}:
+                _keep_topic(made, topic, [m for m in batch if m.topic == topic])
             return
-        except Exception:
+        except (OperationalError, InterfaceError):
             log.exception("samples over MQTT not kept yet")
             time.sleep(2.0)
+
+
+def _keep_topic(made: sessionmaker[Session], topic: str, messages: list[mqtt.MQTTMessage]) -> None:
+    try:
+        with made.begin() as session:
+            device = next((d for d in _listened(session) if d.topic == topic), None)
+            if device is not None:
+                _take(session, device, messages)
+    except (OperationalError, InterfaceError):
+        raise
+    except Exception:
+        log.exception("messages over MQTT refused", topic=topic, messages=len(messages))
+        with made.begin() as session:
+            _refuse(session, topic, len(messages), "it could not be kept")
 
 
 def _take(session: Session, device: Device, messages: list[mqtt.MQTTMessage]) -> None:
@@ -129,6 +150,7 @@ def _take(session: Session, device: Device, messages: list[mqtt.MQTTMessage]) ->
             samples.append(sample_of(device, message.payload, time.time()))
         except BadInput as refused:
             log.warning("message over MQTT refused", topic=message.topic, why=str(refused))
+            _refuse(session, message.topic, 1, str(refused))
     try:
         _send(session, device, samples)
     except BadInput:
@@ -138,6 +160,15 @@ def _take(session: Session, device: Device, messages: list[mqtt.MQTTMessage]) ->
                 _send(session, device, [sample])
             except BadInput as refused:
                 log.warning("sample over MQTT refused", topic=device.topic, why=str(refused))
+                _refuse(session, str(device.topic), 1, str(refused))
+
+
+def _refuse(session: Session, topic: str, count: int, why: str) -> None:
+    """Counts what was refused where people see it: at the device."""
+    session.execute(
+        update(Device).where(Device.topic == topic)
+        .values(refused=Device.refused + count, refused_why=why[:200], refused_at=datetime.now(UTC))
+    )  # fmt: skip
 
 
 def _send(session: Session, device: Device, samples: list[tuple[float, float | None, float | None]]) -> None:
@@ -157,9 +188,10 @@ def _number(value: Any) -> float | None:
     if isinstance(value, bool) or not isinstance(value, int | float | str):
         return None
     try:
-        return float(value)
-    except ValueError:
+        number = float(value)
+    except (ValueError, OverflowError):
         return None
+    return number if math.isfinite(number) else None
 
 
 def _time(value: Any, now: float) -> float:
@@ -168,6 +200,11 @@ def _time(value: Any, now: float) -> float:
         # Milliseconds since 1970 where seconds would be thousands of years away.
         return number / 1000 if number > 1e11 else number
     try:
-        return datetime.fromisoformat(str(value)).timestamp() if value else now
-    except ValueError:
+        return datetime.fromisoformat(str(value)[:60]).timestamp() if value else now
+    except (ValueError, OverflowError):
         return now
+
+
+def _no_number(word: str) -> None:
+    """NaN and Infinity are no JSON."""
+    raise ValueError(f"{word} is no number")

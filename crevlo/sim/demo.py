@@ -42,8 +42,8 @@ class Demo:
         self.rng = np.random.default_rng(seed)
         self.seed = seed
         self.study = _new()
-        self.size_rng = np.random.default_rng([seed, 2])
         self.bagged: dict[str, Truth] = {}
+        self.copies: dict[str, int] = {}
         # Simulated devices to start beside the demo, each with its token: what `crevlo sim` is told.
         self.devices: list[dict[str, str]] = []
 
@@ -309,6 +309,16 @@ class Demo:
             "version": version + 1, "outcome": "done", "ended_at": (start + timedelta(seconds=seconds)).isoformat()})  # fmt: skip
         # The bag's label is all that ties the part on the bench to its machine.
         self.bagged[ended["runs"][-1]["bag_code"]] = truth
+        self.copies[ended["runs"][-1]["bag_code"]] = ended["copy_number"]
+
+    def _of(self, code: str, purpose: int) -> np.random.Generator:
+        """Chance of one specimen: by the print that it is, whatever code it got and wherever it stands in the queue."""
+        name, copy = self.bagged[code].name, self.copies[code]
+        return np.random.default_rng([self.seed, purpose, *name.encode(), copy])
+
+    def _turn(self, line: dict[str, Any]) -> float:
+        """A shuffled order that is the same at every play: codes and places come from a secret, the figures must not."""
+        return float(self._of(line["blind_code"], 4).random())
 
     def _measure(self, leave_open: bool) -> None:
         queue = self.reviewer.get(f"/api/studies/{self.study}/measure")
@@ -318,28 +328,30 @@ class Demo:
         self.reviewer.send("POST", f"/api/studies/{self.study}/zero-checks", {
             "id": _new(), "instrument_id": caliper, "value": 0.0, "taken_at": clock.isoformat()})  # fmt: skip
         waiting = len(queue["queue"])
-        for place, line in enumerate(queue["queue"]):
+        for place, line in enumerate(sorted(queue["queue"], key=self._turn)):
             truth = self.bagged[line["blind_code"]]
+            size_rng = self._of(line["blind_code"], 2)
             left = waiting - place if leave_open else 99
             if left <= 2:
                 break
             for number, face in enumerate(faces[line["artifact_id"]]):
                 size = device.true_size_mm(truth, face["axis"], face["sense"], face["nominal"])
-                size += self.size_rng.normal(0, truth.copy_spread_mm)
+                size += size_rng.normal(0, truth.copy_spread_mm)
                 if left == 3 and number == 4:
                     break
                 for repeat in range(1, queue["repeats"] + 1):
                     clock += timedelta(seconds=float(self.rng.uniform(6, 14)))
                     self.reviewer.send("POST", f"/api/specimens/{line['id']}/readings", {
                         "id": _new(), "feature_id": face["id"], "repeat": repeat, "instrument_id": caliper,
-                        "value_mm": device.caliper(size, self.size_rng), "taken_at": clock.isoformat()})  # fmt: skip
+                        "value_mm": device.caliper(size, size_rng), "taken_at": clock.isoformat()})  # fmt: skip
 
     def _inspect(self, leave_open: bool) -> None:
         lines = self.rater.get(f"/api/studies/{self.study}/inspect")["specimens"]
+        lines = sorted(lines, key=self._turn)
         done = lines[:-4] if leave_open else lines
         for line in done:
             truth = self.bagged[line["blind_code"]]
-            scores = device.severities(truth, self.rng)
+            scores = device.severities(truth, self._of(line["blind_code"], 3))
             for code in DEFECT_CODES:
                 self.rater.send("POST", f"/api/specimens/{line['id']}/scores", {
                     "id": _new(), "defect": code, "severity": scores[code]})  # fmt: skip

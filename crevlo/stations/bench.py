@@ -2,19 +2,23 @@
 
 import uuid
 from collections import defaultdict
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from sqlalchemy import Text, cast, func, select
+from sqlalchemy import select, text
 from sqlalchemy.orm import Session, aliased, joinedload
 
 from crevlo.core.artifacts.feature import MEASURED, Kind
 from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.readings import combine_readings, pool_scatter
+from crevlo.core.safety import SafetyRecord
 from crevlo.core.sizes import Axis, MeasuredFeature
+from crevlo.stations.receive.price import NO_PRICE, Price, prices_of
+from crevlo.stations.receive.safety import latest_safety, safety_records, safety_standing
 from crevlo.stations.shape import Missing
-from crevlo.store.machine import ArtifactVersion, Check, CheckResult, FeatureRow, Instrument, SafetyCheck, Spool
-from crevlo.store.reading import DefectScore, InspectionLock, Reading
-from crevlo.store.run import NoiseReading, Run, SlicedFile, Specimen
+from crevlo.store.machine import ArtifactVersion, Check, Configuration, FeatureRow, Instrument, SafetyCheck, Spool
+from crevlo.store.reading import DefectScore, InspectionLock, Reading, Rejection
+from crevlo.store.run import NoiseReading, Outcome, Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolDeviation, ProtocolVersion, Study, StudyUnit
 
 
@@ -30,6 +34,8 @@ class Bench:
     specimens: list[Specimen]
     readings: dict[uuid.UUID, list[Reading]]  # by specimen
     scores: dict[uuid.UUID, list[DefectScore]]  # by specimen, locked ones only
+    late: dict[uuid.UUID, list[str]]  # by specimen, why something was entered after the reveal
+    rejections: dict[uuid.UUID, Rejection]  # by run, prints that cannot be used
     noise: dict[uuid.UUID, list[NoiseReading]]  # by run
     artifacts: dict[uuid.UUID, ArtifactVersion]
     features: dict[uuid.UUID, FeatureRow]  # those measured in mm, of all artifacts
@@ -37,7 +43,10 @@ class Bench:
     spools: dict[uuid.UUID, Spool]
     sliced: dict[uuid.UUID, SlicedFile]  # by job, the latest
     safety: dict[uuid.UUID, dict[Check, SafetyCheck]]  # by unit
+    records: dict[uuid.UUID, SafetyRecord]  # by unit
+    prices: dict[uuid.UUID, Price]  # by unit, as they count in this study
     deviations: list[ProtocolDeviation]
+    configurations: dict[uuid.UUID, Configuration]
 
     def due(self, artifact_id: uuid.UUID) -> int:
         """Readings that a specimen of this artifact should get."""
@@ -62,10 +71,52 @@ class Bench:
         ids = {run.id for run in self.runs_of(unit_id)}
         return [s for s in self.specimens if s.run_id in ids]
 
+    def main_configurations(self) -> dict[uuid.UUID, uuid.UUID]:
+        """Of each unit the configuration in which most of its prints came through; the earlier of two with as many."""
+        counts: dict[uuid.UUID, dict[uuid.UUID, int]] = defaultdict(dict)
+        for job in self.jobs:
+            for run in sorted(self.runs.get(job.id, []), key=lambda r: r.started_at):
+                of = counts[job.unit_id]
+                of[run.configuration_id] = of.get(run.configuration_id, 0) + (run.outcome is Outcome.DONE)
+        numbers = {c.id: c.number for c in self.configurations.values()}
+        return {
+            unit: max(of, key=lambda c, of=of: (of[c], -numbers[c]))  # type: ignore[misc]
+            for unit, of in counts.items()
+        }
+
+    def in_main_configurations(self) -> "Bench":
+        """Only runs of each unit's main configuration: what a machine is before and after a change is not one machine."""
+        main = set(self.main_configurations().values())
+        runs = {job: [r for r in tries if r.configuration_id in main] for job, tries in self.runs.items()}
+        ids = {r.id for tries in runs.values() for r in tries}
+        return replace(self, runs=runs, specimens=[s for s in self.specimens if s.run_id in ids])
+
+    def other_configurations(self) -> list[str]:
+        """In words what was printed in another configuration than the one that the figures are of."""
+        said = []
+        for unit_id, main in self.main_configurations().items():
+            other = [r for r in self.runs_of(unit_id) if r.outcome and r.configuration_id != main]
+            if not other:
+                continue
+            entry = next(u for u in self.units if u.unit_id == unit_id)
+            chosen = self.configurations[main]
+            others = sorted({self.configurations[r.configuration_id].number for r in other})
+            said.append(
+                f"{entry.unit.model.name}: figures are of its configuration {chosen.number} ({chosen.reason}); {len(other)} "
+                f"prints in configuration {', '.join(map(str, others))} are kept apart. Failed tries count in all of them."
+            )
+        return said
+
     def departures_of(self, unit_id: uuid.UUID) -> list[str]:
         """Departures from the protocol behind a unit's figures: those of its prints here, and those of the whole study."""
         mine = {job.id: job for job in self.jobs if job.unit_id == unit_id}
-        return [
+        late = [reason for s in self.specimens_of(unit_id) for reason in self.late.get(s.id, [])]
+        after = (
+            [f"{len(late)} entered after the reveal, left out of its figures: {'; '.join(sorted(set(late)))}"]
+            if late
+            else []
+        )
+        return after + [
             f"{self.artifacts[mine[d.job_id].artifact_id].name} {mine[d.job_id].copy}: {d.what}. {d.reason}"
             if d.job_id
             else f"{d.what}. {d.reason}"
@@ -74,8 +125,18 @@ class Bench:
         ]
 
     def safe(self, unit_id: uuid.UUID) -> bool | None:
-        """True when every check passed last, False when one failed, None while one is missing."""
+        """True when every check passed last and testing has not ended, False when not, None while a check is missing."""
+        if self.records[unit_id].ended:
+            return False
         return safety_standing(self.safety.get(unit_id, {}))
+
+    def price_of(self, unit_id: uuid.UUID) -> Price:
+        return self.prices.get(unit_id, NO_PRICE)
+
+
+def tries_used(runs: Sequence[Run]) -> int:
+    """How many of a job's runs count as tries: one that a person stopped does not, unless they said so."""
+    return sum(run.uses_attempt for run in runs)
 
 
 LineKey = tuple[uuid.UUID, uuid.UUID]
@@ -94,28 +155,22 @@ def readings_due(protocol: ProtocolVersion | None, artifact: ArtifactVersion) ->
     return len(measured_of(artifact)) * protocol.repeats if protocol else 0
 
 
-def safety_standing(latest: dict[Check, SafetyCheck]) -> bool | None:
-    if any(check.result is CheckResult.FAIL for check in latest.values()):
-        return False
-    return True if len(latest) == len(Check) else None
-
-
-def latest_safety(session: Session, unit_ids: list[uuid.UUID]) -> dict[uuid.UUID, dict[Check, SafetyCheck]]:
-    latest: dict[uuid.UUID, dict[Check, SafetyCheck]] = defaultdict(dict)
-    rows = session.scalars(
-        select(SafetyCheck).where(SafetyCheck.unit_id.in_(unit_ids)).order_by(SafetyCheck.recorded_at)
-    )
-    for row in rows:
-        latest[row.unit_id][row.kind] = row
-    return latest
-
-
 def state_of(session: Session) -> str | None:
-    """What this transaction can see, as a key: equal keys see equal data. None once it has changed something itself."""
-    changing, seen = session.execute(
-        select(func.pg_current_xact_id_if_assigned().is_not(None), cast(func.pg_current_snapshot(), Text))
-    ).one()
-    return None if changing else str(seen)
+    """What this transaction can see of records, as a key: equal keys see equal records. None once it has changed
+    something itself.
+
+    Every change of a record leaves a line in the audit trail; what only passes by, such as samples of power, does not. A
+    line of a transaction that took its number earlier and ended later changes how many of the last there are.
+    """
+    changing, where, last, lately = session.execute(_STATE).one()
+    return None if changing else f"{where} {last} {lately}"
+
+
+_STATE = text(
+    "select pg_current_xact_id_if_assigned() is not null, current_database(), newest.id,"
+    " (select count(*) from audit_entry where audit_entry.id > newest.id - 10000)"
+    " from (select coalesce(max(id), 0) as id from audit_entry) newest"
+)
 
 
 def get_study(session: Session, study_id: uuid.UUID) -> Study:
@@ -134,30 +189,31 @@ def current_protocol(session: Session, study_id: uuid.UUID) -> ProtocolVersion |
     )
 
 
-def current_readings(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[Reading]]:
-    """Readings that no later one supersedes, by specimen."""
+def current_readings(
+    session: Session, specimen_ids: list[uuid.UUID], *, late: bool = False
+) -> dict[uuid.UUID, list[Reading]]:
+    """Readings that no later one supersedes, by specimen; those entered after the reveal only where `late`."""
     newer = aliased(Reading)
-    rows = session.scalars(
-        select(Reading)
-        .outerjoin(newer, newer.supersedes_id == Reading.id)
-        .where(Reading.specimen_id.in_(specimen_ids), newer.id.is_(None))
-        .order_by(Reading.repeat)
-    )
+    replaced = newer.supersedes_id == Reading.id
+    query = select(Reading).where(Reading.specimen_id.in_(specimen_ids)).order_by(Reading.repeat)
+    if not late:
+        query, replaced = query.where(Reading.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
     by_specimen: dict[uuid.UUID, list[Reading]] = defaultdict(list)
-    for row in rows:
+    for row in session.scalars(query.outerjoin(newer, replaced).where(newer.id.is_(None))):
         by_specimen[row.specimen_id].append(row)
     return by_specimen
 
 
 def current_scores(
-    session: Session, specimen_ids: list[uuid.UUID], *, locked_only: bool
+    session: Session, specimen_ids: list[uuid.UUID], *, locked_only: bool, late: bool = False
 ) -> dict[uuid.UUID, list[DefectScore]]:
+    """As `current_readings`, of scores; of every rater, or of those who have locked theirs."""
     newer = aliased(DefectScore)
-    query = (
-        select(DefectScore)
-        .outerjoin(newer, newer.supersedes_id == DefectScore.id)
-        .where(DefectScore.specimen_id.in_(specimen_ids), newer.id.is_(None))
-    )
+    replaced = newer.supersedes_id == DefectScore.id
+    query = select(DefectScore).where(DefectScore.specimen_id.in_(specimen_ids))
+    if not late:
+        query, replaced = query.where(DefectScore.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
+    query = query.outerjoin(newer, replaced).where(newer.id.is_(None))
     if locked_only:
         query = query.join(
             InspectionLock,
@@ -168,6 +224,29 @@ def current_scores(
     for row in session.scalars(query):
         by_specimen[row.specimen_id].append(row)
     return by_specimen
+
+
+def late_entries(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[str]]:
+    """Reasons of what was entered after the reveal, by specimen."""
+    found: dict[uuid.UUID, list[str]] = defaultdict(list)
+    for table in (Reading, DefectScore):
+        for specimen_id, reason in session.execute(
+            select(table.specimen_id, table.after_reveal).where(
+                table.specimen_id.in_(specimen_ids), table.after_reveal.is_not(None)
+            )
+        ).tuples():
+            found[specimen_id].append(reason or "")
+    return found
+
+
+def current_rejections(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, Rejection]:
+    """Specimens that cannot be used, with the cause as it stands now."""
+    newer = aliased(Rejection)
+    rows = session.scalars(
+        select(Rejection).outerjoin(newer, newer.supersedes_id == Rejection.id)
+        .where(Rejection.specimen_id.in_(specimen_ids), newer.id.is_(None))
+    )  # fmt: skip
+    return {row.specimen_id: row for row in rows}
 
 
 def current_noise(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[NoiseReading]]:
@@ -197,9 +276,12 @@ def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
         session.scalars(select(Specimen).where(Specimen.study_id == study_id).order_by(Specimen.position))
     )
     specimen_ids = [s.id for s in specimens]
+    run_of = {s.id: s.run_id for s in specimens}
     sliced: dict[uuid.UUID, SlicedFile] = {}
     for file in session.scalars(
-        select(SlicedFile).where(SlicedFile.job_id.in_(job_ids)).order_by(SlicedFile.received_at)
+        select(SlicedFile)
+        .where(SlicedFile.job_id.in_(job_ids), SlicedFile.withdrawn_at.is_(None))
+        .order_by(SlicedFile.received_at)
     ):
         sliced[file.job_id] = file
     wanted = {job.artifact_id for job in jobs}
@@ -214,6 +296,8 @@ def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
         specimens=specimens,
         readings=current_readings(session, specimen_ids),
         scores=current_scores(session, specimen_ids, locked_only=True),
+        late=late_entries(session, specimen_ids),
+        rejections={run_of[s]: r for s, r in current_rejections(session, specimen_ids).items()},
         noise=current_noise(session, run_ids),
         artifacts=artifacts,
         features={f.id: f for a in artifacts.values() for f in measured_of(a)},
@@ -221,6 +305,14 @@ def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
         spools={s.id: s for s in session.scalars(select(Spool))},
         sliced=sliced,
         safety=latest_safety(session, [u.unit_id for u in units]),
+        records=safety_records(session, [u.unit_id for u in units]),
+        prices=prices_of(session, study_id, [u.unit_id for u in units]),
+        configurations={
+            c.id: c
+            for c in session.scalars(
+                select(Configuration).where(Configuration.unit_id.in_([u.unit_id for u in units]))
+            )
+        },
         deviations=list(
             session.scalars(
                 select(ProtocolDeviation)

@@ -2,10 +2,9 @@
 
 import math
 import uuid
-from collections import OrderedDict, defaultdict
+from collections import defaultdict
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from threading import Lock
 
 from sqlalchemy.orm import Session
 
@@ -18,11 +17,12 @@ from crevlo.core.readings import pool_scatter
 from crevlo.core.scoring.figure import Counted, Figure
 from crevlo.core.success import success_chance
 from crevlo.stations.bench import Bench, LineKey, line_of, load_bench, specimen_estimates, state_of
+from crevlo.stations.kept import Kept
 from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.print_.run import level_at_1_m
 from crevlo.stations.shape import determined
 from crevlo.store.machine import FeatureRow
-from crevlo.store.run import Outcome, Run
+from crevlo.store.run import NoiseState, Outcome, Run
 from crevlo.store.study import Job
 
 
@@ -91,8 +91,10 @@ class _Spread:
 
 @dataclass(frozen=True)
 class StudyFigures:
-    """A study as one transaction sees it, with every machine's figures on what all of them print."""
+    """A study as one transaction sees it, with every machine's figures on what all of them print. `state` is the key of
+    what was seen, None where it must not be kept; whatever is worked out from these figures is kept under the same."""
 
+    state: str | None
     bench: Bench
     compared: Bench
     figures: dict[uuid.UUID, MachineFigures]
@@ -101,26 +103,23 @@ class StudyFigures:
 
 
 # A pure function of what a transaction sees: keyed by its snapshot, so never stale; lost without harm.
-_known: OrderedDict[tuple[uuid.UUID, str], StudyFigures] = OrderedDict()
-_guard = Lock()
+_known: Kept[StudyFigures] = Kept(4)
 
 
 def study_figures(session: Session, study_id: uuid.UUID) -> StudyFigures:
     """Loads and computes once per state of the data; rows in it are detached from the session."""
     state = state_of(session)
-    with _guard:
-        if state is not None and (study_id, state) in _known:
-            return _known[study_id, state]
+    if state is None:
+        return _work_out(session, study_id, None)
+    return _known.get(f"{study_id} {state}", lambda: _work_out(session, study_id, state))
+
+
+def _work_out(session: Session, study_id: uuid.UUID, state: str | None) -> StudyFigures:
     bench = load_bench(session, study_id)
     compared = bench.comparable()
     figures, spreads = machine_figures(compared)
-    made = StudyFigures(bench, compared, figures, _apart(bench, compared), spreads)
+    made = StudyFigures(state, bench, compared, figures, _apart(bench, compared), spreads)
     session.expunge_all()
-    if state is not None:
-        with _guard:
-            _known[study_id, state] = made
-            while len(_known) > 4:
-                _known.popitem(last=False)
     return made
 
 
@@ -129,11 +128,12 @@ def machine_figures(bench: Bench) -> tuple[dict[uuid.UUID, MachineFigures], dict
 
     What cannot be determined says what it needs.
     """
+    whole, bench = bench, bench.in_main_configurations()
     by_run = {run.id: job for job in bench.jobs for run in bench.runs.get(job.id, [])}
-    per_specimen, per_face, u_caliper = _deviations(bench, by_run)
+    per_specimen, per_face, u_caliper = deviations(bench, by_run)
     sized = {job.artifact_id for job in bench.jobs if _sizes(bench, job.artifact_id)}
     accuracy = _spread(bench, by_run, per_specimen, sized)
-    quality = _spread(bench, by_run, _qualities(bench))
+    quality = _spread(bench, by_run, qualities(bench))
     good = {
         u.unit_id: [r for r in bench.runs_of(u.unit_id) if r.outcome is Outcome.DONE and r.ended_at]
         for u in bench.units
@@ -145,8 +145,9 @@ def machine_figures(bench: Bench) -> tuple[dict[uuid.UUID, MachineFigures], dict
     figures = {}
     for entry in bench.units:
         unit = entry.unit_id
-        counted, excused = _attempts(bench, unit, first_only=False)
-        first, _ = _attempts(bench, unit, first_only=True)
+        # Tries count whatever the machine was at the time: a repair does not take its failures away.
+        counted, excused = attempts(whole, unit, first_only=False)
+        first, _ = attempts(whole, unit, first_only=True)
         raw: dict[str, Figure] = {
             "accuracy": determined(lambda unit=unit: accuracy.mean(unit, u_caliper, "a measured specimen")),  # type: ignore[misc]
             "repeatability": determined(lambda unit=unit: _repeatability(per_face.get(unit, {}))),  # type: ignore[misc]
@@ -154,7 +155,7 @@ def machine_figures(bench: Bench) -> tuple[dict[uuid.UUID, MachineFigures], dict
             "success": first if first.tries else NotDetermined("a finished first attempt"),
             "time": determined(lambda unit=unit: hours.mean(unit, 1 / 120, "a good print")),  # type: ignore[misc]
             "energy": determined(lambda unit=unit: energy.mean(unit, _u_energy(bench, good[unit]), "the energy of a good print")),  # type: ignore[misc]
-            "noise": determined(lambda unit=unit: noise.mean(unit, _u_sound(bench), "a noise reading of a good print")),  # type: ignore[misc]
+            "noise": determined(lambda unit=unit: noise.mean(unit, _u_sound(bench), "a noise reading of a good print, taken while it printed")),  # type: ignore[misc]
         }  # fmt: skip
         inputs = _cost_inputs(bench, entry.unit_id, raw, counted)
         cost: CostPerPart | NotDetermined
@@ -164,10 +165,10 @@ def machine_figures(bench: Bench) -> tuple[dict[uuid.UUID, MachineFigures], dict
         else:
             cost = cost_per_good_part(inputs)
             raw["cost"] = _cost_estimate(inputs, raw, counted)
-        price = entry.unit.price_paid
+        all_in = bench.price_of(unit).all_in
         figures[unit] = MachineFigures(
             unit_id=unit, raw=raw, counted=counted, excused=excused, cost=cost, cost_inputs=inputs,
-            all_in=NotDetermined("the price paid") if price is None else Estimate(price + entry.unit.upgrades, 0.0),
+            all_in=NotDetermined("the price paid") if all_in is None else Estimate(all_in, 0.0),
         )  # fmt: skip
     named = {"accuracy": accuracy, "defects": quality, "time": hours, "energy": energy, "noise": noise}
     known = {code: spread.widest for code, spread in named.items()}
@@ -184,7 +185,8 @@ def _apart(bench: Bench, compared: Bench) -> list[str]:
         return []
     kept = {line_of(j) for j in compared.jobs}
     first, *others = bench.protocol.arms
-    words = [
+    words = bench.other_configurations()
+    words += [
         f"{line.artifact.name} from {line.spool.code}: not every machine can print it, so it stays out of the comparison."
         for line in first.lines
         if line.spool and (line.artifact_id, line.spool_id) not in kept
@@ -222,7 +224,7 @@ def _sizes(bench: Bench, artifact_id: uuid.UUID) -> dict[uuid.UUID, FeatureRow]:
     return {f.id: f for f in bench.artifacts[artifact_id].features if f.kind in (Kind.LENGTH, Kind.DIAGONAL)}
 
 
-def _deviations(
+def deviations(
     bench: Bench, by_run: Mapping[uuid.UUID, Job]
 ) -> tuple[dict[uuid.UUID, float], dict[uuid.UUID, dict[tuple[uuid.UUID, ...], list[float]]], float]:
     """Mean absolute deviation by run, and means of faces by machine, spool and face; the caliper's calibration u."""
@@ -253,32 +255,42 @@ def _repeatability(faces: dict[tuple[uuid.UUID, ...], list[float]]) -> Estimate:
     return Estimate(s, s / math.sqrt(2 * dof), math.inf)
 
 
-def _qualities(bench: Bench) -> dict[uuid.UUID, float]:
+def qualities(bench: Bench) -> dict[uuid.UUID, float]:
     """Mean quality over the raters, by run."""
     found = {}
     for specimen in bench.specimens:
         by_rater: dict[uuid.UUID, dict[str, int]] = defaultdict(dict)
         for score in bench.scores.get(specimen.id, []):
             by_rater[score.person_id][score.defect] = score.severity
-        qualities = [specimen_quality(s).value for s in by_rater.values()]
-        if qualities:
-            found[specimen.run_id] = sum(qualities) / len(qualities)
+        scored = [specimen_quality(s).value for s in by_rater.values()]
+        if scored:
+            found[specimen.run_id] = sum(scored) / len(scored)
     return found
 
 
-def _attempts(bench: Bench, unit_id: uuid.UUID, *, first_only: bool) -> tuple[Counted, int]:
-    """Good of counted attempts, and how many were excused by their cause or stopped by a person."""
+def attempts(bench: Bench, unit_id: uuid.UUID, *, first_only: bool) -> tuple[Counted, int]:
+    """Good of counted attempts, and how many were excused by their cause or stopped by a person.
+
+    A print that was rejected afterwards is a failed one, with the cause that was given for it. The first try of a job is
+    the first that nobody stopped.
+    """
     counted = counted_causes(bench)
     good = tries = excused = 0
-    for run in bench.runs_of(unit_id):
-        if run.outcome is None or (first_only and run.attempt > 1):
+    for job in bench.jobs:
+        if job.unit_id != unit_id:
             continue
-        if run.outcome is Outcome.DONE:
-            good, tries = good + 1, tries + 1
-        elif run.outcome is Outcome.FAILED and run.cause and run.cause.value in counted:
-            tries += 1
-        else:
-            excused += 1
+        runs = [r for r in bench.runs.get(job.id, []) if r.outcome is not None]
+        if first_only:
+            runs = [r for r in runs if r.outcome is not Outcome.STOPPED][:1]
+        for run in runs:
+            rejection = bench.rejections.get(run.id)
+            cause = rejection.cause if rejection else run.cause
+            if run.outcome is Outcome.DONE and rejection is None:
+                good, tries = good + 1, tries + 1
+            elif run.outcome is not Outcome.STOPPED and cause and cause.value in counted:
+                tries += 1
+            else:
+                excused += 1
     return Counted(good, tries), excused
 
 
@@ -288,11 +300,13 @@ def _hours(run: Run) -> float:
 
 
 def _levels(bench: Bench, runs: list[Run]) -> dict[uuid.UUID, float]:
-    """One level at 1 m per run: the energy mean of its readings that can be determined."""
+    """One level at 1 m per run: the energy mean of its readings while printing that can be determined."""
     levels = {}
     for run in runs:
         readings = []
         for reading in bench.noise.get(run.id, []):
+            if reading.state is not NoiseState.PRINTING:
+                continue
             try:
                 readings.append(level_at_1_m(reading))
             except NotDetermined:
@@ -319,14 +333,13 @@ def _u_sound(bench: Bench) -> float:
 def _cost_inputs(
     bench: Bench, unit_id: uuid.UUID, raw: dict[str, Figure], counted: Counted
 ) -> CostInputs | NotDetermined:
-    entry = next(u for u in bench.units if u.unit_id == unit_id)
-    study, unit = bench.study, entry.unit
+    study, price = bench.study, bench.price_of(unit_id)
     material = _material(bench, unit_id)
     for code in ("energy", "time"):
         figure = raw[code]
         if isinstance(figure, NotDetermined):
             return figure
-    if unit.price_paid is None:
+    if price.paid is None:
         return NotDetermined("the price paid, at Receive")
     if isinstance(material, NotDetermined):
         return material
@@ -335,7 +348,7 @@ def _cost_inputs(
     assert isinstance(hours, Estimate)
     part_g, per_kg = material
     return CostInputs(
-        price=unit.price_paid, upgrades=unit.upgrades, residual=unit.residual, life_h=study.life_h,
+        price=price.paid, upgrades=price.upgrades, residual=price.residual, life_h=study.life_h,
         upkeep_per_h=study.upkeep_per_h, parts_per_plate=1, part_g=part_g, purge_g=0.0,
         material_per_kg=per_kg, energy_kwh=energy.value, tariff_per_kwh=study.tariff_per_kwh,
         hours=hours.value, labour_min=study.labour_min, wage_per_h=study.wage_per_h,

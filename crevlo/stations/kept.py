@@ -36,6 +36,11 @@ class Kept(Generic[T]):
                 self._known.popitem(last=False)
         return made
 
+    def clear(self) -> None:
+        """Forgets all of it; it is worked out again when it is asked for."""
+        with self._guard:
+            self._known.clear()
+
 
 def kept_on_disk(shape: type[M], content: bytes, make: Callable[[], M]) -> M:
     """A result that follows from `content` alone, kept for every later start in the folder CREVLO_CACHE, if there is one."""

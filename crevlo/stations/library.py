@@ -14,7 +14,7 @@ from crevlo.core.artifacts.feature import MEASURED
 from crevlo.core.lookalike import Sheet, lookalikes
 from crevlo.stations import shelf
 from crevlo.stations.artifact import stored
-from crevlo.stations.shape import Conflict, Missing, Refused, Shape
+from crevlo.stations.shape import Conflict, Day, Missing, Money, Refused, Shape, Version
 from crevlo.stations.shelf import DrawingOut
 from crevlo.store.base import Base
 from crevlo.store.machine import (
@@ -65,7 +65,7 @@ class NewModel(Shape):
     bed_x_mm: float = Field(gt=0, le=5000)
     bed_y_mm: float = Field(gt=0, le=5000)
     height_mm: float = Field(gt=0, le=5000)
-    list_price: float | None = Field(default=None, ge=0)
+    list_price: Money | None = None
     tools: int = Field(default=1, ge=1, le=64)
     enclosed: bool = False
     sheet: ModelSheet = ModelSheet()
@@ -94,8 +94,8 @@ class SpoolIn(Shape):
     colour: str = Field(min_length=1, max_length=40)
     diameter_mm: float = Field(default=1.75, gt=0.5, lt=5)
     density_g_cm3: float = Field(gt=0.5, lt=5)
-    price_per_kg: float = Field(ge=0)
-    dried_on: date | None = None
+    price_per_kg: float = Field(ge=0, le=1e5)
+    dried_on: Day | None = None
     lot: str = Field(default="", max_length=40)
     empty_g: float | None = Field(default=None, gt=0, le=5000, description="mass of the empty spool")
 
@@ -108,11 +108,11 @@ class InstrumentIn(Shape):
     id: uuid.UUID
     code: str = Field(min_length=1, max_length=20)
     kind: InstrumentKind
-    unit: str = "mm"
-    resolution: float = Field(ge=0)
-    u_calibration: float = Field(ge=0)
-    repeatability: float = Field(ge=0)
-    calibrated_on: date | None = None
+    unit: str = Field(default="mm", max_length=20)
+    resolution: float = Field(ge=0, le=1e4)
+    u_calibration: float = Field(ge=0, le=1e4)
+    repeatability: float = Field(ge=0, le=1e4)
+    calibrated_on: Day | None = None
     certificate: str = Field(default="", max_length=80)
     valid_days: int = Field(default=365, ge=1, le=3650, description="how long a calibration holds")
 
@@ -149,7 +149,7 @@ class ArtifactOut(Shape):
 
 
 class ChangedModel(NewModel):
-    version: int
+    version: Version
 
 
 class Library(Shape):

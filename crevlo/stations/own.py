@@ -1,7 +1,7 @@
 """Own artifacts: a mesh brought in, features placed on it, and stored as a version that works like a built-in one."""
 
 import uuid
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
 from pydantic import Field, model_validator
 from sqlalchemy.orm import Session
@@ -13,6 +13,7 @@ from crevlo.core.artifacts.mesh import read_surfaces, solids, troubles
 from crevlo.core.artifacts.placing import between
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.estimate import BadInput
+from crevlo.stations.apart import apart
 from crevlo.stations.artifact import built_in_artifact, feature_rows, mesh_bodies, next_number, sizes_of, stored
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.stations.shelf import ShelfCard, ShelfFeature, card
@@ -21,6 +22,10 @@ from crevlo.store.machine import ArtifactVersion
 
 DefectCode = Literal["stringing", "blobs", "shift", "warp", "gaps", "ringing", "foot", "skins"]
 Unit = Literal["mm", "cm", "inch", "m"]
+
+
+# A sound mesh of the most triangles takes a few seconds and some 400 MB.
+_SECONDS, _MEGABYTES = 25.0, 1200
 
 
 class MeshReport(Shape):
@@ -41,8 +46,8 @@ class FacePair(Shape):
     """Two picked faces, by the numbers of their triangles in the mesh as it is served."""
 
     unit: Unit = "mm"
-    first: int = Field(ge=0)
-    second: int = Field(ge=0)
+    first: int = Field(ge=0, lt=2**31)
+    second: int = Field(ge=0, lt=2**31)
     code: str = Field(min_length=1, max_length=8)
 
 
@@ -54,7 +59,9 @@ class NewFeature(Shape):
     nominal: float = Field(ge=0, le=2000)
     unit: Literal["mm", "°"] = "mm"
     method: str = Field(min_length=1, max_length=200)
-    ends: list[list[float]] | None = None
+    ends: list[Annotated[list[Annotated[float, Field(ge=-1e4, le=1e4)]], Field(max_length=3)]] | None = Field(
+        default=None, max_length=2
+    )
 
     @model_validator(mode="after")
     def _whole(self) -> "NewFeature":
@@ -71,7 +78,7 @@ class NewArtifact(Shape):
     name: str = Field(min_length=1, max_length=60)
     sha256: str = Field(pattern="^[0-9a-f]{64}$")
     unit: Unit = "mm"
-    tools: list[int] = Field(default=[], max_length=64)
+    tools: list[Annotated[int, Field(ge=0, le=64)]] = Field(default=[], max_length=64)
     licence: str = Field(min_length=1, max_length=100)
     source: str = Field(min_length=1, max_length=300)
     isolates: str = Field(min_length=1, max_length=300)
@@ -90,6 +97,11 @@ class KeptSizes(Shape):
 
 def check_mesh(session: Session, content: bytes, name: str, unit: Unit) -> MeshReport:
     """Reads a mesh and says what is wrong with it; kept only when it bounds solids. Raises BadInput for what is no mesh."""
+    report = apart("this mesh", _SECONDS, _MEGABYTES, _examined, content, name[:120], unit)
+    return report if report.troubles else report.model_copy(update={"sha256": keep_upload(session, content)})
+
+
+def _examined(content: bytes, name: str, unit: Unit) -> MeshReport:
     surfaces = read_surfaces(content, unit)
     wrong = [words for s in surfaces for words in troubles(s)]
     volume = None
@@ -98,8 +110,7 @@ def check_mesh(session: Session, content: bytes, name: str, unit: Unit) -> MeshR
     low = [min(s.points[:, k].min() for s in surfaces) for k in range(3)]
     high = [max(s.points[:, k].max() for s in surfaces) for k in range(3)]
     return MeshReport(
-        sha256="" if wrong else keep_upload(session, content), name=name[:120], unit=unit, bodies=len(surfaces),
-        triangles=sum(len(s.triangles) for s in surfaces),
+        sha256="", name=name, unit=unit, bodies=len(surfaces), triangles=sum(len(s.triangles) for s in surfaces),
         size_mm=[float(h - g) for g, h in zip(low, high, strict=True)], volume_mm3=volume,
         mended=[words for s in surfaces for words in s.mended], troubles=wrong,
     )  # fmt: skip

@@ -6,7 +6,9 @@ from datetime import UTC, datetime
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from crevlo.stations.bench import current_protocol, get_study, latest_safety, readings_due, safety_standing
+from crevlo.stations.bench import current_protocol, get_study, readings_due
+from crevlo.stations.receive.price import prices_of
+from crevlo.stations.receive.safety import latest_safety, safety_records, safety_standing
 from crevlo.stations.shape import Shape
 from crevlo.store.machine import ArtifactVersion
 from crevlo.store.reading import InspectionLock, Reading
@@ -83,9 +85,11 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
     units = [u.unit_id for u in study.units]
     safety = latest_safety(session, units)
     received = sum(safety_standing(safety.get(u, {})) is not None for u in units)
-    priced = sum(u.unit.price_paid is not None for u in study.units)
+    prices = prices_of(session, study_id, units)
+    priced = sum(p.paid is not None for p in prices.values())
     revisions = session.scalar(select(func.count()).where(ReportRevision.study_id == study_id)) or 0
     failing = any(safety_standing(safety.get(u, {})) is False for u in units)
+    failing = failing or any(r.ended for r in safety_records(session, units).values())
     wanted = max(jobs, 1)
     stations = [
         StationProgress(station="plan", count=str(jobs) if frozen else "draft", share=1.0 if frozen else 0.3, trouble=False),

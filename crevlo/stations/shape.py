@@ -1,9 +1,10 @@
 """Plain shapes that leave the stations, and the errors they raise."""
 
 from collections.abc import Callable
-from typing import Any
+from datetime import date, datetime
+from typing import Annotated, Any
 
-from pydantic import BaseModel, ConfigDict
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.scoring.figure import Counted
@@ -14,6 +15,21 @@ class Shape(BaseModel):
     model_config = ConfigDict(
         from_attributes=True, extra="forbid", json_schema_serialization_defaults_required=True, allow_inf_nan=False
     )
+
+
+def _in_our_time(moment: Any) -> Any:
+    if not 2000 <= moment.year < 2100:
+        raise ValueError("a date between 2000 and 2099 is needed")
+    return moment
+
+
+# What people state: days and moments of this century, which every calendar here can reckon with.
+_CENTURY = {"pattern": "^20"}
+Moment = Annotated[datetime, AfterValidator(_in_our_time), Field(json_schema_extra=_CENTURY)]
+Day = Annotated[date, AfterValidator(_in_our_time), Field(json_schema_extra=_CENTURY)]
+# The version of a row that its editor saw.
+Version = Annotated[int, Field(ge=0, lt=2**31)]
+Money = Annotated[float, Field(ge=0, le=1e7)]
 
 
 class Refused(Exception):

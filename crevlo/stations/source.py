@@ -40,7 +40,7 @@ class Input(Shape):
 class RankFigure(WhatIf):
     """A figure of the ranking as it is shown: one criterion or the total, under the weights on screen."""
 
-    criterion: str
+    criterion: str = Field(max_length=60)
 
 
 class Entry(Shape):
@@ -225,6 +225,13 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
     else:
         amount = f"{figure.value:.{kind.digits}f} ± {figure.expanded:.{kind.digits}f} {unit}"
         shown.append(Input(name="Standard uncertainty", amount=f"{figure.u:.{kind.digits + 1}f} {unit}", note=""))
+    if bench.study.revealed_at is None and criterion in ("accuracy", "repeatability", "defects"):
+        shown.append(
+            Input(
+                name="Entries", amount="after the reveal",
+                note="until then they would tell which specimen is this machine's",
+            )
+        )  # fmt: skip
     entries = (
         _machine_readings(session, bench, unit_id)
         if criterion in ("accuracy", "repeatability")
@@ -280,6 +287,8 @@ def _reading_entries(session: Session, rows: list[Reading], codes: dict[uuid.UUI
 
 
 def _machine_readings(session: Session, bench: Bench, unit_id: uuid.UUID) -> list[Entry]:
+    if bench.study.revealed_at is None:
+        return []  # whoever measured them would know the machine by their values
     codes = _specimen_labels(bench, unit_id)
     entries: list[Entry] = []
     for specimen_id, code in codes.items():
@@ -297,6 +306,8 @@ def _specimen_labels(bench: Bench, unit_id: uuid.UUID) -> dict[uuid.UUID, str]:
 
 
 def _score_entries(session: Session, bench: Bench, unit_id: uuid.UUID) -> list[Entry]:
+    if bench.study.revealed_at is None:
+        return []
     names, labels = _names(session), _specimen_labels(bench, unit_id)
     return [
         Entry(

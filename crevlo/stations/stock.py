@@ -11,17 +11,17 @@ from crevlo.core.estimate import NotDetermined
 from crevlo.core.spool import diameter_spread, mass_left_g
 from crevlo.stations.clock import stated_time
 from crevlo.stations.library import InstrumentIn, InstrumentOut, SpoolIn, SpoolOut, change, instrument_out
-from crevlo.stations.shape import Missing, Shape
+from crevlo.stations.shape import Missing, Moment, Shape, Version
 from crevlo.store.machine import Instrument, Spool
 from crevlo.store.record import SpoolEntry, SpoolKind
 
 
 class SpoolChange(SpoolIn):
-    version: int
+    version: Version
 
 
 class InstrumentChange(InstrumentIn):
-    version: int
+    version: Version
 
 
 class SpoolEntryOut(Shape):
@@ -39,7 +39,7 @@ class NewSpoolEntry(Shape):
     value: float = Field(ge=0, le=1e5, description="g, hours, % or mm, by the kind")
     at_c: float | None = Field(default=None, ge=0, le=200)
     note: str = Field(default="", max_length=300)
-    at: datetime | None = None
+    at: Moment | None = None
 
 
 class SpoolRecord(Shape):

@@ -43,16 +43,42 @@ def alembic_config(engine: Engine) -> "Config":
     return config
 
 
-def migrate(engine: Engine) -> None:
-    """Brings the schema up to date; safe to call from several processes at once."""
+def migrate(engine: Engine, app_role: str | None = None, revision: str = "head") -> None:
+    """Brings the schema up to date; safe to call from several processes at once.
+
+    `engine` is the owner's. The role `app_role`, where it is another, is given what the application needs and no more.
+    """
     from alembic import command
 
     with engine.connect() as guard:
         guard.execute(text("select pg_advisory_lock(:key)"), {"key": _MIGRATION_LOCK})
         try:
-            command.upgrade(alembic_config(engine), "head")
+            command.upgrade(alembic_config(engine), revision)
+            if app_role and revision == "head":
+                _grant(engine, app_role)
         finally:
             guard.execute(text("select pg_advisory_unlock(:key)"), {"key": _MIGRATION_LOCK})
+
+
+def _grant(engine: Engine, role: str) -> None:
+    with engine.begin() as connection:
+        if connection.scalar(text("select current_user")) != role:
+            connection.execute(text("select set_config('crevlo.app_role', :role, true)"), {"role": role})
+            connection.execute(text((SQL / "grants.sql").read_text()))
+
+
+def stands_above_the_rules(engine: Engine) -> bool:
+    """Whether this role could switch off the rules that the database keeps: a superuser, or the owner of the tables."""
+    with engine.connect() as connection:
+        return bool(
+            connection.scalar(
+                text(
+                    "select rolsuper or pg_has_role(current_user, (select tableowner from pg_tables"
+                    " where schemaname = 'public' and tablename = 'audit_entry'), 'member')"
+                    " from pg_roles where rolname = current_user"
+                )
+            )
+        )
 
 
 def ours(found: object, name: str | None, kind: str, reflected: bool, compared: object) -> bool:

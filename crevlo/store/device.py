@@ -38,6 +38,9 @@ class Device(Editable, Base):
     power_key: Mapped[str] = mapped_column(default="power_w")
     counter_key: Mapped[str] = mapped_column(default="energy_wh")
     time_key: Mapped[str] = mapped_column(default="time")
+    refused: Mapped[int] = mapped_column(default=0)
+    refused_why: Mapped[str] = mapped_column(default="")
+    refused_at: Mapped[datetime | None]
     added_at: Mapped[datetime] = recorded_at()
     retired_at: Mapped[datetime | None]
     unit: Mapped[Unit | None] = relationship(lazy="joined")

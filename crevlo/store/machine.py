@@ -41,22 +41,36 @@ class Unit(Editable, Base):
     model_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("model.id"), index=True)
     mark: Mapped[int]
     serial: Mapped[str | None]
-    price_paid: Mapped[float | None]
-    upgrades: Mapped[float] = mapped_column(default=0)
-    residual: Mapped[float] = mapped_column(default=0)
     obtained: Mapped[Obtained | None] = mapped_column(enum_of(Obtained))
     obtained_from: Mapped[str | None]
     received_on: Mapped[date | None]
     disclosure: Mapped[str] = mapped_column(server_default="")
-    day_price: Mapped[float | None]
-    day_price_on: Mapped[date | None]
     first_power_on: Mapped[datetime | None]
     model: Mapped[Model] = relationship(lazy="joined")
     __table_args__ = (
         UniqueConstraint("model_id", "serial"),
-        CheckConstraint("price_paid is null or price_paid >= 0", name="price_not_negative"),
-        CheckConstraint("upgrades >= 0 and residual >= 0", name="money_not_negative"),
         CheckConstraint("mark >= 0", name="mark_not_negative"),
+    )
+
+
+class UnitPrice(Identified, Base):
+    """What a unit cost, as it was stated on a day for a study; never changed, a later statement is a newer row."""
+
+    __tablename__ = "unit_price"
+    unit_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("unit.id"), index=True)
+    study_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("study.id"))
+    price_paid: Mapped[float | None]
+    upgrades: Mapped[float] = mapped_column(default=0)
+    residual: Mapped[float] = mapped_column(default=0)
+    day_price: Mapped[float | None]
+    day_price_on: Mapped[date | None]
+    stated_on: Mapped[date]
+    person_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("person.id"))
+    recorded_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (
+        CheckConstraint(
+            "price_paid >= 0 and upgrades >= 0 and residual >= 0 and day_price >= 0", name="money_not_negative"
+        ),
     )
 
 

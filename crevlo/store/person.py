@@ -23,7 +23,6 @@ class Person(Editable, Base):
     email: Mapped[str]
     role: Mapped[Role] = mapped_column(enum_of(Role))
     password_hash: Mapped[str | None]
-    session_epoch: Mapped[int] = mapped_column(default=0)
     active: Mapped[bool] = mapped_column(default=True)
     created_at: Mapped[datetime] = recorded_at()
     __table_args__ = (
@@ -41,6 +40,19 @@ class SignInLink(Identified, Base):
     token_hash: Mapped[str] = mapped_column(unique=True)
     expires_at: Mapped[datetime]
     used_at: Mapped[datetime | None]
+
+
+class SignInSession(Identified, Base):
+    """One browser of a person, signed in until it ends."""
+
+    __tablename__ = "sign_in_session"
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"), index=True)
+    agent: Mapped[str] = mapped_column(default="")
+    by_link: Mapped[bool] = mapped_column(default=False)
+    address: Mapped[str] = mapped_column(default="")
+    began_at: Mapped[datetime] = recorded_at()
+    seen_at: Mapped[datetime] = recorded_at()
+    ended_at: Mapped[datetime | None]
 
 
 class SignInAttempt(Identified, Base):

@@ -1,4 +1,7 @@
-"""Readings and scores: appended, corrected by a newer row, never changed."""
+"""Readings and scores: appended, corrected by a newer row, never changed.
+
+What was entered once the machines were known says why in `after_reveal`.
+"""
 
 import uuid
 from datetime import datetime
@@ -7,7 +10,8 @@ from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint, tex
 from sqlalchemy.orm import Mapped, mapped_column
 
 from crevlo.core.defects import DEFECT_CODES
-from crevlo.store.base import Base, Identified, recorded_at
+from crevlo.core.success import Cause
+from crevlo.store.base import Base, Identified, enum_of, recorded_at
 
 
 class Reading(Identified, Base):
@@ -25,6 +29,7 @@ class Reading(Identified, Base):
     recorded_at: Mapped[datetime] = recorded_at()
     supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("reading.id"), unique=True)
     reason: Mapped[str | None]
+    after_reveal: Mapped[str | None]
     __table_args__ = (
         Index(
             "uq_reading_first",
@@ -51,6 +56,7 @@ class DefectScore(Identified, Base):
     recorded_at: Mapped[datetime] = recorded_at()
     supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("defect_score.id"), unique=True)
     reason: Mapped[str | None]
+    after_reveal: Mapped[str | None]
     __table_args__ = (
         Index(
             "uq_defect_score_first",
@@ -74,3 +80,21 @@ class InspectionLock(Identified, Base):
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     locked_at: Mapped[datetime] = recorded_at()
     __table_args__ = (UniqueConstraint("specimen_id", "person_id"),)
+
+
+class Rejection(Identified, Base):
+    """A specimen that cannot be used: its print counts as a failed one, with the cause."""
+
+    __tablename__ = "rejection"
+    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"))
+    cause: Mapped[Cause] = mapped_column(enum_of(Cause))
+    words: Mapped[str]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    recorded_at: Mapped[datetime] = recorded_at()
+    supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("rejection.id"), unique=True)
+    reason: Mapped[str | None]
+    __table_args__ = (
+        Index("uq_rejection_first", "specimen_id", unique=True, postgresql_where=text("supersedes_id is null")),
+        CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
+        CheckConstraint("length(words) > 0", name="says_why"),
+    )

@@ -4,11 +4,12 @@ import uuid
 from datetime import datetime
 from enum import StrEnum
 
-from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
+from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint, text
 from sqlalchemy.orm import Mapped, mapped_column
 
 from crevlo.core.claims import ClaimKind
 from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
+from crevlo.store.run import NoiseState
 
 
 class Found(StrEnum):
@@ -63,6 +64,7 @@ class MeasureKind(StrEnum):
     PURGE = "purge at a colour change"
     SETUP_FIRST = "set-up, first time"
     SETUP_AGAIN = "set-up, again"
+    CLAIM = "claim"  # what only a claim names, measured by hand
 
 
 class UnitMeasure(Identified, Base):
@@ -72,6 +74,7 @@ class UnitMeasure(Identified, Base):
     unit_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("unit.id"), index=True)
     configuration_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("configuration.id"))
     kind: Mapped[MeasureKind] = mapped_column(enum_of(MeasureKind))
+    claim_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("claim.id"))
     value: Mapped[float]
     from_c: Mapped[float | None]
     to_c: Mapped[float | None]
@@ -82,28 +85,43 @@ class UnitMeasure(Identified, Base):
     recorded_at: Mapped[datetime] = recorded_at()
     supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("unit_measure.id"), unique=True)
     reason: Mapped[str | None]
-    __table_args__ = (CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),)
+    __table_args__ = (
+        CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
+        CheckConstraint("(kind = 'claim') = (claim_id is not null)", name="claim_named"),
+    )
 
 
 class Claim(Editable, Base):
-    """What the maker says of a model."""
+    """What the maker says of a model; one of noise names the state, one that no list has brings its name and unit."""
 
     __tablename__ = "claim"
     model_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("model.id"), index=True)
     kind: Mapped[ClaimKind] = mapped_column(enum_of(ClaimKind))
     value: Mapped[float]
     said: Mapped[str] = mapped_column(default="")
+    name: Mapped[str] = mapped_column(server_default="")
+    unit: Mapped[str] = mapped_column(server_default="")
+    less_is_better: Mapped[bool] = mapped_column(default=False)
+    state: Mapped[NoiseState | None] = mapped_column(enum_of(NoiseState))
     noted_at: Mapped[datetime] = recorded_at()
-    __table_args__ = (UniqueConstraint("model_id", "kind"),)
+    __table_args__ = (
+        UniqueConstraint("model_id", "kind", "name", "state", postgresql_nulls_not_distinct=True),
+        CheckConstraint("(kind = 'noise') = (state is not null)", name="noise_has_state"),
+        CheckConstraint("(kind = 'other') = (length(name) > 0)", name="other_has_name"),
+    )
 
 
 class FeatureWorth(Editable, Base):
-    """What having a feature is worth in money; the list is the reviewer's own."""
+    """What having a feature is worth in money, and one row for a machine without any; the list is the reviewer's own."""
 
     __tablename__ = "feature_worth"
     name: Mapped[str] = mapped_column(unique=True)
     worth: Mapped[float]
-    __table_args__ = (CheckConstraint("worth >= 0", name="worth_not_negative"),)
+    is_base: Mapped[bool] = mapped_column(default=False)
+    __table_args__ = (
+        CheckConstraint("worth >= 0", name="worth_not_negative"),
+        Index("uq_feature_worth_base", "is_base", unique=True, postgresql_where=text("is_base")),
+    )
 
 
 class ModelFeature(Base):
@@ -120,6 +138,13 @@ class LogKind(StrEnum):
     WEAR = "wear"
     MAINTENANCE = "maintenance"
     PART = "part replaced"
+    REPAIR = "repair"
+    FIRE = "fire"
+    SMOKE = "smoke"
+    TINGLE = "tingle"  # a touch current felt
+    RUNAWAY = "runaway"  # a heater that went on by itself
+    REOPENED = "re-opened"  # a reviewer lets testing go on after one of these
+    FALSE_ALARM = "false alarm"  # a detector stopped a print that was sound
 
 
 class LogEntry(Identified, Base):

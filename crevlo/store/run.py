@@ -47,7 +47,7 @@ class Upload(Base):
 
 
 class SlicedFile(Identified, Base):
-    """A sliced file dropped on a job, with the facts read from it; the latest of a job counts."""
+    """A sliced file dropped on a job, with the facts read from it; the latest that was not taken away counts."""
 
     __tablename__ = "sliced_file"
     job_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("job.id"), index=True)
@@ -59,6 +59,11 @@ class SlicedFile(Identified, Base):
     deviations: Mapped[list[Any]]
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     received_at: Mapped[datetime] = recorded_at()
+    withdrawn_at: Mapped[datetime | None]
+    withdrawn_by: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("person.id"))
+    __table_args__ = (
+        CheckConstraint("(withdrawn_at is null) = (withdrawn_by is null)", name="withdrawn_by_someone"),
+    )
 
 
 class Run(Editable, Base):
@@ -75,12 +80,14 @@ class Run(Editable, Base):
     cause: Mapped[Cause | None] = mapped_column(enum_of(Cause))
     failed_at_percent: Mapped[float | None]
     failed_at_layer: Mapped[int | None]
+    uses_attempt: Mapped[bool] = mapped_column(default=True)
     note: Mapped[str] = mapped_column(default="")
     energy_kwh: Mapped[float | None]
     energy_low_kwh: Mapped[float | None]
     energy_high_kwh: Mapped[float | None]
     energy_from: Mapped[EnergyFrom | None] = mapped_column(enum_of(EnergyFrom))
     trace_sha256: Mapped[str | None] = mapped_column(ForeignKey("upload.sha256"))
+    trace_columns: Mapped[dict[str, Any] | None]
     instrument_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("instrument.id"))
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     job: Mapped[Job] = relationship()
@@ -131,6 +138,7 @@ class Specimen(Identified, Base):
     run_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("run.id"), unique=True)
     blind_code: Mapped[str]
     position: Mapped[float]
+    bagged_at: Mapped[datetime] = recorded_at()
     run: Mapped[Run] = relationship()
     __table_args__ = (
         UniqueConstraint("study_id", "blind_code"),

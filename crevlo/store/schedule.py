@@ -89,6 +89,7 @@ class BackgroundWork(Identified, Base):
     share: Mapped[float] = mapped_column(default=0.0)
     message: Mapped[str] = mapped_column(default="")
     found: Mapped[dict[str, Any]] = mapped_column(server_default=text("'{}'::jsonb"))
+    begun: Mapped[int] = mapped_column(default=0)
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     asked_at: Mapped[datetime] = recorded_at()
     told_at: Mapped[datetime | None]

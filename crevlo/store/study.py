@@ -1,5 +1,6 @@
 """Studies, their protocol and its deviations, jobs, and the scheme that scores them."""
 
+import secrets
 import uuid
 from datetime import datetime
 from typing import Any
@@ -20,6 +21,7 @@ class Study(Editable, Base):
     question: Mapped[str] = mapped_column(default="")
     currency: Mapped[str] = mapped_column(default="EUR")
     seed: Mapped[int]
+    blind_secret: Mapped[str] = mapped_column(default=lambda: secrets.token_hex(32))
     created_at: Mapped[datetime] = recorded_at()
     revealed_at: Mapped[datetime | None]
     tariff_per_kwh: Mapped[float] = mapped_column(default=0.31)
@@ -51,6 +53,7 @@ class StudyUnit(Identified, Base):
     unit_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("unit.id"))
     is_control: Mapped[bool] = mapped_column(default=False)
     position: Mapped[int]
+    not_recommended: Mapped[str] = mapped_column(server_default="")
     unit: Mapped[Unit] = relationship(lazy="joined")
     __table_args__ = (
         UniqueConstraint("study_id", "unit_id"),
@@ -74,6 +77,7 @@ class ProtocolVersion(Editable, Base):
     )
     __table_args__ = (
         UniqueConstraint("study_id", "number"),
+        Index("uq_protocol_draft", "study_id", unique=True, postgresql_where=text("frozen_at is null")),
         CheckConstraint("repeats between 1 and 10", name="repeats_range"),
         CheckConstraint("(frozen_at is null) = (frozen_by is null)", name="frozen_by_someone"),
     )

@@ -104,6 +104,39 @@ def test_what_meters_publish_is_kept_once_even_where_the_listener_is_killed(benc
     assert [tuple(s) for s in seen] == [(80 + k % 5, 10 + k) for k in range(100)]
 
 
+def test_one_meters_nonsense_stops_no_other_and_is_counted_where_people_see_it(bench: Bench, broker: str) -> None:
+    client = bench.as_("reviewer")
+    study = frozen_study(client)
+    units = [j["machine"]["unit_id"] for j in client.get(f"/api/studies/{study}/print")["jobs"]]
+    for number, unit in enumerate(units):
+        add(client, "power meter", unit, topic=f"bench/plug-{number}")
+    host, port = broker.split(":")
+    plug = mqtt.Client(CallbackAPIVersion.VERSION2)
+    plug.connect(host, int(port))
+    plug.loop_start()
+    listener = Listener(bench.url, broker)
+    kept = lambda: rows(bench, "select count(*) from power_sample")[0][0]  # noqa: E731
+    until(lambda: plug.publish("bench/plug-1", b"80", qos=1).wait_for_publish(5) or kept() > 0)
+    before = kept()
+    nonsense = [*HOSTILE, b'{"power_w": 5, "time": 1e300}', b'{"power_w": -1e8}', b'{"power_w": 1e300}']
+    for payload in nonsense:
+        plug.publish("bench/plug-0", payload, qos=1).wait_for_publish(5)
+    base = time.time() - 100
+    for k in range(5):
+        plug.publish("bench/plug-1", json.dumps({"power_w": 90, "time": base + k}), qos=1).wait_for_publish(5)
+    until(lambda: kept() >= before + 5)
+    until(lambda: next(d for d in client.get("/api/devices")["devices"] if d["topic"] == "bench/plug-0")["refused"] >= len(nonsense))  # fmt: skip
+    device = next(d for d in client.get("/api/devices")["devices"] if d["topic"] == "bench/plug-0")
+    assert device["refused_why"]
+    assert next(d for d in client.get("/api/devices")["devices"] if d["topic"] == "bench/plug-1")["refused"] == 0
+    # Counting is no change of a record.
+    assert (
+        rows(bench, "select count(*) from audit_entry where table_name = 'device' and action = 'update'")[0][0] == 0
+    )
+    listener.kill()
+    plug.loop_stop()
+
+
 @pytest.mark.parametrize(
     ("payload", "sample"),
     [
@@ -119,7 +152,14 @@ def test_a_message_is_read_by_the_devices_keys(payload: bytes, sample: tuple) ->
     assert sample_of(device, payload, 100.0) == sample
 
 
-@pytest.mark.parametrize("payload", [b"", b"\xff\xfe", b"true", b"[1]", b'{"volt": 230}', b'{"power_w": null}'])
+HOSTILE = [
+    b"", b"\xff\xfe", b"true", b"[1]", b'{"volt": 230}', b'{"power_w": null}', b"NaN", b"-Infinity", b"1e400", b"9" * 400,
+    b'{"power_w": NaN}', b'{"power_w": 1e400}', b'{"power_w": "nan"}', b'{"power_w": ' + b"9" * 400 + b"}", b"[" * 5000,
+    b'{"a":' * 5000, b'{"power_w": 5, "time": ' + b"9" * 400 + b"}" + b" " * 10_000,
+]  # fmt: skip
+
+
+@pytest.mark.parametrize("payload", HOSTILE)
 def test_a_message_that_is_no_sample_is_refused(payload: bytes) -> None:
     device = SimpleNamespace(power_key="power_w", counter_key="energy_wh", time_key="time")
     with pytest.raises(BadInput):

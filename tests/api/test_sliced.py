@@ -127,6 +127,38 @@ def test_a_large_file_is_read_in_the_background_and_survives_a_restart(
     assert sum(read["file"]["motion"]["causes"].values()) == pytest.approx(read["file"]["motion"]["planned_s"])
 
 
+def test_a_file_that_ended_its_worker_twice_is_refused_and_the_next_is_read(
+    bench: Bench, client: Client, jobs: list[str]
+) -> None:
+    drop(client, jobs[0], large())
+    for _ in range(2):
+        # As a worker leaves it that is gone in a moment, without a word.
+        with bench.engine.begin() as db:
+            db.execute(
+                text("update background_work set state = 'running', begun = begun + 1 where kind = 'sliced file'")
+            )
+            db.execute(text("delete from procrastinate_jobs"))
+        take_up_abandoned(sessions(bench.engine))
+    view = client.get(f"/api/jobs/{jobs[0]}")
+    assert view["reading"]["state"] == "failed"
+    assert "ended twice while it worked on this one" in view["reading"]["message"]
+    assert waiting(bench) == []
+    drop(client, jobs[1], large())
+    [work] = waiting(bench)
+    carry_out(sessions(bench.engine), work)
+    assert client.get(f"/api/jobs/{jobs[1]}")["file"]["size_bytes"] > 10_000_000
+
+
+def test_a_cancel_is_heard_although_the_worker_is_gone(bench: Bench, client: Client, jobs: list[str]) -> None:
+    view = drop(client, jobs[0], large())
+    with bench.engine.begin() as db:
+        db.execute(text("update background_work set state = 'running', begun = 1 where kind = 'sliced file'"))
+    client.send("POST", f"/api/work/{view['reading']['id']}/wish", {"wish": "cancel"})
+    take_up_abandoned(sessions(bench.engine))
+    assert client.get(f"/api/jobs/{jobs[0]}")["reading"] is None
+    assert waiting(bench) == []
+
+
 def test_a_large_file_that_is_none_says_so_and_a_cancelled_one_leaves_nothing(
     bench: Bench, client: Client, jobs: list[str]
 ) -> None:

@@ -9,10 +9,12 @@ from datetime import UTC, datetime, timedelta
 
 import pytest
 
+from crevlo.core.blind import follows
 from crevlo.core.cost import CostInputs, cost_per_good_part
 from crevlo.core.success import success_chance
 from crevlo.sim import device
 from crevlo.sim.client import ApiError, Client
+from crevlo.store.database import connect
 from tests.conftest import Bench, Played
 from tests.small import frozen_study, new
 
@@ -156,7 +158,7 @@ def test_a_machine_with_a_missing_figure_has_an_interval(bench: Bench) -> None:
     assert not view["verdict"]["tie"] or "missing" in view["verdict"]["evidence"].lower()
 
 
-def test_sources_lead_from_the_total_to_the_readings(reviewer: Client, played: Played) -> None:
+def test_sources_lead_from_the_total_to_the_readings(demo_bench: Bench, reviewer: Client, played: Played) -> None:
     view = _rank(reviewer, played.study)
     first = view["standings"][0]
     path = f"/api/studies/{played.study}/units/{first['machine']['unit_id']}/rank-source"
@@ -164,6 +166,11 @@ def test_sources_lead_from_the_total_to_the_readings(reviewer: Client, played: P
     assert total["amount"] == f"{first['total']:.1f} ± {first['expanded']:.1f} points"
     leads = [i["lead"]["figure"] for i in total["inputs"]]
     assert leads == [c["code"] for c in view["criteria"]]
+    accuracy = reviewer.send("POST", path, {"criterion": leads[0]})
+    # Values and times would tell whoever took them which specimen is this machine's.
+    assert accuracy["entries"] == []
+    assert {"name": "Entries", "amount": "after the reveal"}.items() <= accuracy["inputs"][-1].items()
+    finish_and_reveal(demo_bench, played.study)
     accuracy = reviewer.send("POST", path, {"criterion": leads[0]})
     assert len(accuracy["entries"]) >= 2 * 33
     assert {e["using"] for e in accuracy["entries"]} == {"C-02"}
@@ -176,7 +183,7 @@ def test_a_report_is_one_file_frozen_as_it_was(demo_bench: Bench, reviewer: Clie
     html = reviewer.http.get(f"/api/revisions/{first['id']}/report.html").text
     assert not re.search(r"(?:src|href)\s*=\s*[\"']?(?!#|data:)|url\(|@import|<script", html)
     for said in (
-        "Hollowell Mesa, but only just",
+        _rank(reviewer, played.study)["verdict"]["headline"],
         "was lent by its maker",
         "is left out: noise at 1 m",
         "17 °C instead of",
@@ -190,12 +197,31 @@ def test_a_report_is_one_file_frozen_as_it_was(demo_bench: Bench, reviewer: Clie
     assert reviewer.http.get(f"/api/revisions/{first['id']}/report.html").text == html
 
 
-def test_the_data_package_is_the_same_in_both_formats(reviewer: Client, played: Played) -> None:
+def test_the_data_package_is_the_same_in_both_formats(demo_bench: Bench, reviewer: Client, played: Played) -> None:
+    assert reviewer.get(f"/api/studies/{played.study}/readings.json")["readings"] == []
+    finish_and_reveal(demo_bench, played.study)
     data = reviewer.get(f"/api/studies/{played.study}/readings.json")["readings"]
     text = reviewer.http.get(f"/api/studies/{played.study}/readings.csv").text
     rows = list(csv.DictReader(io.StringIO(text)))
     assert len(rows) == len(data) > 450
     assert [float(r["value_mm"]) for r in rows] == [r["value_mm"] for r in data]
+
+
+def score_all(rater: Client, study: str) -> None:
+    """Scores and locks what is still open."""
+    inspect = rater.get(f"/api/studies/{study}/inspect")
+    for specimen in (s for s in inspect["specimens"] if not s["locked"]):
+        for defect in inspect["defects"]:
+            rater.send(
+                "POST", f"/api/specimens/{specimen['id']}/scores",
+                {"id": new(), "defect": defect["code"], "severity": 1},
+            )  # fmt: skip
+        rater.send("POST", f"/api/specimens/{specimen['id']}/lock")
+
+
+def finish_and_reveal(bench: Bench, study: str) -> dict:
+    score_all(bench.as_("rater"), study)
+    return bench.as_("reviewer").send("POST", f"/api/studies/{study}/reveal", {})
 
 
 def test_machines_are_revealed_once_everything_is_scored_and_locked(
@@ -204,33 +230,33 @@ def test_machines_are_revealed_once_everything_is_scored_and_locked(
     rater = demo_bench.as_("rater")
     with pytest.raises(ApiError, match="Still to be scored and locked"):
         reviewer.send("POST", f"/api/studies/{played.study}/reveal", {})
-    inspect = rater.get(f"/api/studies/{played.study}/inspect")
-    waiting = [s for s in inspect["specimens"] if not s["locked"]]
+    waiting = [s for s in rater.get(f"/api/studies/{played.study}/inspect")["specimens"] if not s["locked"]]
     with pytest.raises(ApiError, match="needs"):
         rater.send("POST", f"/api/specimens/{waiting[0]['id']}/lock")
-    for specimen in waiting:
-        for defect in inspect["defects"]:
-            rater.send(
-                "POST",
-                f"/api/specimens/{specimen['id']}/scores",
-                {"id": new(), "defect": defect["code"], "severity": 1},
-            )
-        rater.send("POST", f"/api/specimens/{specimen['id']}/lock")
+    score_all(rater, played.study)
     with pytest.raises(ApiError, match="are locked"):
         rater.send(
             "POST", f"/api/specimens/{waiting[0]['id']}/scores", {"id": new(), "defect": "warp", "severity": 0}
         )
-    revealed = reviewer.send("POST", f"/api/studies/{played.study}/reveal", {})["specimens"]
+    told = reviewer.send("POST", f"/api/studies/{played.study}/reveal", {})
+    revealed = told["specimens"]
+    # The shuffle can be checked: every code is one that the secret gives for its run.
+    assert told["follows"] == len(revealed) == len(played.made_by)
+    assert all(follows(r["blind_code"], told["secret"], r["print_id"]) for r in revealed)
     assert {(r["blind_code"], r["machine"]["name"]) for r in revealed} == {
         (code, truth.name) for code, truth in played.made_by.items()
     }
     assert rater.http.get(f"/api/studies/{played.study}/revealed").status_code == 403
 
 
-def test_health_and_readiness(bench: Bench) -> None:
+def test_health_and_readiness(bench: Bench, as_owner) -> None:
     nobody = bench.anyone().http
-    assert (nobody.get("/healthz").text, nobody.get("/readyz").text) == ("ok", "ok")
-    with bench.engine.begin() as connection:
+    assert nobody.get("/healthz").text == "ok"
+    assert nobody.get("/readyz").text == "ok\nbackground worker: not heard of\n"
+    with connect(as_owner(bench.url)).begin() as connection:
+        connection.exec_driver_sql("update alembic_version set version_num = '0004'")
+    assert "Run: crevlo migrate" in nobody.get("/readyz").json()["title"]
+    with connect(as_owner(bench.url)).begin() as connection:
         connection.exec_driver_sql("drop table alembic_version")
     assert nobody.get("/healthz").status_code == 200
     assert nobody.get("/readyz").status_code == 503

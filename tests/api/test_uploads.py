@@ -1,5 +1,6 @@
 """Hostile and broken files: a clear refusal or a partial result marked so, and nothing half-saved."""
 
+import math
 import os
 import uuid
 
@@ -138,3 +139,22 @@ def test_a_power_log_gives_its_energy_with_the_gaps_as_a_range(client: Client, s
     # 100 W for 1 h with 100 s unseen: the gap counts half, and as a range from nothing to all of it.
     assert run["energy_kwh"] == pytest.approx(0.1 - 100 * 50 / 3.6e6, rel=1e-6)
     assert (run["energy_low_kwh"], run["energy_high_kwh"]) == pytest.approx((0.1 - 100 * 100 / 3.6e6, 0.1), rel=1e-6)
+
+
+def test_a_handed_in_log_shows_its_trace_and_what_each_phase_drew(
+    client: Client, bench_and_job, started: dict
+) -> None:
+    lines = "".join(f"{t},{310 if t < 300 else 90}\n" for t in range(0, 3601, 5))
+    run = client.get(f"/api/jobs/{bench_and_job[1]}")["runs"][-1]
+    content = ("time,power\n" + lines).encode()
+    client.send("PUT", f"/api/runs/{run['id']}/trace", content=content, version=run["version"])
+    seen = client.get(f"/api/runs/{started['id']}/power")
+    assert seen["needs"] is None
+    assert seen["peak_w"] == 310
+    assert (min(seen["trace"]["w"]), max(seen["trace"]["w"])) == (90, 310)
+    assert seen["kwh"] == pytest.approx((300 * 310 + 3300 * 90) / 3.6e6, rel=0.01)
+    assert seen["spans_from"] == "guessed from steps in the power"
+    assert math.fsum(p["kwh"] for p in seen["phases"]) == pytest.approx(seen["kwh"], rel=0.01)
+    heating, printing = seen["phases"][0], max(seen["phases"], key=lambda p: p["seconds"])
+    assert (heating["peak_w"], round(printing["mean_w"])) == (310, 90)
+    assert client.get(f"/api/runs/{started['id']}/power") == seen

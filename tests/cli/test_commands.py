@@ -94,9 +94,9 @@ def test_gcode_says_the_facts_of_a_file(tmp_path: Path) -> None:
 
 
 def test_a_backup_comes_back_whole_and_only_into_an_empty_database(
-    played: Played, copy_of, cluster, tmp_path: Path
+    played: Played, copy_of, as_owner, tmp_path: Path
 ) -> None:
-    full = copy_of(played.template)
+    full = as_owner(copy_of(played.template))
     counts = "select (select count(*) from reading), (select count(*) from upload), (select sum(length(content)) from upload)"
 
     def count(url: str) -> tuple:
@@ -105,7 +105,7 @@ def test_a_backup_comes_back_whole_and_only_into_an_empty_database(
 
     file = tmp_path / "study.backup"
     backup(full, file)
-    target = copy_of("template0")
+    target = as_owner(copy_of("template0"))
     restore(target, file, replace=False)
     assert count(target) == count(full)
     with pytest.raises(ArchiveError, match="not empty"):
@@ -122,22 +122,22 @@ def test_a_backup_comes_back_whole_and_only_into_an_empty_database(
     assert count(full) == count(target)
 
 
-def test_migrating_twice_or_side_by_side_does_it_once(copy_of) -> None:
-    url = copy_of("template0")
+def test_migrating_twice_or_side_by_side_does_it_once(copy_of, as_owner) -> None:
+    url = as_owner(copy_of("template0"))
     script = f"from crevlo.store.database import connect, migrate; migrate(connect({url!r}))"
     both = [subprocess.Popen([sys.executable, "-c", script]) for _ in "ab"]
     assert [p.wait() for p in both] == [0, 0]
     migrate(connect(url))
 
 
-def test_the_models_are_what_the_migrations_make(empty, copy_of) -> None:
+def test_the_models_are_what_the_migrations_make(empty, copy_of, as_owner) -> None:
     from alembic.autogenerate import compare_metadata
     from alembic.migration import MigrationContext
 
     from crevlo.store import Base
     from crevlo.store.database import ours
 
-    with connect(copy_of(empty)).connect() as connection:
+    with connect(as_owner(copy_of(empty))).connect() as connection:
         context = MigrationContext.configure(connection, opts={"include_object": ours, "compare_type": True})
         assert compare_metadata(context, Base.metadata) == []
 

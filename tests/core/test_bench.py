@@ -5,7 +5,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crevlo.core.blind import ALPHABET, blind_code, shuffled, shuffled_blocks
+from crevlo.core.blind import ALPHABET, blind_code, follows, place_in_queue, shuffled, shuffled_blocks
 from crevlo.core.cost import CostInputs, cost_per_good_part, say_ratio
 from crevlo.core.defects import DEFECTS, specimen_quality
 from crevlo.core.energy import integrate_counter, integrate_power, trace_energy
@@ -122,10 +122,18 @@ def test_quality_from_severities() -> None:
 def test_blind_codes_are_unique_and_readable(seed: int, count: int) -> None:
     taken: set[str] = set()
     for _ in range(count):
-        code = blind_code(taken, seed)
+        code = blind_code(taken, str(seed), f"print {len(taken)}")
+        assert follows(code, str(seed), f"print {len(taken)}")
         assert code not in taken
         assert set(code) <= set(ALPHABET)
         taken.add(code)
+
+
+def test_places_in_the_queue_come_from_the_secret_and_are_spread_evenly() -> None:
+    places = [place_in_queue("a secret", str(n)) for n in range(2000)]
+    assert all(0 <= p < 1 for p in places)
+    assert np.histogram(places, bins=4, range=(0, 1))[0].tolist() == pytest.approx([500] * 4, abs=90)
+    assert place_in_queue("another", "7") != places[7]
 
 
 @given(st.integers(0, 2**32), st.lists(st.integers(), max_size=30, unique=True))

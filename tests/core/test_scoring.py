@@ -2,13 +2,14 @@
 
 import numpy as np
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from crevlo.core.artifacts.fit import Bed, longest_flat
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.scoring.chances import draw_values, rank_chances
 from crevlo.core.scoring.figure import Counted
-from crevlo.core.scoring.gate import Standing, judge_at_most, judge_fits_flat
+from crevlo.core.scoring.gate import Judged, Standing, judge_at_most, judge_fits_flat
 from crevlo.core.scoring.points import flip_weight, rounded_to_total, weighted_totals
 from crevlo.core.scoring.value import Shape, linear, min_max_over_field, value_function, value_of
 from crevlo.core.scoring.verdict import say_verdict
@@ -111,8 +112,39 @@ def test_gates_give_their_reason() -> None:
     )
     assert "too close" in judge_at_most("Noise", Estimate(57.8, 0.7), 58, "dB").reason
     assert judge_at_most("Noise", NotDetermined("a noise reading"), 58, "dB").standing is Standing.OPEN
-    assert judge_fits_flat(150, 150, 180).standing is Standing.PASSES
-    assert judge_fits_flat(120, 120, 180).standing is Standing.FAILS
+    assert judge_fits_flat(Bed(150, 150, 200), 180).standing is Standing.PASSES
+    assert judge_fits_flat(Bed(120, 120, 200), 180).standing is Standing.FAILS
+
+
+def test_a_part_fits_a_round_bed_by_its_width_not_by_its_square() -> None:
+    told = judge_fits_flat(Bed(320, 320, 400, is_round=True), 400)
+    assert told == Judged(Standing.FAILS, "bed ⌀ 320 mm, part 400 mm; at most 320 mm lie flat")
+    assert judge_fits_flat(Bed(320, 320, 400), 400).standing is Standing.PASSES
+    assert judge_fits_flat(Bed(320, 320, 400, is_round=True, top_share=0.2), 320).standing is Standing.PASSES
+
+
+def test_areas_kept_free_are_in_the_way_of_a_long_part() -> None:
+    # A strip along the whole front: what is left is 200 × 150.
+    strip = Bed(200, 200, 200, keep_outs=((-100.0, -100.0, 100.0, -50.0),))
+    assert longest_flat(strip) == pytest.approx(250, abs=1)
+    corner = Bed(200, 200, 200, keep_outs=((60.0, 60.0, 100.0, 100.0), (-100.0, -100.0, -60.0, -60.0)))
+    assert longest_flat(Bed(200, 200, 200)) == pytest.approx(200 * 2**0.5)
+    # The other diagonal is free.
+    assert longest_flat(corner) == pytest.approx(200 * 2**0.5, abs=1)
+    cross = Bed(200, 200, 200, keep_outs=((-100.0, -5.0, 100.0, 5.0), (-5.0, -100.0, 5.0, 100.0)))
+    assert longest_flat(cross) == pytest.approx(95 * 2**0.5, abs=1)
+    assert judge_fits_flat(cross, 180).standing is Standing.FAILS
+
+
+@given(st.floats(50, 400), st.floats(50, 400), st.floats(0.1, 0.9), st.floats(0.1, 0.9), st.booleans())
+@settings(max_examples=25, deadline=None)
+def test_what_is_kept_free_never_lets_a_longer_part_on(
+    x: float, y: float, at: float, share: float, is_round: bool
+) -> None:
+    left, front = (at - 0.5) * x, (at - 0.5) * y
+    kept = ((left, front, left + share * x, front + share * y),)
+    found = longest_flat(Bed(x, y, 200, is_round, keep_outs=kept))
+    assert 0 <= found <= longest_flat(Bed(x, y, 200, is_round)) + 1e-6
 
 
 def test_verdict_calls_a_tie_a_tie() -> None:

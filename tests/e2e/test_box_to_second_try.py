@@ -58,14 +58,14 @@ def test_from_the_box_to_a_failed_run_and_its_second_attempt(site: Site, page: P
         runaway.get_by_label(re.compile("What failed|Remark")).fill(note)
         runaway.get_by_role("button", name=re.compile("Record it")).click()
         if button == "Failed":
-            page.get_by_text("Testing has ended on this unit").wait_for()
+            page.get_by_text("“Thermal-runaway response” failed on this unit").wait_for()
     page.get_by_text("5 of six checks still to do").wait_for()
 
     steps.get_by_role("button", name="Claims").click()
     page.locator("select[name=kind]").select_option("noise")
     page.get_by_label("Value, in the unit").fill("45")
     page.get_by_role("button", name="Add the claim").click()
-    page.get_by_text("needs two or more noise readings").wait_for()
+    page.get_by_text("needs noise readings in the state").wait_for()
 
     # The first attempt fails at a layer, and a possible cause is ruled out.
     machine = client.get(f"/api/studies/{study}/receive")["units"][0]["machine"]["name"]

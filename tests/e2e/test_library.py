@@ -4,12 +4,13 @@ import re
 
 from playwright.sync_api import Browser, Page, expect
 
+from crevlo.store.database import connect
 from tests.conftest import PASSWORD, Played
 from tests.e2e.conftest import Site
 
 
-def test_the_first_visit_makes_the_owner_who_adds_a_rater(site: Site, page: Page, browser: Browser) -> None:
-    with site.bench.engine.begin() as connection:
+def test_the_first_visit_makes_the_owner_who_adds_a_rater(site: Site, page: Page, browser: Browser, as_owner) -> None:
+    with connect(as_owner(site.bench.url)).begin() as connection:
         connection.exec_driver_sql("set session_replication_role = replica")
         connection.exec_driver_sql("delete from person")
     page.goto(site.url)

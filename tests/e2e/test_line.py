@@ -197,6 +197,7 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
                 MeasuredFeature(Axis(face["axis"]), face["sense"], face["nominal"], mean.value - face["nominal"], mean.u)
             )  # fmt: skip
         expect(page.locator("label[for=reading]")).to_contain_text(re.compile("every face", re.I))
+        expect(page.get_by_text("not sent yet")).to_have_count(0, timeout=30_000)
         fit = fit_sizes(typed[line["blind_code"]])
         said = page.get_by_role("region", name="What the readings say so far")
         expect(said).to_contain_text(f"{abs(100 * fit.scale[Axis.X].value):.2f} %")
@@ -216,6 +217,7 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
         expect(page.get_by_role("button", name="Lock these scores")).to_be_enabled()
         hands.press("l")
     page.get_by_text(f"Locked by you, {PRINTS}").wait_for()
+    expect(page.get_by_text("not sent yet")).to_have_count(0, timeout=30_000)
 
     # 6 Cost
     hands.station(6, "cost")

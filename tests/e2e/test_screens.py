@@ -1,5 +1,6 @@
 """Every screen: accessible in both themes, nothing clipped, no words of a fault."""
 
+import re
 from collections.abc import Callable
 
 import pytest
@@ -58,7 +59,7 @@ def test_the_bench_screens_work_on_a_tablet_and_a_phone(
         ("print", page.get_by_role("button", name=LIVE)),
         ("print#", page.get_by_role("button", name="Stop the timer")),
         ("measure", page.get_by_label("reading 1 of 3")),
-        ("rank", page.get_by_role("heading", name="Hollowell Mesa, but only just")),
+        ("rank", page.get_by_role("heading", name=re.compile("Hollowell Mesa"))),
     ):
         if station == "print#":
             page.get_by_role("button", name=LIVE).click()

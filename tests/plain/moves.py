@@ -16,6 +16,7 @@ Floats = NDArray[np.float64]
 _CHORD_MM = 1.0
 _MOST_CHORDS = 4000
 _MOST_MM = 1e5
+_MOST_WORD, _LEAST_WORD, _LEAST_SPEED, _LEAST_MM = 1e9, 1e-9, 0.01, 1e-9
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,10 +92,11 @@ def read_moves(text: str, limits: Limits, *, g90_resets_extrusion: bool = False)
 
     def put(way: list[float]) -> None:
         nonlocal stop, wait, changed
-        if not any(way):
+        straight = math.hypot(*way[:3])
+        if (straight if straight >= _LEAST_MM else abs(way[3])) < _LEAST_MM:
             return
         ways.append((way[0], way[1], way[2], way[3]))
-        speeds.append(state.speed * state.factor)
+        speeds.append(max(_LEAST_SPEED, state.speed * state.factor))
         which.append(number[limits])
         stops.append(stop)
         waits.append(wait)
@@ -206,11 +208,12 @@ def _commands(line: str, state: _State) -> Iterable[tuple[str, dict[str, float]]
             if re.fullmatch(r"[ \t]*(?:\([^)]*\)?[ \t]*)+", line[at:]):
                 break
             letter = "E" if letter == "A" else letter
-            if not word or not word[2] or letter in words:
+            if not word or not word[2] or letter in words or abs(float(word[2])) > _MOST_WORD:
                 if command.startswith("G"):
                     raise _Malformed(found)
                 break
-            words[letter], at = float(word[2]), word.end()
+            value = float(word[2])
+            words[letter], at = value if abs(value) >= _LEAST_WORD else 0.0, word.end()
         if known:
             found.append((command, words))
             if command in _MOVES:
@@ -263,7 +266,7 @@ def _arc(state: _State, words: dict[str, float], *, clockwise: bool) -> list[lis
         turn -= 2 * math.pi
     if not clockwise and turn <= 1e-9:
         turn += 2 * math.pi
-    if radius > _MOST_MM:
+    if not radius <= _MOST_MM:
         raise ValueError("an arc of this radius is off any bed")
     count = min(_MOST_CHORDS, max(1, int(abs(turn) * radius / _CHORD_MM)))
     ways, last = [], begin

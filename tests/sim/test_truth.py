@@ -71,8 +71,12 @@ def test_the_demo_is_the_scenario_of_the_job(reviewer: Client, played: Played, r
     gated = [m for m in usual["left_out"] if not m["is_control"]]
     assert [m["machine"]["name"] for m in gated] == ["Nettlewick Solo"]
     assert gated[0]["reason"].startswith("noise at 1 m")
-    assert usual["verdict"]["tie"] is True
-    assert usual["first_beats_second"] < 0.8
+    ranks = [
+        reviewer.send("POST", f"/api/studies/{played.study}/rank", {"profile_id": p["id"]}) for p in usual["profiles"]
+    ]
+    ties = [r["verdict"]["tie"] for r in ranks]
+    assert ties == [r["first_beats_second"] < 0.8 for r in ranks]
+    assert set(ties) == {True, False}, "one buyer's winner is clear, another's is not"
 
 
 def test_the_same_seed_gives_the_same_readings() -> None:

@@ -8,8 +8,9 @@ from tests.conftest import Bench
 
 
 @pytest.fixture(scope="module")
-def db(shared_bench: Bench):
-    with psycopg.connect(shared_bench.url.replace("+psycopg", "")) as connection:
+def db(shared_bench: Bench, as_owner):
+    """As the owner of the tables: what the rules stop, they stop for everybody."""
+    with psycopg.connect(as_owner(shared_bench.url).replace("+psycopg", "")) as connection:
         yield connection
 
 
@@ -60,12 +61,10 @@ def test_a_correction_is_a_new_row_of_the_same_face_with_its_reason(db: psycopg.
 @pytest.mark.parametrize(
     ("statement", "constraint"),
     [
-        ("update run set outcome = 'failed' where outcome = 'done'", "failure_has_cause"),
-        ("update run set ended_at = started_at - interval '1 min' where ended_at is not null", "ends_after_start"),
+        ("update run set outcome = 'failed', ended_at = now() where outcome is null", "failure_has_cause"),
+        ("update run set outcome = 'done', ended_at = started_at - interval '1 min' where outcome is null", "ends_after_start"),
         ("update run set energy_kwh = -1 where energy_kwh is not null", "energy_range"),
-        ("update run set ended_at = null, outcome = null where job_id = (select job_id from run where attempt = 2 limit 1)", "uq_run_live"),
-        ("update specimen set blind_code = 'O0I'", "code_shape"),
-        ("update unit set price_paid = -5", "price"),
+        ("insert into unit_price (id, unit_id, upgrades, residual, price_paid, stated_on) select gen_random_uuid(), id, 0, 0, -5, now() from unit", "money_not_negative"),
         ("delete from model", "fk_"),
         ("update print_line set copies = 0", "frozen"),
     ],
@@ -88,3 +87,91 @@ def test_every_change_is_in_the_audit_trail_with_who(db: psycopg.Connection) -> 
     assert after["cause"] in ("machine", "material")
     secrets = "select count(*) from audit_entry where after::text like '%argon2%' or after ? 'password_hash'"
     assert db.execute(secrets).fetchone()[0] == 0
+
+
+@pytest.mark.parametrize(
+    "statement",
+    [
+        "update specimen set blind_code = 'AAA' where id = (select id from specimen limit 1)",
+        "update specimen set position = 0.5",
+        "delete from specimen where id not in (select specimen_id from reading) and id not in (select specimen_id from defect_score)",
+        "update study set seed = seed + 1",
+        "update study set blind_secret = 'known'",
+        "update run set ended_at = ended_at + interval '1 hour' where outcome is not null",
+        "update run set outcome = 'done', cause = null where outcome = 'failed'",
+        "update run set started_at = started_at - interval '1 hour'",
+        "delete from run where id not in (select run_id from specimen)",
+        "update sliced_file set facts = '{}'",
+        "update sliced_file set settings = '{}'",
+        "delete from sliced_file",
+        "update job set unit_id = (select unit_id from study_unit limit 1)",
+        "update upload set content = ''",
+        "update configuration set firmware = 'another'",
+        "update person set active = false where role = 'owner'",
+    ],
+)  # fmt: skip
+def test_what_is_settled_stays_whoever_writes(db: psycopg.Connection, statement: str) -> None:
+    with pytest.raises(psycopg.errors.IntegrityError), db.transaction():
+        db.execute(statement)
+
+
+def test_nothing_is_moved_into_a_frozen_protocol_and_a_study_has_one_draft(db: psycopg.Connection) -> None:
+    draft = "(select p.id from protocol p where p.frozen_at is null limit 1)"
+    frozen = "(select p.id from protocol p where p.frozen_at is not null limit 1)"
+    with pytest.raises(psycopg.errors.IntegrityError, match="frozen"), db.transaction():
+        db.execute(f"update arm set protocol_id = {frozen}, name = 'smuggled' where protocol_id = {draft}")
+    with pytest.raises(psycopg.errors.IntegrityError, match="frozen"), db.transaction():
+        db.execute(
+            f"update print_line set arm_id = (select id from arm where protocol_id = {frozen} limit 1)"
+            f" where arm_id in (select id from arm where protocol_id = {draft})"
+        )
+    with pytest.raises(psycopg.errors.IntegrityError, match="uq_protocol_draft"), db.transaction():
+        db.execute(
+            "insert into protocol (id, study_id, number, repeats, policies, version)"
+            " select gen_random_uuid(), study_id, 99, repeats, policies, 1 from protocol where frozen_at is null limit 1"
+        )
+
+
+@pytest.mark.parametrize(
+    "table", ["study", "protocol", "arm", "run", "job", "specimen", "sliced_file", "upload", "unit_price", "person"]
+)
+def test_no_table_of_record_is_emptied(db: psycopg.Connection, table: str) -> None:
+    with pytest.raises(psycopg.errors.IntegrityError, match="append-only"), db.transaction():
+        db.execute(f"truncate {table} cascade")
+
+
+@pytest.mark.parametrize(
+    "statement",
+    [
+        "alter table reading disable trigger all", "drop trigger append_only on reading", "set session_replication_role = replica",
+        "delete from audit_entry", "insert into audit_entry (table_name, row_id, action) values ('run', 'x', 'update')",
+        "update reading set value_mm = 40", "truncate reading", "drop table reading", "create table mine (id int)",
+        "copy reading to program 'cat'", "create or replace function write_audit() returns trigger language sql as 'select 1'",
+        "update alembic_version set version_num = '0001'", "alter role crevlo_app superuser",
+    ],
+)  # fmt: skip
+def test_the_application_cannot_switch_the_rules_off(shared_bench: Bench, statement: str) -> None:
+    refused = (
+        psycopg.errors.InsufficientPrivilege, psycopg.errors.InvalidTransactionState, psycopg.errors.SyntaxError,
+    )  # fmt: skip
+    with psycopg.connect(shared_bench.url.replace("+psycopg", "")) as app:
+        assert app.execute("select rolsuper from pg_roles where rolname = current_user").fetchone() == (False,)
+        with pytest.raises(refused):
+            app.execute(statement)
+
+
+# Not records: the trail itself, answers kept for a repeat, signing in, how far work has come, what devices send by the second.
+NOT_AUDITED = {
+    "audit_entry", "client_write", "sign_in_link", "sign_in_attempt", "sign_in_session", "power_sample", "power_level",
+    "printer_report", "device_value",
+}  # fmt: skip
+
+
+def test_every_table_of_record_is_audited(db: psycopg.Connection) -> None:
+    from crevlo.store import Base
+
+    audited = {
+        row[0]
+        for row in db.execute("select tgrelid::regclass::text from pg_trigger where tgname = 'audit'").fetchall()
+    }
+    assert set(Base.metadata.tables) - audited == NOT_AUDITED

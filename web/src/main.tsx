@@ -13,6 +13,7 @@ import { createRoot } from "react-dom/client";
 import { Refusal } from "./api/client";
 import { useMe } from "./api/queries";
 import { KeyBoard } from "./app/keys";
+import { OutboxKeeper } from "./app/outbox";
 import { Shell } from "./app/shell";
 import { LinkPage, SignIn } from "./app/sign-in";
 import { RATER_STATIONS, type StationId } from "./app/stations";
@@ -47,6 +48,7 @@ function Root() {
   if (!me.data.person_id) return <SignIn needsOwner={me.data.needs_owner} />;
   return (
     <KeyBoard>
+      <OutboxKeeper />
       <SourceDrawer>
         <Outlet />
       </SourceDrawer>
@@ -95,6 +97,11 @@ const routes = root.addChildren([
   }),
   createRoute({
     getParentRoute: () => root,
+    path: "/account",
+    component: lazyRouteComponent(() => import("./app/account"), "AccountPage"),
+  }),
+  createRoute({
+    getParentRoute: () => root,
     path: "/api-docs",
     component: lazyRouteComponent(() => import("./app/api-docs"), "ApiDocsPage"),
   }),
@@ -103,7 +110,7 @@ const routes = root.addChildren([
 function Fault() {
   return (
     <Empty title="This screen met a fault">
-      <p>What you kept is safe. Readings not sent yet stay on this device and are sent after a reload.</p>
+      <p>What you kept is safe. What is not sent yet stays on this device and is sent after a reload.</p>
       <button type="button" className="button primary" onClick={() => window.location.reload()}>
         Reload
       </button>

@@ -1,25 +1,49 @@
-"""Whether an artifact fits a build volume: rectangular, round or tapering, turned about Z where that helps."""
+"""Whether an artifact, or a part of some length, fits a build volume: rectangular, round or tapering, with areas kept
+free; turned about Z where that helps."""
 
+import math
 from dataclasses import dataclass
 
 import numpy as np
+import shapely
+import shapely.affinity
 
 from crevlo.core.artifacts.artifact import Artifact
 from crevlo.core.artifacts.export import triangles
+from crevlo.core.artifacts.footprint import footprint
 from crevlo.core.estimate import BadInput
+from crevlo.core.plate import Plate, pack
 
 _STEP_DEG = 1.0
+# How closely the ends of a long part are moved along the edge of what is free.
+_ALONG_MM, _MOST_ENDS = 4.0, 600
+Rectangle = tuple[float, float, float, float]
 
 
 @dataclass(frozen=True, slots=True)
 class Bed:
-    """Build volume in mm: a rectangle, or a circle of diameter `x`; `top_share` is the width left at full height."""
+    """Build volume in mm: a rectangle, or a circle of diameter `x`; `top_share` is the width left at full height.
+    `keep_outs` are areas kept free: left, front, right and back from the middle of the bed."""
 
     x: float
     y: float
     height: float
     is_round: bool = False
     top_share: float = 1.0
+    keep_outs: tuple[Rectangle, ...] = ()
+
+    @property
+    def plate(self) -> Plate:
+        return Plate(self.x, self.y, self.is_round, tuple(shapely.box(*k) for k in self.keep_outs))
+
+    @property
+    def words(self) -> str:
+        kept = (
+            f", {len(self.keep_outs)} area{'s' if len(self.keep_outs) > 1 else ''} kept free"
+            if self.keep_outs
+            else ""
+        )
+        return (f"⌀ {self.x:.0f} mm" if self.is_round else f"{self.x:.0f} × {self.y:.0f} mm") + kept
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,7 +73,50 @@ def fits(artifact: Artifact, bed: Bed) -> Fit:
     degrees = float(np.degrees(turns[best]))
     if over[best] > 1e-6:
         return Fit(False, degrees, f"too wide by {over[best]:.0f} mm however it is turned")
+    if bed.keep_outs and _meets_kept_free(artifact, degrees, bed):
+        # Off the middle, where the areas leave room; how far up it narrows there is another question.
+        turns_deg = tuple(range(0, 360, 15))
+        if (
+            bed.top_share < 1
+            or not pack(footprint(artifact), bed.plate, spacing_mm=0, turns_deg=turns_deg, wanted=1).placements
+        ):
+            return Fit(False, degrees, "the areas kept free leave no room for it")
+        return Fit(True, degrees, "fits off the middle, beside the areas kept free")
     return Fit(True, degrees, "fits as it is" if degrees == 0 else f"fits turned by {degrees:.0f}°")
+
+
+def longest_flat(bed: Bed) -> float:
+    """Length in mm of the longest narrow part that lies flat on the bed, by the bed's own shape and off the areas kept
+    free. Found to within a few mm where there are such areas, and then never too long."""
+    if min(bed.x, bed.y) <= 0:
+        raise BadInput("a bed needs sizes above 0")
+    if not bed.keep_outs:
+        return bed.x if bed.is_round else math.hypot(bed.x, bed.y)
+    free = bed.plate.outline.difference(shapely.union_all(bed.plate.keep_outs))
+    if free.is_empty:
+        return 0.0
+    edge = free.boundary
+    count = min(_MOST_ENDS, max(8, math.ceil(edge.length / _ALONG_MM)))
+    ends = np.vstack(
+        [shapely.get_coordinates(edge), shapely.get_coordinates(shapely.line_interpolate_point(edge, np.linspace(0, edge.length, count)))]
+    )  # fmt: skip
+    a, b = np.triu_indices(len(ends), 1)
+    lengths = np.hypot(*(ends[a] - ends[b]).T)
+    room = free.buffer(1e-6)
+    shapely.prepare(room)
+    for some in np.array_split(np.argsort(-lengths), max(1, len(lengths) // 2000)):
+        inside = shapely.covers(room, shapely.linestrings(np.stack([ends[a[some]], ends[b[some]]], axis=1)))
+        if inside.any():
+            return float(lengths[some][inside].max())
+    return 0.0
+
+
+def _meets_kept_free(artifact: Artifact, degrees: float, bed: Bed) -> bool:
+    """Whether the artifact, turned and in the middle, stands over an area kept free."""
+    turned = shapely.affinity.rotate(footprint(artifact), degrees, origin=(0, 0))
+    left, front, right, back = turned.bounds
+    middle = shapely.affinity.translate(turned, -(left + right) / 2, -(front + back) / 2)
+    return bool(middle.buffer(-1e-6).intersects(shapely.union_all(bed.plate.keep_outs)))
 
 
 def _over(points: np.ndarray, turn: float, bed: Bed, room: np.ndarray) -> float:

@@ -14,6 +14,7 @@ from crevlo.core.motion.stream import Motion, Tally, read_stream
 
 _MOST_SETTINGS = 4000
 _LONGEST_SETTING = 2000
+_LONGEST_DURATION = 60
 _MOST_TOOLS = 64
 _LONGEST_TIME_S = 366 * 86400.0
 _LONGEST_FILAMENT_MM = 1e7
@@ -99,8 +100,11 @@ def read_facts(chunks: Iterable[bytes], *, g90_resets_extrusion: bool = False) -
 
 
 def parse_duration(text: str) -> float:
-    """Seconds of "1d 2h 3m 4s" or a plain number of seconds; raises ValueError otherwise."""
+    """Seconds of "1d 2h 3m 4s" or a plain number of seconds; raises ValueError otherwise, and for a text of over 60
+    characters, which states no time."""
     text = text.strip()
+    if len(text) > _LONGEST_DURATION:
+        raise ValueError("too long for a time")
     parts = re.findall(r"(\d+(?:\.\d+)?)\s*([dhms])", text)
     if parts:
         return math.fsum(float(n) * {"d": 86400, "h": 3600, "m": 60, "s": 1}[u] for n, u in parts)
@@ -202,9 +206,6 @@ class _Reader:
         )
 
     def _comment(self, raw: bytes) -> None:
-        if len(raw) > _LONGEST_SETTING * 2:
-            self.skipped["over-long comments"] += 1
-            return
         text = raw.decode("utf-8", "replace").rstrip()
         if not self._stated(text):
             self._setting(text)
@@ -265,7 +266,7 @@ class _Reader:
     def _filament(self, low: str) -> None:
         name, _, rest = low.replace("filament used:", "filament used =").partition("=")
         unit = name.partition("[")[2].partition("]")[0]
-        found = re.findall(r"(-?[\d.]+(?:e[-+]?\d+)?)\s*(mm|cm3|m|g)?\b", rest.partition("(")[0])
+        found = _amounts(rest.partition("(")[0])
         values = [self._amount(number) for number, _ in found]
         unit = unit or (found[0][1] if found else "")
         if not values or any(v is None for v in values) or len(values) > _MOST_TOOLS:
@@ -293,7 +294,7 @@ class _Reader:
         for name in ("estimated printing time", "total estimated time", "model printing time", "TIME"):
             if name in self.times:
                 return f"comment “{name}”", self.times[name]
-        if self.tally.progress_s:
+        if self.tally.progress_s and self.tally.progress_s <= _LONGEST_TIME_S:
             return "progress mark M73, to the minute", self.tally.progress_s
         return "", NotDetermined("a time estimate in the file")
 
@@ -334,6 +335,19 @@ class _Reader:
         except (KeyError, ValueError):
             return NotDetermined("filament diameter and density: from the spool or the file"), ""
         return filament_mass_g(length_mm, diameter, density), "length, diameter and density in the file"
+
+
+def _amounts(text: str) -> list[tuple[str, str]]:
+    """Numbers of a text with the unit behind each, "" where there is none."""
+    found: list[tuple[str, str]] = []
+    for token in text.replace(",", " ").split():
+        unit = next((u for u in ("mm", "cm3", "m", "g") if token.endswith(u)), "")
+        number = token.removesuffix(unit) if unit else token
+        if number and any(c.isdigit() for c in number):
+            found.append((number, unit))
+        elif unit and not number and found and not found[-1][1]:
+            found[-1] = (found[-1][0], unit)
+    return found
 
 
 def _largest_picture(lines: Iterable[bytes]) -> bytes | None:

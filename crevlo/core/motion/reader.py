@@ -13,6 +13,9 @@ from numba import njit
 HELD_MOVES, OPEN_MOVES = 1 << 16, 1 << 15
 MOST_CHORDS = 4000
 _CHORD_MM, _MOST_MM = 1.0, 1e5
+# No word of a command means more, and what is less counts as nothing; no machine moves slower, or by less.
+MOST_WORD, LEAST_WORD = 1e9, 1e-9
+LEAST_SPEED, LEAST_MM = 0.01, 1e-9
 MOST_TOOLS, MOST_FEATURES, MOST_LAYERS, MOST_CHANGES = 64, 64, 20_000, 4096
 MOST_NOTES = 4096
 
@@ -21,7 +24,7 @@ _X, SPEED, FACTOR, UNIT, _RELATIVE, _RELATIVE_E, _BY_MINUTE, _SPEEDS_SET = 0, 4,
 _RETRACTS_APART, WAIT, _STOP, RESETS, MODAL, _AFTER_CR, TOOL, LAYER = 11, 12, 13, 14, 15, 16, 17, 18
 _FEATURE, FEATURES, STARTED, CHANGES, _CHANGED, LINES, SETS = 19, 20, 21, 22, 23, 24, 25
 NOZZLE_WAITS, NOZZLE_C, BED_WAITS, BED_C, PROGRESS_MIN, LAYERS, FLOW = 26, 27, 28, 29, 30, 31, 32
-_IN_PICTURE = 34
+_IN_PICTURE, _AMID = 34, 35
 GIVEN, CEILING, _HOLDS, KEEP = 40, 60, 80, 100
 # Within each of the three sets of limits.
 _AXES, _ACC, _CORNER, _PRINTING, _RETRACTING, _TRAVELLING, _LEAST_P, _LEAST_T, _JUNCTION = (
@@ -151,10 +154,11 @@ def _append(state, held, count):
     )
     still = straight < 1e-9
     length = abs(state[_WAY + 3]) if still else straight
-    if length == 0:
+    if length < LEAST_MM:
         return count
     extrudes = state[_WAY + 3] > 0
-    asked = max(state[SPEED] * state[FACTOR], state[_HOLDS + _LEAST_P] if extrudes else state[_HOLDS + _LEAST_T])
+    least = max(LEAST_SPEED, state[_HOLDS + _LEAST_P] if extrudes else state[_HOLDS + _LEAST_T])
+    asked = max(state[SPEED] * state[FACTOR], least)
     speed = asked
     volume = state[_WAY + 3] * state[FLOW + 1] / length if extrudes and not still else 0.0
     if volume * speed > state[FLOW]:
@@ -232,7 +236,8 @@ def _line_end(data, i, stop):
 def read(data, at, stop, state, held, count, notes, names):
     """Reads whole lines from `at` up to `stop`, or until the room for moves or for notes is used up.
 
-    Gives where it stopped, the count of moves and the count of notes.
+    Room is looked for before every command, not once a line: one line may hold any number of arcs. A line left in its
+    middle goes on there at the next call. Gives where it stopped, the count of moves and the count of notes.
     """
     noted = 0
     while at < stop and count < HELD_MOVES and noted < MOST_NOTES:
@@ -242,14 +247,18 @@ def read(data, at, stop, state, held, count, notes, names):
             if data[i] == 10:
                 at += 1
                 continue
-        state[LINES] += 1
-        while i < stop and (data[i] == 32 or data[i] == 9):
-            i += 1
-        if i < stop and data[i] == 59:
+        amid = state[_AMID] > 0
+        if not amid:
+            state[LINES] += 1
+            while i < stop and (data[i] == 32 or data[i] == 9):
+                i += 1
+        if not amid and i < stop and data[i] == 59:
             end = _line_end(data, i, stop)
             noted = _comment(data, i + 1, end, state, notes, noted, names)
         else:
             end, count = _code(data, i, stop, state, held, count)
+            if state[_AMID] > 0:
+                return end, count, noted
         if end < stop and data[end] == 13:
             state[_AFTER_CR] = 1.0
         at = end + 1
@@ -258,7 +267,10 @@ def read(data, at, stop, state, held, count, notes, names):
 
 @njit(cache=True, nogil=True, error_model="numpy")
 def _code(data, i, stop, state, held, count):
-    """Carries out one line of commands: where it ends, and the count of moves."""
+    """Carries out one line of commands, or its rest: where it ends, or where it is left for want of room; and the count of
+    moves."""
+    amid = state[_AMID] > 0
+    state[_AMID] = 0.0
     letter = data[i] & 0xDF if i < stop else 0
     if letter == 78:  # a line number
         _, i, ok = _number(data, i + 1, stop)
@@ -267,6 +279,8 @@ def _code(data, i, stop, state, held, count):
         letter = data[i] & 0xDF if i < stop and ok else 0
     if letter == 71 or letter == 77:
         code, i, ok = _number(data, i + 1, stop)
+        if amid and not ok and letter == 71:
+            state[MALFORMED] += 1
     elif letter == 84:
         tool, j, ok = _number(data, i + 1, stop)
         if ok and data[i + 1] != 45 and data[i + 1] != 43:
@@ -278,6 +292,8 @@ def _code(data, i, stop, state, held, count):
         letter = 71
     # Words up to the end, a comment or a checksum; another command on the line ends the one before.
     while ok:
+        if not abs(code) < MOST_WORD:
+            break
         number = int(code)
         if number != code:
             break
@@ -307,10 +323,10 @@ def _code(data, i, stop, state, held, count):
             value, j, fine = _number(data, i + 1, stop)
             if name == 0:
                 name = 4  # an extruder called A
-            if not fine or name < 0 or name > 25 or (seen >> name) & 1:
+            if not fine or name < 0 or name > 25 or (seen >> name) & 1 or abs(value) > MOST_WORD:
                 fine = False
                 break
-            state[_WORDS + name] = value
+            state[_WORDS + name] = value if abs(value) >= LEAST_WORD else 0.0
             seen |= 1 << name
             i = j
         if not fine and letter == 71:
@@ -324,6 +340,9 @@ def _code(data, i, stop, state, held, count):
             _limit(number, seen, state)
         if not again or not fine:
             break
+        if count >= HELD_MOVES:
+            state[_AMID] = 1.0
+            return i, count
         letter = data[i] & 0xDF
         code, i, ok = _number(data, i + 1, stop)
         if not ok and letter == 71:
@@ -557,7 +576,7 @@ def _arc(clockwise, seen, state, held, count):
         cx = x0 + (state[_WORDS + 8] * state[UNIT] if (seen >> 8) & 1 else 0.0)
         cy = y0 + (state[_WORDS + 9] * state[UNIT] if (seen >> 9) & 1 else 0.0)
     radius = math.hypot(x0 - cx, y0 - cy)
-    if radius > _MOST_MM:
+    if not radius <= _MOST_MM:
         return -1
     a0 = math.atan2(y0 - cy, x0 - cx)
     turn = math.atan2(state[_TARGET + 1] - cy, state[_TARGET] - cx) - a0

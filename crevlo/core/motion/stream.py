@@ -4,6 +4,7 @@ The reader makes rows of moves of the bytes; the planner times the rows before, 
 """
 
 import math
+from collections import deque
 from collections.abc import Iterable, Iterator
 from concurrent.futures import Future, ThreadPoolExecutor
 from dataclasses import dataclass, field
@@ -94,8 +95,9 @@ _SKIPS = {
     reader.OFF_BED: "moves off any bed", reader.LONG_LINES: "lines over 1 MB",
     reader.MANY_FEATURES: "feature types beyond 62",
 }  # fmt: skip
-_MOST_COMMENTS_KEPT = 20_000
-_LONGEST_PICTURE_LINE = 100
+# Of the comments that may state a fact the first and the last are kept, where files have their summaries.
+_MOST_COMMENTS, _MOST_COMMENT_BYTES, _LONGEST_COMMENT = 10_000, 4_000_000, 4000
+_MOST_PICTURE_LINES, _LONGEST_PICTURE_LINE = 20_000, 100
 
 
 def plan_stream(
@@ -163,6 +165,8 @@ class _Pass:
         self.purges = np.zeros(reader.MOST_FEATURES, dtype=np.bool_)
         self.tally = Tally()
         self.tail, self.dropping = b"", False
+        self.last_comments: deque[bytes] = deque()
+        self.first_bytes = self.last_bytes = self.long_comments = 0
         # What the second thread alone touches, and the one thing under way on it.
         self.open, self.entry, self.changed = 0, -1.0, 0
         self.totals = np.zeros(timing.TOTALS)
@@ -217,14 +221,18 @@ class _Pass:
             self.purges[len(self.tally.features)] = portion_of(name) in PURGED
             self.tally.features.append(name)
         elif kind == reader.PICTURE:
-            if len(self.tally.picture) < _MOST_COMMENTS_KEPT:
+            if len(self.tally.picture) < _MOST_PICTURE_LINES:
                 self.tally.picture.append(text[:_LONGEST_PICTURE_LINE])
-        elif len(self.tally.comments) < _MOST_COMMENTS_KEPT:
+        elif len(text) > _LONGEST_COMMENT:
+            self.long_comments += 1
+        elif len(self.tally.comments) < _MOST_COMMENTS and self.first_bytes < _MOST_COMMENT_BYTES:
             self.tally.comments.append(text)
+            self.first_bytes += len(text)
         else:
-            # The last ones are where a file's summary stands.
-            del self.tally.comments[_MOST_COMMENTS_KEPT // 2 : _MOST_COMMENTS_KEPT // 2 + 5000]
-            self.tally.comments.append(text)
+            self.last_comments.append(text)
+            self.last_bytes += len(text)
+            while len(self.last_comments) > _MOST_COMMENTS or self.last_bytes > _MOST_COMMENT_BYTES:
+                self.last_bytes -= len(self.last_comments.popleft())
 
     def _hand_over(self, second: ThreadPoolExecutor, *, over: bool) -> None:
         """Gives the rows read to the second thread, once it has done those before, and goes on with the other store."""
@@ -288,6 +296,10 @@ class _Pass:
         if state[reader.STARTED] > 0:
             tally.primed = {tool: float(primed[tool]) for tool in tally.moved}
         tally.skipped = {name: int(state[k]) for k, name in _SKIPS.items() if state[k]}
+        if self.long_comments:
+            tally.skipped["over-long comments"] = self.long_comments
+        tally.comments += self.last_comments
+        self.last_comments.clear()
         return tally
 
 

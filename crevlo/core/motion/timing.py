@@ -111,8 +111,8 @@ def finish(
         elif peak >= row[LIMITED] * (1 - 1e-6):
             totals[BY_FLOW if row[LIMITED] == row[MELTED] else BY_AXES] += cruise
         middle = length / moving
-        by_speed[min(BINS - 1, int(middle / SPEED_STEP))] += moving
-        by_flow[min(BINS - 1, int(middle * row[VOLUME] / FLOW_STEP))] += moving
+        by_speed[_bin(middle / SPEED_STEP)] += moving
+        by_flow[_bin(middle * row[VOLUME] / FLOW_STEP)] += moving
         took = moving + row[WAITS]
         feature = int(row[FEATURE])
         by_feature[feature] += took
@@ -129,3 +129,9 @@ def finish(
             totals[SINCE] += took
         entry = leave
     return count - fixed, entry, changed
+
+
+@njit(cache=True, nogil=True, error_model="numpy")
+def _bin(steps):
+    """A place in a histogram, whatever the number is."""
+    return int(steps) if 0 <= steps < BINS else 0 if steps < 0 else BINS - 1

@@ -22,7 +22,7 @@ def earliest_finish(problem: Problem) -> Bound:
     """The largest bound of any machine, spool, or the people.
 
     What does one thing at a time works through the hours of people, and through a night between them only by a print
-    that was started before: each night at most one, so the longest prints for the longest nights bound it.
+    that was started before, or by one that cools: each night at most one, so the longest for the longest nights bound it.
     """
     groups: dict[str, list[Task]] = defaultdict(list)
     for task in problem.tasks:
@@ -36,7 +36,7 @@ def earliest_finish(problem: Problem) -> Bound:
         if name.startswith("spool ") and not any(t.began for t in tasks):
             begin = problem.drying.get(name.removeprefix("spool "), 0)
         work = sum(t.occupied for t in tasks)
-        finish = _reached(problem.hours, work, begin, [t.busy for t in tasks if t.unattended or t.began])
+        finish = _reached(problem.hours, work, begin, [t.busy if t.unattended or t.began else t.cool for t in tasks])
         if finish > best.finish:
             best = Bound(finish, name, work)
     for name, finish in _chains(problem):

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from enum import StrEnum
 
+from crevlo.core.artifacts.fit import Bed, longest_flat
 from crevlo.core.estimate import Estimate, NotDetermined
 
 
@@ -38,13 +39,11 @@ def judge_at_most(what: str, figure: Estimate | NotDetermined, limit: float, uni
     return Judged(Standing.PASSES if figure.value <= limit else Standing.FAILS, f"{what} {text}{note}")
 
 
-def judge_fits_flat(bed_x_mm: float, bed_y_mm: float, length_mm: float, width_mm: float = 0.0) -> Judged:
-    """Whether a flat part of length × width fits the bed, straight or turned."""
-    straight = length_mm <= max(bed_x_mm, bed_y_mm) and width_mm <= min(bed_x_mm, bed_y_mm)
-    diagonal = length_mm <= (bed_x_mm**2 + bed_y_mm**2) ** 0.5 - 2 * width_mm
-    bed = f"bed {bed_x_mm:.0f} × {bed_y_mm:.0f} mm, part {length_mm:.0f} mm"
-    if straight:
-        return Judged(Standing.PASSES, bed)
-    if diagonal:
-        return Judged(Standing.PASSES, f"{bed}: fits only across the diagonal")
-    return Judged(Standing.FAILS, bed)
+def judge_fits_flat(bed: Bed, length_mm: float) -> Judged:
+    """Whether a narrow part of that length lies flat on the bed, by its own shape and off the areas kept free."""
+    longest = longest_flat(bed)
+    words = f"bed {bed.words}, part {length_mm:.0f} mm"
+    if length_mm > longest:
+        return Judged(Standing.FAILS, f"{words}; at most {longest:.0f} mm lie flat")
+    across = not bed.is_round and length_mm > max(bed.x, bed.y)
+    return Judged(Standing.PASSES, f"{words}: fits only across the diagonal" if across else words)

@@ -11,7 +11,7 @@ from crevlo.stations.bench import get_study
 from crevlo.stations.figures import study_figures
 from crevlo.stations.library import change
 from crevlo.stations.plan.study import UnitMark, mark_of
-from crevlo.stations.shape import Quantity, Shape, quantity
+from crevlo.stations.shape import Quantity, Shape, Version, quantity
 
 PARTS = ("material", "energy", "machine", "labour", "failures")
 
@@ -32,10 +32,12 @@ class MachineCost(Shape):
     good: int
     tries: int
     departures: list[str] = Field(description="departures from the protocol behind its figures")
+    safety: list[str] = Field(description="failed checks, hazards and repairs on record, whatever came after")
+    not_recommended: str
 
 
 class CostBasis(Shape):
-    version: int
+    version: Version
     tariff_per_kwh: float = Field(ge=0, le=100)
     wage_per_h: float = Field(ge=0, le=10000)
     labour_min: float = Field(ge=0, le=10000)
@@ -78,7 +80,8 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
                 all_in=quantity(f.all_in, currency, 0),
                 part_g=given.part_g if given else None, energy_kwh=given.energy_kwh if given else None,
                 hours=given.hours if given else None, good=f.counted.good, tries=f.counted.tries,
-                departures=bench.departures_of(entry.unit_id),
+                departures=bench.departures_of(entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
+                not_recommended=entry.not_recommended,
             )
         )  # fmt: skip
     machines.sort(key=lambda m: (m.total.value is None, m.total.value or 0.0))

@@ -10,7 +10,7 @@ from sqlalchemy import or_, select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.library import change
-from crevlo.stations.shape import Missing, Refused, Shape
+from crevlo.stations.shape import Missing, Refused, Shape, Version
 from crevlo.store.device import Device, DeviceKind, DeviceValue, PowerSample, PrinterReport
 from crevlo.store.machine import Instrument, Unit
 
@@ -33,7 +33,7 @@ class NewDevice(DeviceIn):
 
 
 class DeviceChange(DeviceIn):
-    version: int
+    version: Version
 
 
 class DeviceOut(DeviceIn):
@@ -43,6 +43,9 @@ class DeviceOut(DeviceIn):
     instrument: str | None
     retired: bool
     last_at: datetime | None = Field(description="time of the last thing it sent, by its own clock")
+    refused: int = Field(description="messages that made no sense")
+    refused_why: str
+    refused_at: datetime | None
 
 
 class DeviceAdded(DeviceOut):
@@ -156,7 +159,8 @@ def _out(session: Session, row: Device) -> DeviceOut:
         id=row.id, version=row.version, name=row.name, kind=row.kind, unit_id=row.unit_id, instrument_id=row.instrument_id,
         topic=row.topic, power_key=row.power_key, counter_key=row.counter_key, time_key=row.time_key,
         unit=row.unit.model.name if row.unit else None, instrument=row.instrument.code if row.instrument else None,
-        retired=row.retired_at is not None, last_at=last,
+        retired=row.retired_at is not None, last_at=last, refused=row.refused, refused_why=row.refused_why,
+        refused_at=row.refused_at,
     )  # fmt: skip
 
 

@@ -5,6 +5,7 @@ import uuid
 from collections import defaultdict
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
+from typing import Annotated
 
 import numpy as np
 from pydantic import Field
@@ -24,6 +25,8 @@ MOST_SAMPLES = 20_000
 # Stretches that are drawn together, in s; each a multiple of the one before.
 LEVELS = (60, 1800)
 MOST_POINTS = 4000
+# Each month has a table of its own: one batch must not make hundreds.
+_LONGEST_BATCH_S = 62 * 86400.0
 _CLOCK_AHEAD = timedelta(minutes=10)
 _OLDEST = datetime(2000, 1, 1, tzinfo=UTC)
 _MOST_W, _MOST_WH = 1e5, 1e12
@@ -35,9 +38,11 @@ _TAKE, _DRAW, _COARSE = (text((SQL / f"{name}.sql").read_text()) for name in ("t
 class PowerBatch(Shape):
     """Samples by column; a meter sends power, a running counter, or both."""
 
-    t: list[float] = Field(max_length=MOST_SAMPLES, description="seconds since 1970, UTC; in any order")
-    w: list[float | None] | None = Field(default=None, max_length=MOST_SAMPLES)
-    wh: list[float | None] | None = Field(default=None, max_length=MOST_SAMPLES)
+    t: list[Annotated[float, Field(ge=-1e12, le=1e12)]] = Field(
+        max_length=MOST_SAMPLES, description="seconds since 1970, UTC; in any order"
+    )
+    w: list[Annotated[float, Field(ge=-1e9, le=1e9)] | None] | None = Field(default=None, max_length=MOST_SAMPLES)
+    wh: list[Annotated[float, Field(ge=-1e12, le=1e12)] | None] | None = Field(default=None, max_length=MOST_SAMPLES)
 
 
 class Taken(Shape):
@@ -73,6 +78,8 @@ def take_power(session: Session, device: Device, batch: PowerBatch) -> Taken:
     t, w, wh = _columns(batch)
     if not len(t):
         return Taken(taken=0, repeated=0)
+    if float(t.max() - t.min()) > _LONGEST_BATCH_S:
+        raise BadInput("a batch may span 62 days at most; send older samples in batches of their own")
     # Two batches of one meter at once: the levels are drawn by the second from what both have kept.
     session.execute(text("select pg_advisory_xact_lock(:key)"), {"key": (1 << 40) + device.number})
     for moment in _months(t):
@@ -84,6 +91,28 @@ def take_power(session: Session, device: Device, batch: PowerBatch) -> Taken:
         _draw(session, device.number, t)
         _count_again(session, device, t)
     return Taken(taken=stored, repeated=len(t) - stored)
+
+
+def thinned(samples: Samples, points: int = MOST_POINTS) -> TraceOut:
+    """Power of samples at hand, drawn together where they are more than so many points."""
+    has = np.isfinite(samples.power_w)
+    at, power = samples.at[has], samples.power_w[has]
+    if len(at) <= points:
+        return TraceOut(
+            step_s=0, t=at.tolist(), w=power.round(2).tolist(), low_w=None, high_w=None, samples=len(at),
+            longest_step_s=LONGEST_STEP_S,
+        )  # fmt: skip
+    step = math.ceil((at[-1] - at[0]) / points)
+    place = ((at - at[0]) // step).astype(int)
+    starts = np.flatnonzero(np.diff(place, prepend=-1))
+    counts = np.diff(np.append(starts, len(at)))
+    return TraceOut(
+        step_s=step, t=(at[0] + step * place[starts]).tolist(),
+        w=(np.add.reduceat(power, starts) / counts).round(2).tolist(),
+        low_w=np.minimum.reduceat(power, starts).round(2).tolist(),
+        high_w=np.maximum.reduceat(power, starts).round(2).tolist(), samples=len(at),
+        longest_step_s=max(LONGEST_STEP_S, 2.0 * step),
+    )  # fmt: skip
 
 
 def trace(

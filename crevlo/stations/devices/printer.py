@@ -82,9 +82,17 @@ def latest_values(session: Session, kind: DeviceKind) -> LatestValues:
 def _insert(session: Session, table: type[PrinterReport] | type[DeviceValue], rows: list[dict[str, object]]) -> Taken:
     if not rows:
         return Taken(taken=0, repeated=0)
-    made = insert(table).values(rows).on_conflict_do_nothing().returning(table.device)
-    stored = len(session.execute(made).all())
+    # One statement for each row's shape, sent as a batch: thousands of rows in one statement take seconds to write down.
+    stored = sum(
+        len(session.execute(_MADE[table], part).all())
+        for part in (rows[i : i + 500] for i in range(0, len(rows), 500))
+    )
     return Taken(taken=stored, repeated=len(rows) - stored)
+
+
+_MADE = {
+    table: insert(table).on_conflict_do_nothing().returning(table.device) for table in (PrinterReport, DeviceValue)
+}
 
 
 def _moment(t: float) -> datetime:

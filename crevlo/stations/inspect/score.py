@@ -8,11 +8,14 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from crevlo.core.blind import CODE_RULE, follows
 from crevlo.core.defects import DEFECTS, specimen_quality
 from crevlo.stations.bench import current_protocol, current_scores, get_study, load_bench
+from crevlo.stations.blind import late_reason
 from crevlo.stations.clock import stated_time
+from crevlo.stations.inspect.reject import reject_specimen
 from crevlo.stations.plan.study import UnitMark, mark_of
-from crevlo.stations.shape import Missing, Refused, Shape
+from crevlo.stations.shape import Missing, Moment, Refused, Shape
 from crevlo.store.reading import DefectScore, InspectionLock
 from crevlo.store.run import Specimen
 from crevlo.store.study import Study
@@ -32,6 +35,7 @@ class ScoreOut(Shape):
     defect: str
     severity: int
     corrected: bool
+    after_reveal: str | None = Field(description="why it was entered once the machines were known")
 
 
 class SpecimenScores(Shape):
@@ -57,18 +61,31 @@ class InspectView(Shape):
 
 class Revealed(Shape):
     blind_code: str
+    print_id: uuid.UUID = Field(description="the number of the run, of which the secret made the code")
     machine: UnitMark
     quality: float | None
     raters: int
 
 
+class RevealedList(Shape):
+    """Which code was which machine; and the secret that codes and order came from, so that the shuffle can be checked."""
+
+    specimens: list[Revealed]
+    secret: str
+    follows: int = Field(description="codes that are those the secret gives")
+    rule: str
+
+
 class NewScore(Shape):
     id: uuid.UUID
-    defect: str
+    after_reveal: str | None = Field(
+        default=None, max_length=300, description="why this is entered although the machines are known"
+    )
+    defect: str = Field(max_length=60)
     severity: int = Field(ge=0, le=5)
     supersedes_id: uuid.UUID | None = None
     reason: str | None = Field(default=None, min_length=1, max_length=300)
-    scored_at: datetime | None = None
+    scored_at: Moment | None = None
 
 
 def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> InspectView:
@@ -81,7 +98,7 @@ def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) ->
         )
     )
     ids = [s.id for s in specimens]
-    scores = current_scores(session, ids, locked_only=False)
+    scores = current_scores(session, ids, locked_only=False, late=True)
     locks: dict[uuid.UUID, set[uuid.UUID]] = defaultdict(set)
     for lock in session.scalars(select(InspectionLock).where(InspectionLock.specimen_id.in_(ids))):
         locks[lock.specimen_id].add(lock.person_id)
@@ -95,7 +112,10 @@ def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) ->
                 id=specimen.id, blind_code=specimen.blind_code, locked=locked,
                 locked_by_others=len(locks.get(specimen.id, set()) - {person_id}),
                 scores=[
-                    ScoreOut(id=s.id, defect=s.defect, severity=s.severity, corrected=s.supersedes_id is not None)
+                    ScoreOut(
+                        id=s.id, defect=s.defect, severity=s.severity, corrected=s.supersedes_id is not None,
+                        after_reveal=s.after_reveal,
+                    )
                     for s in own
                 ],
                 quality=quality.value if quality else None, rejected_by=quality.rejected_by if quality else None,
@@ -113,8 +133,13 @@ def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) ->
     )  # fmt: skip
 
 
-def record_score(session: Session, specimen_id: uuid.UUID, given: NewScore, person_id: uuid.UUID) -> InspectView:
+def record_score(
+    session: Session, specimen_id: uuid.UUID, given: NewScore, person_id: uuid.UUID, *, reviews: bool = False
+) -> InspectView:
     specimen = _specimen(session, specimen_id)
+    # A lock that is under way is waited for, and holds afterwards.
+    session.execute(select(Specimen.id).where(Specimen.id == specimen_id).with_for_update(read=True))
+    late = late_reason(session, specimen.study_id, given.after_reveal, reviews=reviews)
     if given.defect not in {d.code for d in DEFECTS}:
         raise Refused(f"No defect is called {given.defect}.")
     if _locked(session, specimen_id, person_id):
@@ -122,7 +147,7 @@ def record_score(session: Session, specimen_id: uuid.UUID, given: NewScore, pers
     own = next(
         (
             s
-            for s in current_scores(session, [specimen_id], locked_only=False).get(specimen_id, [])
+            for s in current_scores(session, [specimen_id], locked_only=False, late=True).get(specimen_id, [])
             if s.person_id == person_id and s.defect == given.defect
         ),
         None,
@@ -135,7 +160,7 @@ def record_score(session: Session, specimen_id: uuid.UUID, given: NewScore, pers
     session.add(
         DefectScore(
             id=given.id, specimen_id=specimen_id, defect=given.defect, severity=given.severity, person_id=person_id,
-            scored_at=stated_time(given.scored_at), supersedes_id=given.supersedes_id, reason=reason,
+            scored_at=stated_time(given.scored_at), supersedes_id=given.supersedes_id, reason=reason, after_reveal=late,
         )
     )  # fmt: skip
     session.flush()
@@ -145,19 +170,22 @@ def record_score(session: Session, specimen_id: uuid.UUID, given: NewScore, pers
 def lock(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> InspectView:
     """Makes the rater's scores final; every defect must have one."""
     specimen = _specimen(session, specimen_id)
+    session.execute(select(Specimen.id).where(Specimen.id == specimen_id).with_for_update())
     if not _locked(session, specimen_id, person_id):
         own = {
             s.defect: s.severity
-            for s in current_scores(session, [specimen_id], locked_only=False).get(specimen_id, [])
+            for s in current_scores(session, [specimen_id], locked_only=False, late=True).get(specimen_id, [])
             if s.person_id == person_id
         }
-        specimen_quality(own)  # raises NotDetermined while a defect is unscored
+        quality = specimen_quality(own)  # raises NotDetermined while a defect is unscored
         session.add(InspectionLock(specimen_id=specimen_id, person_id=person_id))
         session.flush()
+        if quality.rejected_by:
+            reject_specimen(session, specimen_id, quality.rejected_by, person_id)
     return view_inspect(session, specimen.study_id, person_id)
 
 
-def reveal(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> list[Revealed]:
+def reveal(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> RevealedList:
     """Opens which code was which machine; only once every specimen is scored and locked."""
     view = view_inspect(session, study_id, person_id)
     if view.revealed_at is None:
@@ -169,7 +197,7 @@ def reveal(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> list[
     return revealed(session, study_id)
 
 
-def revealed(session: Session, study_id: uuid.UUID) -> list[Revealed]:
+def revealed(session: Session, study_id: uuid.UUID) -> RevealedList:
     bench = load_bench(session, study_id)
     if bench.study.revealed_at is None:
         raise Refused("Machines stay hidden until every specimen is scored and locked.")
@@ -183,11 +211,15 @@ def revealed(session: Session, study_id: uuid.UUID) -> list[Revealed]:
         qualities = [specimen_quality(s).value for s in by_rater.values()]
         rows.append(
             Revealed(
-                blind_code=specimen.blind_code, machine=marks[unit_of[specimen.run_id]],
+                blind_code=specimen.blind_code, print_id=specimen.run_id, machine=marks[unit_of[specimen.run_id]],
                 quality=sum(qualities) / len(qualities) if qualities else None, raters=len(qualities),
             )
         )  # fmt: skip
-    return sorted(rows, key=lambda r: (r.machine.mark, r.blind_code))
+    secret = bench.study.blind_secret
+    return RevealedList(
+        specimens=sorted(rows, key=lambda r: (r.machine.mark, r.blind_code)), secret=secret, rule=CODE_RULE,
+        follows=sum(follows(r.blind_code, secret, str(r.print_id)) for r in rows),
+    )  # fmt: skip
 
 
 def _specimen(session: Session, specimen_id: uuid.UUID) -> Specimen:

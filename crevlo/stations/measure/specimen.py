@@ -19,14 +19,16 @@ from crevlo.stations.bench import (
     artifact_of,
     current_protocol,
     current_readings,
+    get_study,
     measured_features,
     measured_of,
     readings_due,
     specimen_estimates,
 )
+from crevlo.stations.blind import late_reason
 from crevlo.stations.clock import stated_time
 from crevlo.stations.library import ArtifactOut, artifact_out
-from crevlo.stations.shape import Missing, Quantity, Refused, Shape, quantity
+from crevlo.stations.shape import Missing, Moment, Quantity, Refused, Shape, quantity
 from crevlo.stations.stock import overdue
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument, InstrumentKind, ZeroCheck
 from crevlo.store.reading import Reading
@@ -58,6 +60,7 @@ class InstrumentNow(Shape):
 
 class MeasureQueue(Shape):
     now: datetime
+    revealed: bool = Field(description="whether the machines are known: a reading then needs a reason")
     repeats: int
     artifacts: list[ArtifactOut]
     calipers: list[InstrumentNow]
@@ -70,6 +73,7 @@ class ReadingOut(Shape):
     value_mm: float | None
     cannot_because: str | None
     corrected: bool
+    after_reveal: str | None = Field(description="why it was entered once the machines were known; no figure has it")
 
 
 class FeatureLine(Shape):
@@ -124,29 +128,33 @@ class SpecimenView(Shape):
 
 class NewReading(Shape):
     id: uuid.UUID
+    after_reveal: str | None = Field(
+        default=None, max_length=300, description="why this is entered although the machines are known"
+    )
     feature_id: uuid.UUID
     repeat: int = Field(ge=1, le=10)
     value_mm: float | None = Field(default=None, gt=-1000, lt=10000)
     cannot_because: str | None = Field(default=None, min_length=1, max_length=300)
     instrument_id: uuid.UUID
-    taken_at: datetime | None = None
+    taken_at: Moment | None = None
 
 
 class Correction(Shape):
     id: uuid.UUID
+    after_reveal: str | None = Field(default=None, max_length=300)
     supersedes_id: uuid.UUID
     value_mm: float | None = Field(default=None, gt=-1000, lt=10000)
     cannot_because: str | None = Field(default=None, min_length=1, max_length=300)
     reason: str = Field(min_length=1, max_length=300)
     instrument_id: uuid.UUID
-    taken_at: datetime | None = None
+    taken_at: Moment | None = None
 
 
 class NewZero(Shape):
     id: uuid.UUID
     instrument_id: uuid.UUID
     value: float = Field(gt=-1, lt=1)
-    taken_at: datetime | None = None
+    taken_at: Moment | None = None
 
 
 def view_queue(session: Session, study_id: uuid.UUID) -> MeasureQueue:
@@ -160,7 +168,8 @@ def view_queue(session: Session, study_id: uuid.UUID) -> MeasureQueue:
     artifacts = artifacts or {line.artifact.id: line.artifact for arm in protocol.arms for line in arm.lines}
     due = {a.id: readings_due(protocol, a) for a in artifacts.values()}
     return MeasureQueue(
-        now=datetime.now(UTC), repeats=protocol.repeats, artifacts=[artifact_out(session, a) for a in artifacts.values()],
+        now=datetime.now(UTC), revealed=get_study(session, study_id).revealed_at is not None,
+        repeats=protocol.repeats, artifacts=[artifact_out(session, a) for a in artifacts.values()],
         calipers=_calipers(session),
         queue=[
             QueueLine(
@@ -177,8 +186,11 @@ def view_specimen(session: Session, specimen_id: uuid.UUID) -> SpecimenView:
     return _view(session, specimen, protocol)
 
 
-def record_reading(session: Session, specimen_id: uuid.UUID, given: NewReading, person_id: uuid.UUID) -> SpecimenView:
+def record_reading(
+    session: Session, specimen_id: uuid.UUID, given: NewReading, person_id: uuid.UUID, *, reviews: bool = False
+) -> SpecimenView:
     specimen, protocol = _specimen(session, specimen_id)
+    late = late_reason(session, specimen.study_id, given.after_reveal, reviews=reviews)
     feature = _feature(session, specimen, given.feature_id)
     if given.repeat > protocol.repeats:
         raise Refused(f"The protocol asks for {protocol.repeats} readings of a face.")
@@ -197,8 +209,9 @@ def record_reading(session: Session, specimen_id: uuid.UUID, given: NewReading, 
         Reading(
             specimen_id=specimen_id,
             person_id=person_id,
-            **given.model_dump(exclude={"taken_at"}),
+            **given.model_dump(exclude={"taken_at", "after_reveal"}),
             taken_at=stated_time(given.taken_at),
+            after_reveal=late,
         )
     )
     session.flush()
@@ -206,10 +219,11 @@ def record_reading(session: Session, specimen_id: uuid.UUID, given: NewReading, 
 
 
 def correct_reading(
-    session: Session, specimen_id: uuid.UUID, given: Correction, person_id: uuid.UUID
+    session: Session, specimen_id: uuid.UUID, given: Correction, person_id: uuid.UUID, *, reviews: bool = False
 ) -> SpecimenView:
     """A newer row with the reason; the old one stays. Of two corrections of the same reading the second is refused."""
     specimen, protocol = _specimen(session, specimen_id)
+    late = late_reason(session, specimen.study_id, given.after_reveal, reviews=reviews)
     old = session.get(Reading, given.supersedes_id)
     if old is None or old.specimen_id != specimen_id:
         raise Missing("There is no such reading on this specimen.")
@@ -220,7 +234,7 @@ def correct_reading(
     session.add(
         Reading(
             specimen_id=specimen_id, feature_id=old.feature_id, repeat=old.repeat, person_id=person_id,
-            **given.model_dump(exclude={"taken_at"}), taken_at=stated_time(given.taken_at),
+            **given.model_dump(exclude={"taken_at", "after_reveal"}), taken_at=stated_time(given.taken_at), after_reveal=late,
         )
     )  # fmt: skip
     session.flush()
@@ -242,9 +256,10 @@ def record_zero(session: Session, study_id: uuid.UUID, given: NewZero, person_id
 def _view(session: Session, specimen: Specimen, protocol: ProtocolVersion) -> SpecimenView:
     artifact = artifact_of(session, specimen)
     features = {f.id: f for f in measured_of(artifact)}
-    readings = current_readings(session, [specimen.id]).get(specimen.id, [])
+    blind = current_readings(session, [specimen.id]).get(specimen.id, [])
+    readings = current_readings(session, [specimen.id], late=True).get(specimen.id, [])
     instruments = {i.id: i for i in session.scalars(select(Instrument))}
-    estimates = specimen_estimates(readings, features, instruments)
+    estimates = specimen_estimates(blind, features, instruments)
     by_feature: dict[uuid.UUID, list[Reading]] = defaultdict(list)
     for reading in readings:
         by_feature[reading.feature_id].append(reading)
@@ -262,7 +277,7 @@ def _view(session: Session, specimen: Specimen, protocol: ProtocolVersion) -> Sp
                 readings=[
                     ReadingOut(
                         id=r.id, repeat=r.repeat, value_mm=r.value_mm, cannot_because=r.cannot_because,
-                        corrected=r.supersedes_id is not None,
+                        corrected=r.supersedes_id is not None, after_reveal=r.after_reveal,
                     )
                     for r in by_feature.get(feature.id, [])
                 ],

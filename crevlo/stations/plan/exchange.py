@@ -3,10 +3,10 @@
 import json
 import uuid
 from collections.abc import Sequence
-from typing import Literal
+from typing import Annotated, Literal
 
 from pydantic import Field
-from sqlalchemy import select
+from sqlalchemy import Text, cast, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.shelf import DESIGNS
@@ -31,7 +31,9 @@ class FileLine(Shape):
     """An artifact by code, with its sizes where it is a built-in one and its mesh's SHA-256 where it is an own one."""
 
     artifact: str = Field(max_length=8)
-    sizes: dict[str, float] = Field(default={}, max_length=20)
+    sizes: dict[Annotated[str, Field(max_length=40)], Annotated[float, Field(ge=-1e4, le=1e4)]] = Field(
+        default={}, max_length=20
+    )
     mesh_sha256: str | None = Field(default=None, pattern="^[0-9a-f]{64}$")
     spool: str | None = Field(default=None, max_length=20)
     second_spool: str | None = Field(default=None, max_length=20)
@@ -143,8 +145,8 @@ def named_arms(session: Session, arms: Sequence[ArmIn]) -> list[FileArm]:
         str(r.id): r
         for r in session.scalars(
             select(ArtifactVersion).where(
-                ArtifactVersion.id.in_(
-                    [uuid.UUID(n.artifact) for a in arms for n in a.lines if n.artifact not in DESIGNS]
+                cast(ArtifactVersion.id, Text).in_(
+                    [n.artifact for a in arms for n in a.lines if n.artifact not in DESIGNS]
                 )
             )
         )

@@ -16,7 +16,7 @@ from crevlo.core.schedule.finish import Doubt
 from crevlo.core.schedule.task import Circuit, Problem, Task
 from crevlo.core.success import success_chance
 from crevlo.stations.artifact import stored
-from crevlo.stations.bench import Bench, load_bench, safety_standing
+from crevlo.stations.bench import Bench, load_bench, tries_used
 from crevlo.stations.library import ModelSheet
 from crevlo.stations.plan.expected import USUAL_W, History, by_volume, histories
 from crevlo.stations.plan.protocol import Conditions, Policies
@@ -95,7 +95,7 @@ def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
         if any(run.outcome is Outcome.DONE for run in tries):
             continue
         run = live.get(job.id)
-        if run is None and len(tries) >= policies.most_attempts:
+        if run is None and tries_used(tries) >= policies.most_attempts:
             given_up.append(job)
             continue
         key, history = str(job.id), known[job.unit_id]
@@ -126,7 +126,7 @@ def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
         )  # fmt: skip
         good, all_tries = counted[job.unit_id]
         doubts[key] = Doubt(*doubt, 1 - success_chance(good, all_tries).mean if all_tries else 0.0)
-        jobs[key], tried[key] = job, len(tries) - bool(run)
+        jobs[key], tried[key] = job, tries_used(tries) - bool(run)
     problem = Problem(
         tuple(tasks), hours, people=rules.people,
         circuits=tuple(
@@ -185,7 +185,7 @@ def _time_of(
 
 
 def _may_be_left(bench: Bench, job: Job, policies: Policies, rules: Rules) -> bool:
-    checked = safety_standing(bench.safety.get(job.unit_id, {})) is True
+    checked = bench.safe(job.unit_id) is True
     return policies.unattended == "after checks" and checked and job.unit_id not in rules.attended_unit_ids
 
 

@@ -7,7 +7,7 @@ from pydantic import Field, model_validator
 
 from crevlo.core.gcode.wanted import Wanted
 from crevlo.core.protocol import Slicing, Tuning
-from crevlo.stations.shape import Shape
+from crevlo.stations.shape import Shape, Version
 from crevlo.store.machine import Spool
 from crevlo.store.study import Arm
 
@@ -18,10 +18,10 @@ MOST_ARMS, MOST_LINES, MOST_JOBS = 4, 60, 3000
 class Conditions(Shape):
     """Print conditions; an empty one is left to the maker's profile."""
 
-    layer_height_mm: float | None = Field(default=0.2, gt=0, le=2)
+    layer_height_mm: float | None = Field(default=0.2, ge=0.01, le=2)
     infill_percent: float | None = Field(default=15, ge=0, le=100)
     walls: int | None = Field(default=2, ge=1, le=50)
-    nozzle_mm: float | None = Field(default=0.4, gt=0, le=3)
+    nozzle_mm: float | None = Field(default=0.4, ge=0.05, le=3)
     nozzle_c: float | None = Field(default=215, gt=0, le=600)
     bed_c: float | None = Field(default=60, ge=0, le=200)
     material: str | None = Field(default=None, max_length=20)
@@ -66,7 +66,7 @@ class Candidate(Shape):
 
 
 class Draft(Shape):
-    version: int
+    version: Version
     question: str = Field(max_length=500)
     candidates: list[Candidate] = Field(max_length=40)
     arms: list[ArmIn] = Field(min_length=1, max_length=MOST_ARMS)

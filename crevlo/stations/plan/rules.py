@@ -1,7 +1,8 @@
 """Rules of the bench for a study's schedule: who is there when, what hangs on which circuit, how long handling takes."""
 
 import uuid
-from datetime import UTC, date, datetime, time, timedelta
+from datetime import UTC, datetime, time, timedelta
+from typing import Annotated
 from zoneinfo import ZoneInfo, available_timezones
 
 from pydantic import Field, model_validator
@@ -10,7 +11,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import get_study
 from crevlo.stations.library import change
-from crevlo.stations.shape import Conflict, Missing, Refused, Shape
+from crevlo.stations.shape import Conflict, Day, Missing, Moment, Refused, Shape, Version
 from crevlo.store.schedule import BenchRules, Pin
 from crevlo.store.study import Job
 
@@ -47,12 +48,12 @@ _NINE_TO_FIVE = Hours(opens=time(9), closes=time(17))
 
 class Rules(Shape):
     time_zone: str = Field(default="UTC", max_length=60)
-    begin: date | None = Field(default=None, description="first day; empty for at once")
-    finish_by: date | None = None
-    week: list[list[Hours]] = Field(
+    begin: Day | None = Field(default=None, description="first day; empty for at once")
+    finish_by: Day | None = None
+    week: list[Annotated[list[Hours], Field(max_length=12)]] = Field(
         default=[[_NINE_TO_FIVE]] * 5 + [[], []], min_length=7, max_length=7, description="hours by day, Monday first"
     )
-    holidays: list[date] = Field(default=[], max_length=400)
+    holidays: list[Day] = Field(default=[], max_length=400)
     people: int = Field(default=1, ge=1, le=20, description="who can do something at the same time")
     setup_min: int = Field(default=10, ge=1, le=240)
     heat_min: int = Field(default=5, ge=0, le=120)
@@ -86,11 +87,11 @@ class Rules(Shape):
 
 
 class RulesOut(Rules):
-    version: int
+    version: Version
 
 
 class PinIn(Shape):
-    start_at: datetime = Field(description="without a zone it is the bench's own time")
+    start_at: Moment = Field(description="without a zone it is the bench's own time")
 
 
 class PinOut(Shape):

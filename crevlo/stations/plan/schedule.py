@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.drying import usual_drying_h
 from crevlo.stations.background import OPEN, WorkOut, ask, latest, work_out
-from crevlo.stations.bench import Bench, load_bench
+from crevlo.stations.bench import Bench, load_bench, tries_used
 from crevlo.stations.plan.make import latest_schedule
 from crevlo.stations.plan.problem import end_of, hours_from, job_words, wall_time
 from crevlo.stations.plan.protocol import Policies
@@ -181,7 +181,8 @@ def open_jobs(bench: Bench) -> list[uuid.UUID]:
         job.id
         for job in bench.jobs
         for tries in [bench.runs.get(job.id, [])]
-        if not any(r.outcome is Outcome.DONE for r in tries) and (len(tries) < most or tries[-1].ended_at is None)
+        if not any(r.outcome is Outcome.DONE for r in tries)
+        and (tries_used(tries) < most or tries[-1].ended_at is None)
     ]
 
 

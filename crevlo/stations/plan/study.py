@@ -21,7 +21,7 @@ from crevlo.stations.clock import stated_time
 from crevlo.stations.library import change, first_unit
 from crevlo.stations.plan.protocol import MOST_JOBS, ArmIn, Candidate, Conditions, Draft, LineIn, Policies
 from crevlo.stations.rank.criteria import CRITERIA
-from crevlo.stations.shape import Conflict, Missing, Refused, Shape
+from crevlo.stations.shape import Conflict, Missing, Moment, Refused, Shape
 from crevlo.stations.shelf import bed_of, fit_on
 from crevlo.store.machine import Spool
 from crevlo.store.run import Outcome
@@ -70,7 +70,7 @@ class StudyCard(Shape):
 class Freeze(Shape):
     """When the protocol was frozen, where that was before it is entered here; both times are kept."""
 
-    frozen_at: datetime | None = None
+    frozen_at: Moment | None = None
 
 
 class CellLayer(Shape):
@@ -189,14 +189,17 @@ def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
     if study.version != draft.version:
         raise Conflict(view_plan(session, study_id).model_dump(mode="json", include=set(Draft.model_fields)))
     change(session, study, draft.version, {"question": draft.question})
+    # What was said of a machine stays with it, however the list is written anew.
+    said = {row.unit_id: row.not_recommended for row in study.units}
     for row in list(study.units):
         session.delete(row)
     session.flush()
+    units = [first_unit(session, c.model_id).id for c in draft.candidates]
     study.units = [
         StudyUnit(
-            study_id=study.id, unit_id=first_unit(session, c.model_id).id, is_control=c.is_control, position=at,
+            study_id=study.id, unit_id=unit_id, is_control=c.is_control, position=at, not_recommended=said.get(unit_id, ""),
         )
-        for at, c in enumerate(draft.candidates)
+        for at, (unit_id, c) in enumerate(zip(units, draft.candidates, strict=True))
     ]  # fmt: skip
     _write_arms(session, protocol, draft.arms)
     protocol.repeats = draft.repeats

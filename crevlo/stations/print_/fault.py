@@ -8,7 +8,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.library import change
-from crevlo.stations.shape import Missing, Refused, Shape
+from crevlo.stations.shape import Missing, Refused, Shape, Version
 from crevlo.store.device import Hypothesis, Ruling
 from crevlo.store.run import Outcome, Run
 
@@ -25,7 +25,7 @@ class NewHypothesis(HypothesisIn):
 
 
 class HypothesisChange(HypothesisIn):
-    version: int
+    version: Version
 
 
 class HypothesisOut(HypothesisIn):

@@ -15,12 +15,14 @@ from crevlo.core.phases import Phase, Span, guess_spans, power_by_phase, spans, 
 from crevlo.core.ratio import TimeRatio
 from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.devices.device import device_of
-from crevlo.stations.devices.power import Samples, TraceOut, energy_of, last_power, samples_between, trace
+from crevlo.stations.devices.power import Samples, TraceOut, energy_of, last_power, samples_between, thinned, trace
+from crevlo.stations.kept import Kept
 from crevlo.stations.plan.expected import file_ratios
 from crevlo.stations.plan.make import latest_schedule
 from crevlo.stations.plan.now import next_actions
 from crevlo.stations.plan.rules import rules_of
 from crevlo.stations.plan.study import UnitMark, mark_of
+from crevlo.stations.print_.power_log import handed_in
 from crevlo.stations.shape import Missing, Shape
 from crevlo.store.device import Device, DeviceKind, PrinterReport, RunEvent
 from crevlo.store.run import Outcome, Run
@@ -173,15 +175,36 @@ def run_power(session: Session, run_id: uuid.UUID) -> RunPower:
             energy = energy_of(samples, run.started_at.timestamp(), end.timestamp())
         except NotDetermined as missing:
             needs = missing.needs
-    if meter is None or samples is None or energy is None:
-        return RunPower(
-            trace=None, needs=needs, spans=_spans_out(found), spans_from=told, phases=[], kwh=None, low_kwh=None,
-            high_kwh=None, gaps=0, peak_w=None,
-        )  # fmt: skip
+    nothing = RunPower(
+        trace=None, needs=needs, spans=_spans_out(found), spans_from=told, phases=[], kwh=None, low_kwh=None,
+        high_kwh=None, gaps=0, peak_w=None,
+    )  # fmt: skip
+    if meter is not None and samples is not None and energy is not None:
+        return _power(samples, energy, trace(session, meter, run.started_at, end, samples), found, told)
+    if run.trace_sha256 is None:
+        return nothing
+    # A log that was handed in has all that a meter's own samples have.
+    key = f"{run.trace_sha256} {run.trace_columns} {run.started_at} {found}"
+    return _of_logs.get(key, lambda: _of_log(session, run, found, told)) or nothing
+
+
+# A pure function of a log that never changes, of how it is read, and of the run's phases.
+_of_logs: Kept[RunPower | None] = Kept(60)
+
+
+def _of_log(session: Session, run: Run, found: list[Span], told: str) -> RunPower | None:
+    given = handed_in(session, run)
+    if given is None:
+        return None
+    samples, energy = given
+    return _power(samples, energy, thinned(samples), found, told)
+
+
+def _power(samples: Samples, energy: TraceEnergy, drawn: TraceOut, found: list[Span], told: str) -> RunPower:
     if not found:
         found, told = _guessed(samples)
     return RunPower(
-        trace=trace(session, meter, run.started_at, end, samples), needs=None, spans=_spans_out(found), spans_from=told,
+        trace=drawn, needs=None, spans=_spans_out(found), spans_from=told,
         phases=_phases_out(samples, found), gaps=len(energy.gaps), peak_w=energy.peak_w, **_bounds(energy),
     )  # fmt: skip
 

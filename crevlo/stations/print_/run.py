@@ -2,21 +2,22 @@
 
 import uuid
 from dataclasses import dataclass
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
+from functools import partial
 from typing import Any
 
-import numpy as np
 from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.core.blind import blind_code
-from crevlo.core.energy import Columns, heading_of, trace_energy
+from crevlo.core.blind import blind_code, place_in_queue
+from crevlo.core.energy import Columns, trace_energy
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.noise import at_distance_db, without_background_db
 from crevlo.core.success import Cause
+from crevlo.stations.apart import apart
 from crevlo.stations.background import WorkOut
-from crevlo.stations.bench import Bench, current_protocol, job_with_unit, load_bench
+from crevlo.stations.bench import Bench, current_protocol, current_rejections, job_with_unit, load_bench, tries_used
 from crevlo.stations.clock import stated_time
 from crevlo.stations.devices.power import energy_from_meter
 from crevlo.stations.library import change, configuration_of
@@ -25,15 +26,19 @@ from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.fault import HypothesisOut, hypotheses_of
-from crevlo.stations.receive.unit import may_run_unattended, why_not_run
-from crevlo.stations.shape import Missing, Refused, Shape
+from crevlo.stations.print_.power_log import TraceColumns
+from crevlo.stations.receive.safety import may_run_unattended, why_not_run
+from crevlo.stations.shape import Missing, Moment, Refused, Shape, Version
 from crevlo.stations.stock import overdue
 from crevlo.stations.upload import keep_upload
 from crevlo.store.device import RunEvent, RunEventKind
 from crevlo.store.machine import Instrument
+from crevlo.store.reading import Rejection
 from crevlo.store.run import EnergyFrom, NoiseReading, NoiseState, Outcome, Run, SlicedFile, Specimen
 from crevlo.store.schedule import WorkState
 from crevlo.store.study import Job, ProtocolDeviation, Study
+
+BAGGING = timedelta(minutes=30)
 
 
 class NoiseOut(Shape):
@@ -71,6 +76,7 @@ class RunOut(Shape):
     cause: Cause | None
     failed_at_percent: float | None
     failed_at_layer: int | None
+    uses_attempt: bool = Field(description="false of a run that a person stopped, unless they said that it counts")
     note: str
     energy_kwh: float | None
     energy_low_kwh: float | None
@@ -80,8 +86,11 @@ class RunOut(Shape):
     events: list[EventOut] = Field(description="phases marked by a person, corrections applied")
     photos: list[PhotoOut]
     hypotheses: list[HypothesisOut] = Field(description="of a failed run: what may have caused it")
+    rejected: str | None = Field(
+        description="why the print cannot be used, and the cause; told once machines are known"
+    )
     bag_code: str | None = Field(
-        description="Blind code for the bag's label; hidden once the specimen is being measured"
+        description="Blind code for the bag's label; told for half an hour to who runs the bench"
     )
 
 
@@ -95,6 +104,7 @@ class JobLine(Shape):
     position: int
     state: str
     attempts: int
+    tries_used: int = Field(description="of the attempts that the protocol allows")
     started_at: datetime | None
     estimate_s: float | None
     has_file: bool
@@ -119,6 +129,7 @@ class JobView(Shape):
     reading: WorkOut | None = Field(description="a large file that is being read, or could not be")
     runs: list[RunOut]
     most_attempts: int
+    tries_used: int
     may_run_unattended: bool
     unattended_refusal: str
     overdue: list[str] = Field(description="meters whose calibration has run out")
@@ -127,7 +138,7 @@ class JobView(Shape):
 class NewEvent(Shape):
     id: uuid.UUID
     kind: RunEventKind
-    at: datetime | None = None
+    at: Moment | None = None
     note: str = Field(default="", max_length=300)
     supersedes_id: uuid.UUID | None = None
     reason: str | None = Field(default=None, min_length=1, max_length=300)
@@ -135,24 +146,27 @@ class NewEvent(Shape):
 
 class StartRun(Shape):
     id: uuid.UUID
-    started_at: datetime | None = None
+    started_at: Moment | None = None
     unattended: bool = False
     changed: str = Field(default="", max_length=500)
     deviation_reason: str = Field(default="", max_length=500)
 
 
 class EndRun(Shape):
-    version: int
+    version: Version | None = Field(default=None, description="not needed: a run ends once")
     outcome: Outcome
-    ended_at: datetime | None = None
+    ended_at: Moment | None = None
     cause: Cause | None = None
     failed_at_percent: float | None = Field(default=None, ge=0, le=100)
     failed_at_layer: int | None = Field(default=None, ge=0, le=100_000)
+    uses_attempt: bool = Field(
+        default=False, description="of a run that a person stopped: whether it counts as a try"
+    )
     note: str = Field(default="", max_length=1000)
 
 
 class EnergyTyped(Shape):
-    version: int
+    version: Version
     energy_wh: float = Field(ge=0, le=1e6)
 
 
@@ -164,7 +178,7 @@ class NewNoise(Shape):
     door_shut: bool = True
     state: NoiseState = NoiseState.PRINTING
     fan_percent: float | None = Field(default=None, ge=0, le=100)
-    taken_at: datetime | None = None
+    taken_at: Moment | None = None
     supersedes_id: uuid.UUID | None = None
     reason: str | None = Field(default=None, min_length=1, max_length=300)
 
@@ -192,7 +206,7 @@ def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
                 id=job.id, machine=marks[job.unit_id], arm=arms[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
                 spool=bench.spools[job.spool_id].code, copy_number=job.copy, position=job.position,
                 state="printing" if live else tries[-1].outcome.value if tries and tries[-1].outcome else "planned",
-                attempts=len(tries), started_at=tries[-1].started_at if live else None,
+                attempts=len(tries), tries_used=tries_used(tries), started_at=tries[-1].started_at if live else None,
                 estimate_s=file.facts.get("time_s") if file else None, has_file=file is not None,
             )
         )  # fmt: skip
@@ -203,7 +217,8 @@ def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
     )  # fmt: skip
 
 
-def view_job(session: Session, job_id: uuid.UUID) -> JobView:
+def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> JobView:
+    """`may_bag`: whether who looks may be told the code of a print that came off the plate just now."""
     job = job_with_unit(session, job_id)
     bench = load_bench(session, job.study_id)
     entry = next(u for u in bench.units if u.unit_id == job.unit_id)
@@ -211,8 +226,14 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
     open_gate, refusal = may_run_unattended(session, job.unit_id, policies.unattended)
     file = bench.sliced.get(job.id)
     spools = [bench.spools[i] for i in (job.spool_id, job.second_spool_id) if i]
+    # Whoever bags it needs the code now; later it would only tell which machine's print it is.
     codes = {
-        s.run_id: s.blind_code for s in bench.specimens if not bench.readings.get(s.id) and not bench.scores.get(s.id)
+        s.run_id: s.blind_code
+        for s in bench.specimens
+        if may_bag
+        and not bench.readings.get(s.id)
+        and not bench.scores.get(s.id)
+        and datetime.now(UTC) - s.bagged_at < BAGGING
     }
     # A run is set against the file it was printed from, not against one dropped later.
     estimates: dict[uuid.UUID | None, float | None] = {
@@ -227,10 +248,13 @@ def view_job(session: Session, job_id: uuid.UUID) -> JobView:
         file=sliced.file_out(file, sliced.accepted_reason(session, job_id)) if file else None,
         reading=_reading(session, job_id, file),
         runs=[
-            _run_out(r, bench.noise.get(r.id, []), more, codes.get(r.id), estimates.get(r.sliced_file_id))
+            _run_out(
+                r, bench.noise.get(r.id, []), more, codes.get(r.id), estimates.get(r.sliced_file_id),
+                bench.rejections.get(r.id) if bench.study.revealed_at else None,
+            )
             for r in bench.runs.get(job.id, [])
         ],
-        most_attempts=policies.most_attempts, may_run_unattended=open_gate, unattended_refusal=refusal,
+        most_attempts=policies.most_attempts, tries_used=tries_used(bench.runs.get(job.id, [])), may_run_unattended=open_gate, unattended_refusal=refusal,
         overdue=[w for kind in ("power meter", "sound meter") if (m := _meter(session, kind)) and (w := overdue(m))],
     )  # fmt: skip
 
@@ -265,9 +289,9 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
     _not_live(session, job)
     policies = _policies(session, job)
     tries = list(session.scalars(select(Run).where(Run.job_id == job_id).order_by(Run.attempt)))
-    if tries and tries[-1].outcome is Outcome.DONE:
+    if tries and tries[-1].outcome is Outcome.DONE and not _rejected(session, tries[-1].id):
         raise Refused("This job has its good print already.")
-    if len(tries) >= policies.most_attempts:
+    if tries_used(tries) >= policies.most_attempts:
         raise Refused(f"The protocol allows {policies.most_attempts} attempts; all are used.")
     if tries and not given.changed.strip():
         raise Refused("Say what changed since the last attempt.")
@@ -285,17 +309,14 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
     file = sliced.newest_file(session, job_id)
     if file is None:
         raise Refused("Drop the sliced file on this job first, so that time and settings are on record.")
-    if file.deviations:
+    if file.deviations and not _accepted(session, job_id, file):
         if not given.deviation_reason.strip():
             raise Refused("The sliced file departs from the protocol. Give the reason, or slice it again.")
-        what = "; ".join(
-            f"{d['setting']} {d['found']} instead of {d['wanted']} {d['unit']}".strip() for d in file.deviations
-        )
         session.add(
             ProtocolDeviation(
                 study_id=job.study_id,
                 job_id=job.id,
-                what=what,
+                what=_departs(file),
                 reason=given.deviation_reason.strip(),
                 person_id=person_id,
             )
@@ -311,6 +332,44 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
     return view_job(session, job_id)
 
 
+def _rejected(session: Session, run_id: uuid.UUID) -> bool:
+    specimen = session.scalar(select(Specimen.id).where(Specimen.run_id == run_id))
+    return specimen is not None and bool(current_rejections(session, [specimen]))
+
+
+def _departs(file: SlicedFile) -> str:
+    return "; ".join(
+        f"{d['setting']} {d['found']} instead of {d['wanted']} {d['unit']}".strip() for d in file.deviations
+    )
+
+
+def _accepted(session: Session, job_id: uuid.UUID, file: SlicedFile) -> bool:
+    """Whether this very departure was given its reason at an earlier try."""
+    return bool(
+        session.scalar(
+            select(ProtocolDeviation.id).where(
+                ProtocolDeviation.job_id == job_id, ProtocolDeviation.what == _departs(file)
+            ).limit(1)
+        )
+    )  # fmt: skip
+
+
+def withdraw_file(session: Session, job_id: uuid.UUID, file_id: uuid.UUID, person_id: uuid.UUID) -> JobView:
+    """Takes a file off a job that was dropped there by mistake; refused once it was printed from."""
+    job = job_with_unit(session, job_id)
+    _lock(session, job)
+    file = session.get(SlicedFile, file_id)
+    if file is None or file.job_id != job_id or file.withdrawn_at is not None:
+        raise Missing("There is no such file on this print.")
+    if session.scalar(select(Run.id).where(Run.sliced_file_id == file_id).limit(1)):
+        raise Refused(
+            "This file was printed from, so it stays on record. Drop the right one: it counts from the next try on."
+        )
+    file.withdrawn_at, file.withdrawn_by = datetime.now(UTC), person_id
+    session.flush()
+    return view_job(session, job_id)
+
+
 def end_run(session: Session, run_id: uuid.UUID, given: EndRun) -> JobView:
     """Stops the timer. A good print becomes a specimen with a blind code at a shuffled place in the queue."""
     run = _run(session, run_id)
@@ -322,9 +381,10 @@ def end_run(session: Session, run_id: uuid.UUID, given: EndRun) -> JobView:
     if ended < run.started_at:
         raise Refused("The run cannot end before it started.")
     change(
-        session, run, given.version,
+        session, run, run.version if given.version is None else given.version,
         {
             "outcome": given.outcome, "ended_at": ended, "note": given.note,
+            "uses_attempt": given.outcome is not Outcome.STOPPED or given.uses_attempt,
             "cause": given.cause if given.outcome is Outcome.FAILED else None,
             "failed_at_percent": given.failed_at_percent if given.outcome is Outcome.FAILED else None,
             "failed_at_layer": given.failed_at_layer if given.outcome is Outcome.FAILED else None,
@@ -367,42 +427,20 @@ def type_energy(session: Session, run_id: uuid.UUID, given: EnergyTyped) -> JobV
     return view_job(session, run.job_id)
 
 
-class TraceColumns(Shape):
-    """Which columns of a log hold what; what is left out is looked for by its usual names."""
-
-    time: str | None = Field(default=None, max_length=80)
-    date: str | None = Field(default=None, max_length=80)
-    power: str | None = Field(default=None, max_length=80)
-    current: str | None = Field(default=None, max_length=80)
-    voltage: str | None = Field(default=None, max_length=80)
-    counter: str | None = Field(default=None, max_length=80)
-    zone: str = Field(default="UTC", max_length=60)
-    time_format: str | None = Field(default=None, max_length=40)
-
-
-class TraceHeading(Shape):
-    """The columns of a log that was not understood by itself, with its first rows."""
-
-    heading: list[str]
-    rows: list[list[str]]
-
-
-def read_heading(content: bytes) -> TraceHeading:
-    heading, rows = heading_of(content)
-    return TraceHeading(heading=heading[:60], rows=[[c[:60] for c in row[:60]] for row in rows])
-
-
 def take_trace(
     session: Session, run_id: uuid.UUID, version: int, content: bytes, columns: TraceColumns | None = None
 ) -> JobView:
     """Integrates a power trace; gaps stay visible as the bounds of the energy."""
     run = _run(session, run_id)
-    energy = trace_energy(content, Columns(**columns.model_dump()) if columns else None)
+    energy = apart(
+        "this log", 25.0, 1000, trace_energy, content, Columns(**columns.model_dump()) if columns else None
+    )
     meter = _meter(session, "power meter")
     change(
         session, run, version,
         {"energy_kwh": energy.kwh, "energy_low_kwh": energy.low_kwh, "energy_high_kwh": energy.high_kwh,
          "energy_from": EnergyFrom.TRACE, "trace_sha256": keep_upload(session, content),
+         "trace_columns": columns.model_dump() if columns else None,
          "instrument_id": meter.id if meter else None},
     )  # fmt: skip
     return view_job(session, run.job_id)
@@ -450,7 +488,12 @@ def _events(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[
 
 
 def _run_out(
-    run: Run, noise: list[NoiseReading], more: _More, bag_code: str | None, estimate_s: float | None
+    run: Run,
+    noise: list[NoiseReading],
+    more: _More,
+    bag_code: str | None,
+    estimate_s: float | None,
+    rejection: Rejection | None,
 ) -> RunOut:
     levels = []
     for reading in sorted(noise, key=lambda n: n.taken_at):
@@ -470,7 +513,8 @@ def _run_out(
     took_s = (run.ended_at - run.started_at).total_seconds() if run.ended_at else None
     made: dict[str, Any] = {"noise": levels, "events": more.events.get(run.id, []), "photos": more.photos.get(run.id, []),
             "hypotheses": more.hypotheses.get(run.id, []), "bag_code": bag_code, "took_s": took_s,
-            "of_estimate": took_s / estimate_s if took_s and estimate_s else None}  # fmt: skip
+            "of_estimate": took_s / estimate_s if took_s and estimate_s else None,
+            "rejected": f"{rejection.words} Cause: {rejection.cause.value}." if rejection else None}  # fmt: skip
     return RunOut(**made, **{name: getattr(run, name) for name in RunOut.model_fields if name not in made})
 
 
@@ -478,8 +522,8 @@ def _bag(session: Session, run: Run) -> None:
     job = job_with_unit(session, run.job_id)
     study = session.scalars(select(Study).where(Study.id == job.study_id).with_for_update()).one()
     codes = set(session.scalars(select(Specimen.blind_code).where(Specimen.study_id == study.id)))
-    place = float(np.random.default_rng([study.seed, 7, len(codes)]).random())
-    session.add(Specimen(study_id=study.id, run_id=run.id, blind_code=blind_code(codes, study.seed), position=place))
+    code, place = (rule(study.blind_secret, str(run.id)) for rule in (partial(blind_code, codes), place_in_queue))
+    session.add(Specimen(study_id=study.id, run_id=run.id, blind_code=code, position=place))
     session.flush()
 
 

@@ -18,7 +18,7 @@ from crevlo.stations.background import Progress, WorkOut, ask, latest_of, work_o
 from crevlo.stations.bench import job_with_unit
 from crevlo.stations.kept import Kept
 from crevlo.stations.library import ModelSheet
-from crevlo.stations.photo import plain_picture
+from crevlo.stations.picture import made_anew
 from crevlo.stations.plan.protocol import wanted
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.stations.upload import keep_upload, upload_content
@@ -253,7 +253,7 @@ def view_settings(session: Session, job_id: uuid.UUID) -> SettingsView:
     newest = (
         select(SlicedFile.id)
         .join(Job, Job.id == SlicedFile.job_id)
-        .where(Job.study_id == job.study_id, Job.artifact_id == job.artifact_id)
+        .where(Job.study_id == job.study_id, Job.artifact_id == job.artifact_id, SlicedFile.withdrawn_at.is_(None))
         .distinct(Job.unit_id, Job.arm_id)
         .order_by(Job.unit_id, Job.arm_id, (Job.id == job.id).desc(), SlicedFile.received_at.desc())
     )  # fmt: skip
@@ -367,7 +367,10 @@ def _size(session: Session, job_id: uuid.UUID) -> int:
 
 def newest_file(session: Session, job_id: uuid.UUID) -> SlicedFile | None:
     return session.scalar(
-        select(SlicedFile).where(SlicedFile.job_id == job_id).order_by(SlicedFile.received_at.desc()).limit(1)
+        select(SlicedFile)
+        .where(SlicedFile.job_id == job_id, SlicedFile.withdrawn_at.is_(None))
+        .order_by(SlicedFile.received_at.desc())
+        .limit(1)
     )
 
 
@@ -422,7 +425,7 @@ def _keep_picture(session: Session, picture: bytes | None) -> str | None:
     if picture is None:
         return None
     try:
-        return keep_upload(session, plain_picture(picture))
+        return keep_upload(session, made_anew(picture)[0])
     except BadInput:
         return None
 

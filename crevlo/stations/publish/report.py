@@ -14,11 +14,13 @@ from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import Bench, get_study
 from crevlo.stations.figures import study_figures
+from crevlo.stations.inspect.score import revealed
 from crevlo.stations.plan.protocol import Conditions, Policies
 from crevlo.stations.rank.ranking import RankView, WhatIf, view_rank
 from crevlo.stations.receive.unit import disclose
+from crevlo.stations.receive.worth import worth_ledger
 from crevlo.stations.shape import Missing, Shape
-from crevlo.store.machine import CheckResult, Instrument
+from crevlo.store.machine import Instrument
 from crevlo.store.person import Person
 from crevlo.store.reading import Reading
 from crevlo.store.run import Outcome
@@ -198,10 +200,8 @@ def _harmless(value: object) -> object:
 
 
 def _hidden(bench: Bench) -> set[uuid.UUID]:
-    """Specimens nobody has scored and locked yet."""
-    if bench.study.revealed_at is not None:
-        return set()
-    return {s.id for s in bench.specimens if not bench.scores.get(s.id)}
+    """All specimens until the reveal: values and times would tell whoever took them which machine is which."""
+    return set() if bench.study.revealed_at is not None else {s.id for s in bench.specimens}
 
 
 def _sample(bench: Bench) -> list[SampleLine]:
@@ -223,7 +223,7 @@ def _sample(bench: Bench) -> list[SampleLine]:
 def _disclosures(bench: Bench) -> tuple[list[str], list[str]]:
     said, missing = [], []
     for entry in bench.units:
-        sentence = disclose(entry.unit, bench.study.currency)
+        sentence = disclose(entry.unit, bench.price_of(entry.unit_id), bench.study.currency)
         if sentence:
             said.append(sentence)
         else:
@@ -262,16 +262,19 @@ def _report_data(session: Session, study_id: uuid.UUID, ranked: RankView) -> dic
         )
     )
     jobs = {j.id: f"{j.unit.model.name}, copy {j.copy}" for j in bench.jobs}
-    safety = [
-        f"{u.unit.model.name}: {kind.value} check failed. {check.note}"
+    safety = [f"{u.unit.model.name}: {words}" for u in bench.units for words in bench.records[u.unit_id].on_record]
+    not_recommended = [(u.unit.model.name, u.not_recommended) for u in bench.units if u.not_recommended]
+    worth = [
+        (u.unit.model.name, ledger)
         for u in bench.units
-        for kind, check in bench.safety.get(u.unit_id, {}).items()
-        if check.result is CheckResult.FAIL
+        if (ledger := worth_ledger(session, u.unit, bench.price_of(u.unit_id), bench.study.currency)).words
     ]
+    blind = revealed(session, study_id) if bench.study.revealed_at else None
     assert bench.protocol is not None
     return {
         "study": bench.study, "ranked": ranked, "sample": _sample(bench), "disclosures": said,
         "missing": _missing(ranked) + undisclosed, "safety": safety,
+        "not_recommended": not_recommended, "worth": worth, "blind": blind,
         "deviations": [(jobs.get(d.job_id, "the study") if d.job_id else "the study", d.what, d.reason) for d in deviations],
         "policies": Policies(**bench.protocol.policies), "protocol": bench.protocol,
         "arms": [(arm, Conditions(**arm.conditions)) for arm in bench.protocol.arms], "apart": inputs.apart,

@@ -36,6 +36,6 @@ CRITERIA: tuple[Criterion, ...] = (
     Criterion("energy", "Energy", "Energy", "kWh", 3, 4, 0.30, 0.05,
               "Mean energy of the good prints from the power meter or trace."),
     Criterion("noise", "Noise at 1 m", "Noise", "dB", 1, 8, 65, 40,
-              "Energy mean of the readings, background taken out, brought to 1 m as a free-field estimate."),
+              "Energy mean of the readings taken while printing, background taken out, brought to 1 m as a free-field estimate."),
 )  # fmt: skip
 BY_CODE = {c.code: c for c in CRITERIA}

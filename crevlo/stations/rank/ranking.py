@@ -1,8 +1,8 @@
 """Rank: gates, weighted points, chances, verdict, flips; computed for any weights without saving."""
 
 import uuid
-from collections import OrderedDict
-from threading import Lock
+from dataclasses import replace
+from typing import Annotated
 
 import numpy as np
 from pydantic import Field
@@ -17,12 +17,14 @@ from crevlo.core.scoring.points import Total, flip_weight, normalised, rounded_t
 from crevlo.core.scoring.value import ValueFunction, value_function, value_of
 from crevlo.core.scoring.verdict import say_verdict
 from crevlo.core.success import success_chance
-from crevlo.stations.bench import Bench, state_of
+from crevlo.stations.bench import Bench
 from crevlo.stations.figures import MachineFigures, study_figures
+from crevlo.stations.kept import Kept
 from crevlo.stations.library import change
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.rank.criteria import BY_CODE
-from crevlo.stations.shape import Missing, Quantity, Refused, Shape, quantity
+from crevlo.stations.shape import Missing, Quantity, Refused, Shape, Version, quantity
+from crevlo.stations.shelf import bed_of
 from crevlo.store.study import BuyerProfile, CriterionRow, GateRow, SchemeVersion, StudyUnit
 
 WEIGHT_SPREAD = 0.3
@@ -71,11 +73,15 @@ class StandingLine(Shape):
     contributions: list[Contribution]
     missing: int
     departures: list[str] = Field(description="departures from the protocol behind its figures")
+    safety: list[str] = Field(description="failed checks, hazards and repairs on record, whatever came after")
+    not_recommended: str = Field(description="why it is not recommended whatever its rank; empty where it is")
 
 
 class LeftOut(Shape):
     machine: UnitMark
     reason: str
+    safety: list[str]
+    not_recommended: str
     is_control: bool
     total: float | None
 
@@ -126,26 +132,30 @@ class RankView(Shape):
     first_beats_second: float | None
 
 
+Weights = Annotated[
+    dict[Annotated[str, Field(max_length=60)], Annotated[float, Field(ge=0, le=1000)]], Field(max_length=100)
+]
+
+
 class WhatIf(Shape):
     profile_id: uuid.UUID | None = None
-    weights: dict[str, float] | None = None
+    weights: Weights | None = None
     show_gated: bool = False
 
 
 class SaveWeights(Shape):
-    version: int
-    weights: dict[str, float]
+    version: Version
+    weights: Weights
 
 
 class GateChange(Shape):
-    version: int
+    version: Version
     kind: GateKind
     limit: float | None = Field(ge=0, le=1e6)
 
 
 # Pure functions of what a transaction sees: keyed by its snapshot, so never stale; lost without harm.
-_draws: OrderedDict[tuple[object, ...], np.ndarray] = OrderedDict()
-_guard = Lock()
+_draws: Kept[np.ndarray] = Kept(3)
 
 
 def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int = DRAWS) -> RankView:
@@ -173,7 +183,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
     totals = weighted_totals(shares, values)
     chance: RankChances | None = None
     if entries:
-        key = (study_id, state_of(session), tuple(u.unit_id for u in entries), scheme.id, draws)
+        key = (study_id, inputs.state, tuple(u.unit_id for u in entries), scheme.id, draws)
         chance = rank_chances(
             shares, _value_draws(key, rows, functions, bench.study.seed, draws), bench.study.seed, WEIGHT_SPREAD
         )
@@ -192,6 +202,11 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         beats,
         missing,
     )
+    if standings and standings[0].not_recommended and not verdict.tie:
+        verdict = replace(
+            verdict, headline=f"{standings[0].machine.name} has the most points, but is not recommended",
+            evidence=f"Not recommended: {standings[0].not_recommended.rstrip('.')}. {verdict.evidence}",
+        )  # fmt: skip
     return RankView(
         profile=ProfileOut.model_validate(profile, extra="ignore"),
         profiles=[ProfileOut.model_validate(p, extra="ignore") for p in profiles],
@@ -242,16 +257,9 @@ def change_gate(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID, gi
 def _value_draws(
     key: tuple[object, ...], rows: list[list[Figure]], functions: list[ValueFunction], seed: int, draws: int
 ) -> np.ndarray:
-    with _guard:
-        if key in _draws:
-            return _draws[key]
-    made = draw_values(rows, functions, seed, draws)
-    if key[1] is not None:
-        with _guard:
-            _draws[key] = made
-            while len(_draws) > 3:
-                _draws.popitem(last=False)
-    return made
+    if key[1] is None:
+        return draw_values(rows, functions, seed, draws)
+    return _draws.get(repr(key), lambda: draw_values(rows, functions, seed, draws))
 
 
 def _base_weights(criteria: list[CriterionRow], profile: BuyerProfile) -> dict[str, float]:
@@ -298,7 +306,8 @@ def _standing(entry: StudyUnit, figures: MachineFigures, criteria: list[Criterio
         total=round(middle, 1), total_low=total.low, total_high=total.high, expanded=float(chance.expanded[i]),
         first_chance=float(chance.rank[i, 0]), rank_chances=[float(x) for x in chance.rank[i]],
         contributions=contributions, missing=sum(v is None for v in values),
-        departures=bench.departures_of(entry.unit_id),
+        departures=bench.departures_of(entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
+        not_recommended=entry.not_recommended,
     )  # fmt: skip
 
 
@@ -317,7 +326,7 @@ def _judge_one(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: Ga
         assert isinstance(noise, Estimate | NotDetermined)
         return judge_at_most("noise at 1 m", noise, gate.limit, "dB")
     if gate.kind is GateKind.LENGTH:
-        return judge_fits_flat(entry.unit.model.bed_x_mm, entry.unit.model.bed_y_mm, gate.limit)
+        return judge_fits_flat(bed_of(entry.unit.model), gate.limit)
     if gate.kind is GateKind.SUCCESS:
         counted = figures.counted
         if not counted.tries:
@@ -328,6 +337,9 @@ def _judge_one(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: Ga
     safe = bench.safe(entry.unit_id)
     if safe is None:
         return Judged(Standing.OPEN, "safety checks not all done")
+    ended = bench.records[entry.unit_id].ended
+    if ended:
+        return Judged(Standing.FAILS, ended.rstrip("."))
     return Judged(
         Standing.PASSES if safe else Standing.FAILS, "safety checks passed" if safe else "a safety check failed"
     )
@@ -369,7 +381,8 @@ def _left_out(
         total = weighted_totals(shares, [_values(row, functions)])[0]
         out.append(
             LeftOut(
-                machine=mark_of(entry), is_control=entry.is_control,
+                machine=mark_of(entry), is_control=entry.is_control, not_recommended=entry.not_recommended,
+                safety=list(bench.records[entry.unit_id].on_record),
                 reason="control, printed alongside to anchor the others" if entry.is_control else "; ".join(reasons),
                 total=total.low if total.complete else None,
             )

@@ -19,10 +19,3 @@ CREATE TRIGGER correct_in_place BEFORE INSERT ON unit_measure
     FOR EACH ROW EXECUTE FUNCTION correct_in_place('unit_id', 'kind');
 CREATE TRIGGER correct_in_place BEFORE INSERT ON log_entry
     FOR EACH ROW EXECUTE FUNCTION correct_in_place('unit_id', 'kind');
-
--- The check of the mains side once stood for cables and earth too, that of the stop for loose screws.
-INSERT INTO safety_check (id, unit_id, kind, result, note, done_by, person_id, done_at)
-SELECT gen_random_uuid(), c.unit_id, k.kind, c.result, trim(c.note || ' Recorded with the check “' || c.kind || '”.'),
-       c.done_by, c.person_id, c.done_at
-FROM safety_check c
-JOIN (VALUES ('mains', 'cables'), ('mains', 'earth'), ('stop', 'screws')) AS k (was, kind) ON c.kind = k.was;

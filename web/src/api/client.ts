@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from "openapi-fetch";
+import { heardDate, heardNow } from "./clock";
 import type { components, paths } from "./generated";
 
 export type Schemas = components["schemas"];
@@ -28,6 +29,10 @@ export function setCsrf(token: string): void {
   csrf = token;
 }
 
+export function getCsrf(): string {
+  return csrf;
+}
+
 export function newId(): string {
   return crypto.randomUUID();
 }
@@ -38,9 +43,16 @@ const stamp: Middleware = {
       request.headers.set("X-CSRFToken", csrf);
       if (!request.headers.has("X-Write-Id")) request.headers.set("X-Write-Id", newId());
     }
+    sentAt.set(request, Date.now());
     return request;
   },
+  async onResponse({ request, response }) {
+    const began = sentAt.get(request) ?? Date.now();
+    heardDate(response.headers.get("Date"), began, Date.now());
+    return undefined;
+  },
 };
+const sentAt = new WeakMap<Request, number>();
 
 export const api = createClient<paths>({ baseUrl: "/" });
 api.use(stamp);
@@ -50,17 +62,23 @@ type Answer<T> = { data?: T; error?: unknown; response: Response };
 /** The data of a call, or a thrown Refusal or Unreachable. */
 export async function unwrap<T>(call: Promise<Answer<T>>): Promise<T> {
   let answer: Answer<T>;
+  const began = Date.now();
   try {
     answer = await call;
   } catch {
     throw new Unreachable("The server does not answer. Nothing was lost; try again.");
   }
-  if (answer.response.ok && answer.data !== undefined) return answer.data;
+  if (answer.response.ok && answer.data !== undefined) {
+    heardNow((answer.data as { now?: unknown }).now, began, Date.now());
+    return answer.data;
+  }
   throw refusal(answer.response.status, answer.error);
 }
 
 function refusal(status: number, body: unknown): Refusal | Unreachable {
   const problem = (body ?? {}) as { title?: string; theirs?: Record<string, unknown> };
+  // Busy with what was asked before: asked again in a moment.
+  if (status === 429) return new Unreachable(problem.title ?? "The server is busy. Try again in a moment.");
   if (status >= 502 && status <= 504)
     return new Unreachable("The server does not answer. Nothing was lost; try again.");
   return new Refusal(

@@ -14,6 +14,7 @@ export interface paths {
         get: operations["people_session_now_session_get"];
         put?: never;
         post: operations["people_sign_in_session_post"];
+        /** Ends the session on the server too: a copy of the cookie is worth nothing afterwards. */
         delete: operations["people_sign_out_session_delete"];
         options?: never;
         head?: never;
@@ -47,6 +48,57 @@ export interface paths {
         put?: never;
         /** Creates the owner account of an empty installation; refused ever after. */
         post: operations["people_first_owner_owner_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where this person is signed in. */
+        get: operations["people_my_sessions_sessions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Signs this person out in another browser. */
+        delete: operations["people_end_session_sessions__uuid_session_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** A new password of one's own; ends every other session. */
+        put: operations["people_change_password_session_password_put"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -92,7 +144,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The newest changes, 100 a page; `before` is the id to go on from. Blind codes are not tied to machines here. */
+        /**
+         * The newest changes, 100 a page; `before` is the id to go on from.
+         * @description <br/>That a specimen came to be stands beside the end of its run: until the reveal of its study it is not told.
+         */
         get: operations["people_audit_audit_get"];
         put?: never;
         post?: never;
@@ -927,6 +982,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/units/{unit_id}/not-recommended": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Whatever its rank: this machine is not recommended, with the reason. */
+        put: operations["receive_not_recommend_studies__uuid_study_id__units__uuid_unit_id__not_recommended_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/units/{unit_id}/checks": {
         parameters: {
             query?: never;
@@ -1122,6 +1194,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/units/{unit_id}/worth-base": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** What a machine without any feature of the list is worth. */
+        put: operations["receive_set_worth_base_studies__uuid_study_id__units__uuid_unit_id__worth_base_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/units/{unit_id}/features/{item_id}": {
         parameters: {
             query?: never;
@@ -1222,6 +1311,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run_id}/rejection": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A print that cannot be used counts as a failed one. */
+        post: operations["print_reject_run_runs__uuid_run_id__rejection_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/labels.pdf": {
         parameters: {
             query?: never;
@@ -1300,6 +1406,23 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/files/{file_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a file away that was dropped on the wrong print. */
+        delete: operations["print_withdraw_file_jobs__uuid_job_id__files__uuid_file_id__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1936,6 +2059,49 @@ export interface components {
             role: components["schemas"]["Role"];
             /** Password */
             password: string;
+        };
+        /** Sessions */
+        Sessions: {
+            /** Sessions */
+            sessions: components["schemas"]["SessionOut"][];
+        };
+        /**
+         * SessionOut
+         * @description One browser in which this person is signed in.
+         */
+        SessionOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Agent */
+            agent: string;
+            /** Address */
+            address: string;
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /**
+             * Seen At
+             * Format: date-time
+             */
+            seen_at: string;
+            /** Here */
+            here: boolean;
+        };
+        /** PasswordChange */
+        PasswordChange: {
+            /**
+             * Old
+             * @description not needed just after signing in by a link
+             * @default
+             */
+            old?: string;
+            /** New */
+            new: string;
         };
         /** People */
         People: {
@@ -4150,6 +4316,15 @@ export interface components {
              * @description time of the last thing it sent, by its own clock
              */
             last_at: string | null;
+            /**
+             * Refused
+             * @description messages that made no sense
+             */
+            refused: number;
+            /** Refused Why */
+            refused_why: string;
+            /** Refused At */
+            refused_at: string | null;
         };
         /** LatestValues */
         LatestValues: {
@@ -4225,6 +4400,15 @@ export interface components {
              * @description time of the last thing it sent, by its own clock
              */
             last_at: string | null;
+            /**
+             * Refused
+             * @description messages that made no sense
+             */
+            refused: number;
+            /** Refused Why */
+            refused_why: string;
+            /** Refused At */
+            refused_at: string | null;
             /**
              * Token
              * @description shown this once; what the device sends as its bearer token
@@ -4710,6 +4894,8 @@ export interface components {
             bed_y_mm: number;
             /** Height Mm */
             height_mm: number;
+            /** Is Round */
+            is_round: boolean;
             /** Weight Kg */
             weight_kg: number | null;
             /** Checks */
@@ -4718,6 +4904,28 @@ export interface components {
             may_run_unattended: boolean;
             /** May Run */
             may_run: boolean;
+            /** May Not Run Because */
+            may_not_run_because: string | null;
+            /**
+             * Needs
+             * @description what would open testing again, where it has ended
+             */
+            needs: string[];
+            /**
+             * On Record
+             * @description failed checks, hazards and repairs: they stand beside its rank for good
+             */
+            on_record: string[];
+            /**
+             * Not Recommended
+             * @description why the reviewer does not recommend this machine; empty where they do
+             */
+            not_recommended: string;
+            /**
+             * Priced On
+             * @description when the prices were stated
+             */
+            priced_on: string | null;
             /**
              * Disclosure
              * @description the sentence of the report: how it was obtained
@@ -4794,6 +5002,14 @@ export interface components {
              * @default null
              */
             first_power_on?: string | null;
+        };
+        /**
+         * NotRecommended
+         * @description Why a machine is not recommended whatever its rank; empty takes it back.
+         */
+        NotRecommended: {
+            /** Reason */
+            reason: string;
         };
         /** NewCheck */
         NewCheck: {
@@ -4882,7 +5098,7 @@ export interface components {
          * ClaimKind
          * @enum {string}
          */
-        ClaimKind: "top speed" | "flow" | "noise" | "printable width" | "printable depth" | "printable height" | "nozzle temperature" | "bed temperature" | "warm-up time" | "weight" | "warranty";
+        ClaimKind: "top speed" | "flow" | "noise" | "printable width" | "printable depth" | "printable height" | "nozzle temperature" | "bed temperature" | "warm-up time" | "weight" | "warranty" | "other";
         /** ClaimOut */
         ClaimOut: {
             /**
@@ -4895,8 +5111,17 @@ export interface components {
             kind: components["schemas"]["ClaimKind"];
             /** Value */
             value: number;
+            /**
+             * Name
+             * @description of a claim that is of no listed kind
+             */
+            name: string;
             /** Unit */
             unit: string;
+            /** Less Is Better */
+            less_is_better: boolean;
+            /** @description of a noise claim: what it is compared in */
+            state: components["schemas"]["NoiseState"] | null;
             /** Said */
             said: string;
             /** Holds */
@@ -4951,11 +5176,13 @@ export interface components {
         };
         /**
          * FaultsOut
-         * @description Faults of the log and failed prints that count, over the hours run.
+         * @description Faults of the log and failed prints that count, over the hours run; false alarms of a detector apart.
          */
         FaultsOut: {
             /** Faults */
             faults: number;
+            /** False Alarms */
+            false_alarms: number;
             /** Hours */
             hours: number;
             /** Hours From */
@@ -4978,7 +5205,7 @@ export interface components {
          * LogKind
          * @enum {string}
          */
-        LogKind: "hours" | "fault" | "wear" | "maintenance" | "part replaced";
+        LogKind: "hours" | "fault" | "wear" | "maintenance" | "part replaced" | "repair" | "fire" | "smoke" | "tingle" | "runaway" | "re-opened" | "false alarm";
         /** LogOut */
         LogOut: {
             /**
@@ -5005,7 +5232,7 @@ export interface components {
          * MeasureKind
          * @enum {string}
          */
-        MeasureKind: "plate width" | "plate depth" | "left edge not reached" | "right edge not reached" | "front edge not reached" | "back edge not reached" | "height reached" | "width at full height" | "weight" | "warm-up, nozzle alone" | "warm-up, bed alone" | "warm-up, both" | "nozzle reached" | "bed reached" | "speed reached" | "flow reached" | "colour change" | "purge at a colour change" | "set-up, first time" | "set-up, again";
+        MeasureKind: "plate width" | "plate depth" | "left edge not reached" | "right edge not reached" | "front edge not reached" | "back edge not reached" | "height reached" | "width at full height" | "weight" | "warm-up, nozzle alone" | "warm-up, bed alone" | "warm-up, both" | "nozzle reached" | "bed reached" | "speed reached" | "flow reached" | "colour change" | "purge at a colour change" | "set-up, first time" | "set-up, again" | "claim";
         /** MeasureOut */
         MeasureOut: {
             /**
@@ -5014,6 +5241,11 @@ export interface components {
              */
             id: string;
             kind: components["schemas"]["MeasureKind"];
+            /**
+             * Name
+             * @description what was measured, in words
+             */
+            name: string;
             /** Value */
             value: number;
             /** Unit */
@@ -5144,15 +5376,28 @@ export interface components {
             currency: string;
             /** Features */
             features: components["schemas"]["WorthOut"][];
-            /** Worth */
+            /**
+             * Base
+             * @description what a machine without any of them is worth to this reviewer
+             */
+            base: number;
+            /**
+             * Worth
+             * @description base and the features present
+             */
             worth: number;
             /** Price */
             price: number | null;
             /**
              * Surplus
-             * @description worth of the features present less the price paid
+             * @description worth less the price paid
              */
             surplus: number | null;
+            /**
+             * Words
+             * @description the same in a sentence; empty where nothing is known to be present
+             */
+            words: string;
         };
         /** WorthOut */
         WorthOut: {
@@ -5217,6 +5462,12 @@ export interface components {
              */
             id: string;
             kind: components["schemas"]["MeasureKind"];
+            /**
+             * Claim Id
+             * @description the claim that it is of, where only that names it
+             * @default null
+             */
+            claim_id?: string | null;
             /** Value */
             value: number;
             /**
@@ -5271,6 +5522,27 @@ export interface components {
              * @default
              */
             said?: string;
+            /**
+             * Name
+             * @description of a claim that is of no listed kind
+             * @default
+             */
+            name?: string;
+            /**
+             * Unit
+             * @default
+             */
+            unit?: string;
+            /**
+             * Less Is Better
+             * @default false
+             */
+            less_is_better?: boolean;
+            /**
+             * @description of a noise claim; printing where it is left out
+             * @default null
+             */
+            state?: components["schemas"]["NoiseState"] | null;
         };
         /** ClaimChange */
         ClaimChange: {
@@ -5370,6 +5642,11 @@ export interface components {
             /** Worth */
             worth: number;
         };
+        /** BaseWorth */
+        BaseWorth: {
+            /** Worth */
+            worth: number;
+        };
         /** Presence */
         Presence: {
             /** Present */
@@ -5414,6 +5691,11 @@ export interface components {
             state: string;
             /** Attempts */
             attempts: number;
+            /**
+             * Tries Used
+             * @description of the attempts that the protocol allows
+             */
+            tries_used: number;
             /** Started At */
             started_at: string | null;
             /** Estimate S */
@@ -5660,6 +5942,8 @@ export interface components {
             runs: components["schemas"]["RunOut"][];
             /** Most Attempts */
             most_attempts: number;
+            /** Tries Used */
+            tries_used: number;
             /** May Run Unattended */
             may_run_unattended: boolean;
             /** Unattended Refusal */
@@ -5970,6 +6254,11 @@ export interface components {
             failed_at_percent: number | null;
             /** Failed At Layer */
             failed_at_layer: number | null;
+            /**
+             * Uses Attempt
+             * @description false of a run that a person stopped, unless they said that it counts
+             */
+            uses_attempt: boolean;
             /** Note */
             note: string;
             /** Energy Kwh */
@@ -5994,8 +6283,13 @@ export interface components {
              */
             hypotheses: components["schemas"]["HypothesisOut"][];
             /**
+             * Rejected
+             * @description why the print cannot be used, and the cause; told once machines are known
+             */
+            rejected: string | null;
+            /**
              * Bag Code
-             * @description Blind code for the bag's label; hidden once the specimen is being measured
+             * @description Blind code for the bag's label; told for half an hour to who runs the bench
              */
             bag_code: string | null;
         };
@@ -6063,6 +6357,25 @@ export interface components {
             ruling?: components["schemas"]["Ruling"];
             /** Version */
             version: number;
+        };
+        /**
+         * NewRejection
+         * @description A print that is rejected, or another cause or words for one that is, with the reason for the change.
+         */
+        NewRejection: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            cause: components["schemas"]["Cause"];
+            /** Words */
+            words: string;
+            /**
+             * Reason
+             * @default null
+             */
+            reason?: string | null;
         };
         /** PhotoList */
         PhotoList: {
@@ -6204,8 +6517,12 @@ export interface components {
         };
         /** EndRun */
         EndRun: {
-            /** Version */
-            version: number;
+            /**
+             * Version
+             * @description not needed: a run ends once
+             * @default null
+             */
+            version?: number | null;
             outcome: components["schemas"]["Outcome"];
             /**
              * Ended At
@@ -6224,6 +6541,12 @@ export interface components {
              * @default null
              */
             failed_at_layer?: number | null;
+            /**
+             * Uses Attempt
+             * @description of a run that a person stopped: whether it counts as a try
+             * @default false
+             */
+            uses_attempt?: boolean;
             /**
              * Note
              * @default
@@ -6298,6 +6621,11 @@ export interface components {
              * Format: date-time
              */
             now: string;
+            /**
+             * Revealed
+             * @description whether the machines are known: a reading then needs a reason
+             */
+            revealed: boolean;
             /** Repeats */
             repeats: number;
             /** Artifacts */
@@ -6525,6 +6853,11 @@ export interface components {
             cannot_because: string | null;
             /** Corrected */
             corrected: boolean;
+            /**
+             * After Reveal
+             * @description why it was entered once the machines were known; no figure has it
+             */
+            after_reveal: string | null;
         };
         /** NewReading */
         NewReading: {
@@ -6533,6 +6866,12 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /**
+             * After Reveal
+             * @description why this is entered although the machines are known
+             * @default null
+             */
+            after_reveal?: string | null;
             /**
              * Feature Id
              * Format: uuid
@@ -6568,6 +6907,11 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /**
+             * After Reveal
+             * @default null
+             */
+            after_reveal?: string | null;
             /**
              * Supersedes Id
              * Format: uuid
@@ -6771,6 +7115,11 @@ export interface components {
             severity: number;
             /** Corrected */
             corrected: boolean;
+            /**
+             * After Reveal
+             * @description why it was entered once the machines were known
+             */
+            after_reveal: string | null;
         };
         /**
          * SpecimenScores
@@ -6802,6 +7151,12 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /**
+             * After Reveal
+             * @description why this is entered although the machines are known
+             * @default null
+             */
+            after_reveal?: string | null;
             /** Defect */
             defect: string;
             /** Severity */
@@ -6822,15 +7177,33 @@ export interface components {
              */
             scored_at?: string | null;
         };
-        /** RevealedList */
+        /**
+         * RevealedList
+         * @description Which code was which machine; and the secret that codes and order came from, so that the shuffle can be checked.
+         */
         RevealedList: {
             /** Specimens */
             specimens: components["schemas"]["Revealed"][];
+            /** Secret */
+            secret: string;
+            /**
+             * Follows
+             * @description codes that are those the secret gives
+             */
+            follows: number;
+            /** Rule */
+            rule: string;
         };
         /** Revealed */
         Revealed: {
             /** Blind Code */
             blind_code: string;
+            /**
+             * Print Id
+             * Format: uuid
+             * @description the number of the run, of which the secret made the code
+             */
+            print_id: string;
             machine: components["schemas"]["UnitMark"];
             /** Quality */
             quality: number | null;
@@ -6901,6 +7274,13 @@ export interface components {
              * @description departures from the protocol behind its figures
              */
             departures: string[];
+            /**
+             * Safety
+             * @description failed checks, hazards and repairs on record, whatever came after
+             */
+            safety: string[];
+            /** Not Recommended */
+            not_recommended: string;
         };
         /** Material */
         Material: {
@@ -7011,6 +7391,10 @@ export interface components {
             machine: components["schemas"]["UnitMark"];
             /** Reason */
             reason: string;
+            /** Safety */
+            safety: string[];
+            /** Not Recommended */
+            not_recommended: string;
             /** Is Control */
             is_control: boolean;
             /** Total */
@@ -7071,6 +7455,16 @@ export interface components {
              * @description departures from the protocol behind its figures
              */
             departures: string[];
+            /**
+             * Safety
+             * @description failed checks, hazards and repairs on record, whatever came after
+             */
+            safety: string[];
+            /**
+             * Not Recommended
+             * @description why it is not recommended whatever its rank; empty where it is
+             */
+            not_recommended: string;
         };
         /** VerdictOut */
         VerdictOut: {
@@ -7466,6 +7860,99 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PersonOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    people_my_sessions_sessions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sessions"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    people_end_session_sessions__uuid_session_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sessions"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    people_change_password_session_password_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sessions"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -9490,6 +9977,42 @@ export interface operations {
             };
         };
     };
+    receive_not_recommend_studies__uuid_study_id__units__uuid_unit_id__not_recommended_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NotRecommended"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReceiveView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     receive_record_check_studies__uuid_study_id__units__uuid_unit_id__checks_post: {
         parameters: {
             query?: never;
@@ -9921,6 +10444,42 @@ export interface operations {
             };
         };
     };
+    receive_set_worth_base_studies__uuid_study_id__units__uuid_unit_id__worth_base_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BaseWorth"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     receive_set_feature_studies__uuid_study_id__units__uuid_unit_id__features__uuid_item_id__put: {
         parameters: {
             query?: never;
@@ -10121,6 +10680,41 @@ export interface operations {
             };
         };
     };
+    print_reject_run_runs__uuid_run_id__rejection_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRejection"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     print_labels_studies__uuid_study_id__labels_pdf_get: {
         parameters: {
             query?: {
@@ -10247,6 +10841,38 @@ export interface operations {
             header?: never;
             path: {
                 job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_withdraw_file_jobs__uuid_job_id__files__uuid_file_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                file_id: string;
             };
             cookie?: never;
         };

@@ -1,29 +1,34 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, Refusal, type Schemas, setCsrf, unwrap } from "./client";
+import { keys } from "./keys";
+import { setPerson } from "./outbox";
 
 export function useMe() {
   return useQuery({
-    queryKey: ["me"],
+    queryKey: keys.me,
     queryFn: async () => {
       const me = await unwrap(api.GET("/api/session"));
       setCsrf(me.csrf);
+      setPerson(me.person_id);
       return me;
     },
     staleTime: 60_000,
+    // A server that was away is asked again, so that what waits here goes out.
+    refetchInterval: (q) => (q.state.status === "error" ? 3_000 : false),
   });
 }
 
 export function useStudies() {
-  return useQuery({ queryKey: ["studies"], queryFn: () => unwrap(api.GET("/api/studies")) });
+  return useQuery({ queryKey: keys.studies, queryFn: () => unwrap(api.GET("/api/studies")) });
 }
 
 export function useLibrary() {
-  return useQuery({ queryKey: ["library"], queryFn: () => unwrap(api.GET("/api/library")) });
+  return useQuery({ queryKey: keys.library, queryFn: () => unwrap(api.GET("/api/library")) });
 }
 
 export function useShelf() {
   return useQuery({
-    queryKey: ["shelf"],
+    queryKey: keys.shelf,
     queryFn: () => unwrap(api.GET("/api/shelf")),
     staleTime: Number.POSITIVE_INFINITY,
   });
@@ -31,7 +36,7 @@ export function useShelf() {
 
 export function useShelfDrawing(ref: string) {
   return useQuery({
-    queryKey: ["shelf", ref, "drawing"],
+    queryKey: [...keys.shelf, ref, "drawing"],
     queryFn: () => unwrap(api.GET("/api/shelf/{ref}/drawing", { params: { path: { ref } } })),
     staleTime: Number.POSITIVE_INFINITY,
   });
@@ -51,7 +56,7 @@ export type PlateWish = {
 
 export function usePlate(ref: string, wish: PlateWish) {
   return useQuery({
-    queryKey: ["shelf", ref, "plate", wish],
+    queryKey: [...keys.shelf, ref, "plate", wish],
     queryFn: ({ signal }) =>
       unwrap(api.GET("/api/shelf/{ref}/plate", { params: { path: { ref }, query: wish }, signal })),
     placeholderData: keepPreviousData,
@@ -60,14 +65,14 @@ export function usePlate(ref: string, wish: PlateWish) {
 
 export function useShelfDetail(ref: string, sizes: string) {
   return useQuery({
-    queryKey: ["shelf", ref, "detail", sizes],
+    queryKey: [...keys.shelf, ref, "detail", sizes],
     queryFn: () => unwrap(api.GET("/api/shelf/{ref}", { params: { path: { ref }, query: { sizes } } })),
   });
 }
 
 export function useEffort(studyId: string, draft: Schemas["Draft"]) {
   return useQuery({
-    queryKey: ["study", studyId, "effort", draft],
+    queryKey: keys.part(studyId, "effort", draft),
     queryFn: ({ signal }) =>
       unwrap(
         api.POST("/api/studies/{study_id}/effort", {
@@ -91,7 +96,7 @@ export function useAnchors() {
 }
 
 export function useSpreads() {
-  return useQuery({ queryKey: ["spreads"], queryFn: () => unwrap(api.GET("/api/spreads")) });
+  return useQuery({ queryKey: keys.spreads, queryFn: () => unwrap(api.GET("/api/spreads")) });
 }
 
 export function useCopies(wish: { difference: number; spread: number; copies: number }) {
@@ -105,14 +110,14 @@ export function useCopies(wish: { difference: number; spread: number; copies: nu
 }
 
 export function useTemplates() {
-  return useQuery({ queryKey: ["templates"], queryFn: () => unwrap(api.GET("/api/templates")) });
+  return useQuery({ queryKey: keys.templates, queryFn: () => unwrap(api.GET("/api/templates")) });
 }
 
 const study = (id: string) => ({ params: { path: { study_id: id } } });
 
 export function useLine(id: string) {
   return useQuery({
-    queryKey: ["study", id, "line"],
+    queryKey: keys.line(id),
     queryFn: () => unwrap(api.GET("/api/studies/{study_id}/line", study(id))),
     enabled: !!id,
     refetchInterval: 30_000,
@@ -121,14 +126,14 @@ export function useLine(id: string) {
 
 export function usePlan(id: string) {
   return useQuery({
-    queryKey: ["study", id, "plan"],
+    queryKey: keys.part(id, "plan"),
     queryFn: () => unwrap(api.GET("/api/studies/{study_id}/plan", study(id))),
   });
 }
 
 export function useSchedule(id: string) {
   return useQuery({
-    queryKey: ["study", id, "schedule"],
+    queryKey: keys.part(id, "schedule"),
     queryFn: () => unwrap(api.GET("/api/studies/{study_id}/schedule", study(id))),
     refetchInterval: 60_000,
   });
@@ -136,14 +141,14 @@ export function useSchedule(id: string) {
 
 export function useBenchRules(id: string) {
   return useQuery({
-    queryKey: ["study", id, "bench-rules"],
+    queryKey: keys.part(id, "bench-rules"),
     queryFn: () => unwrap(api.GET("/api/studies/{study_id}/bench-rules", study(id))),
   });
 }
 
 export function useDay(id: string, day: string | null) {
   return useQuery({
-    queryKey: ["study", id, "day", day],
+    queryKey: keys.part(id, "day", day),
     queryFn: () =>
       unwrap(
         api.GET("/api/studies/{study_id}/day", {
@@ -161,7 +166,7 @@ export function useWork(studyId: string, id: string | null) {
     queryKey: ["work", id],
     queryFn: async () => {
       const work = await unwrap(api.GET("/api/work/{work_id}", { params: { path: { work_id: id! } } }));
-      if (!isOpen(work)) void client.invalidateQueries({ queryKey: ["study", studyId] });
+      if (!isOpen(work)) void client.invalidateQueries({ queryKey: keys.study(studyId) });
       return work;
     },
     enabled: !!id,
@@ -175,7 +180,7 @@ export function isOpen(work: Schemas["WorkOut"]): boolean {
 
 export function useReceive(id: string) {
   return useQuery({
-    queryKey: ["study", id, "receive"],
+    queryKey: keys.receive(id),
     queryFn: () => unwrap(api.GET("/api/studies/{study_id}/receive", study(id))),
   });
 }
@@ -183,7 +188,7 @@ export function useReceive(id: string) {
 /** Everything recorded of one unit. */
 export function useUnitRecord(id: string, unitId: string) {
   return useQuery({
-    queryKey: ["record", unitId],
+    queryKey: keys.record(id, unitId),
     queryFn: () =>
       unwrap(
         api.GET("/api/studies/{study_id}/units/{unit_id}/record", {
@@ -195,7 +200,7 @@ export function useUnitRecord(id: string, unitId: string) {
 
 export function usePrint(id: string) {
   return useQuery({
-    queryKey: ["study", id, "print"],
+    queryKey: keys.part(id, "print"),
     queryFn: () => unwrap(api.GET("/api/studies/{study_id}/print", study(id))),
     refetchInterval: 5_000,
   });
@@ -204,24 +209,24 @@ export function usePrint(id: string) {
 /** The whole bench, as it is now. */
 export function useBench(id: string) {
   return useQuery({
-    queryKey: ["study", id, "live"],
+    queryKey: keys.part(id, "live"),
     queryFn: () => unwrap(api.GET("/api/studies/{study_id}/live", study(id))),
     refetchInterval: 2_000,
   });
 }
 
 /** What a run draws; asked again while it is under way. */
-export function useRunPower(runId: string, live: boolean) {
+export function useRunPower(studyId: string, runId: string, live: boolean) {
   return useQuery({
-    queryKey: ["run", runId, "power"],
+    queryKey: keys.run(studyId, runId, "power"),
     queryFn: () => unwrap(api.GET("/api/runs/{run_id}/power", { params: { path: { run_id: runId } } })),
     refetchInterval: live ? 5_000 : false,
   });
 }
 
-export function useJob(id: string | null) {
+export function useJob(studyId: string, id: string | null) {
   return useQuery({
-    queryKey: ["job", id],
+    queryKey: keys.job(studyId, id),
     queryFn: () => unwrap(api.GET("/api/jobs/{job_id}", { params: { path: { job_id: id! } } })),
     enabled: !!id,
     refetchInterval: 5_000,
@@ -229,17 +234,17 @@ export function useJob(id: string | null) {
 }
 
 /** In what a job's file differs from the other machines' for the same artifact. */
-export function useSettings(jobId: string) {
+export function useSettings(studyId: string, jobId: string) {
   return useQuery({
-    queryKey: ["job", jobId, "settings"],
+    queryKey: keys.job(studyId, jobId, "settings"),
     queryFn: () => unwrap(api.GET("/api/jobs/{job_id}/settings", { params: { path: { job_id: jobId } } })),
   });
 }
 
 /** Why one print takes longer than another; asked again while large files are being compared. */
-export function useWhy(jobId: string, other: string | null) {
+export function useWhy(studyId: string, jobId: string, other: string | null) {
   return useQuery({
-    queryKey: ["job", jobId, "why", other],
+    queryKey: keys.job(studyId, jobId, "why", other),
     queryFn: () =>
       unwrap(
         api.GET("/api/jobs/{job_id}/why", { params: { path: { job_id: jobId }, query: { other: other! } } }),
@@ -251,14 +256,14 @@ export function useWhy(jobId: string, other: string | null) {
 
 export function useMeasure(id: string) {
   return useQuery({
-    queryKey: ["study", id, "measure"],
+    queryKey: keys.measure(id),
     queryFn: () => unwrap(api.GET("/api/studies/{study_id}/measure", study(id))),
   });
 }
 
-export function useSpecimen(id: string | null) {
+export function useSpecimen(studyId: string, id: string | null) {
   return useQuery({
-    queryKey: ["specimen", id],
+    queryKey: keys.specimen(studyId, id),
     queryFn: () =>
       unwrap(api.GET("/api/specimens/{specimen_id}", { params: { path: { specimen_id: id! } } })),
     enabled: !!id,
@@ -267,21 +272,21 @@ export function useSpecimen(id: string | null) {
 
 export function useInspect(id: string) {
   return useQuery({
-    queryKey: ["study", id, "inspect"],
+    queryKey: keys.inspect(id),
     queryFn: () => unwrap(api.GET("/api/studies/{study_id}/inspect", study(id))),
   });
 }
 
 export function useCost(id: string) {
   return useQuery({
-    queryKey: ["study", id, "cost"],
+    queryKey: keys.part(id, "cost"),
     queryFn: () => unwrap(api.GET("/api/studies/{study_id}/cost", study(id))),
   });
 }
 
 export function useRank(id: string, whatIf: Schemas["WhatIf"]) {
   return useQuery({
-    queryKey: ["study", id, "rank", whatIf],
+    queryKey: keys.part(id, "rank", whatIf),
     queryFn: ({ signal }) =>
       unwrap(api.POST("/api/studies/{study_id}/rank", { ...study(id), body: whatIf, signal })),
     placeholderData: keepPreviousData,
@@ -291,7 +296,7 @@ export function useRank(id: string, whatIf: Schemas["WhatIf"]) {
 
 export function usePublish(id: string, profileId: string | null) {
   return useQuery({
-    queryKey: ["study", id, "publish", profileId],
+    queryKey: keys.part(id, "publish", profileId),
     queryFn: () =>
       unwrap(
         api.GET("/api/studies/{study_id}/publish", {
@@ -329,7 +334,7 @@ export function useChange<Input, Output>(
     onSuccess: take,
     onError: (error) => {
       if (!(error instanceof Refusal)) return;
-      if (error.status === 401) void client.invalidateQueries({ queryKey: ["me"] });
+      if (error.status === 401) void client.invalidateQueries({ queryKey: keys.me });
       if (error.status === 409 || error.status === 422) void client.invalidateQueries({ queryKey: key });
     },
   });

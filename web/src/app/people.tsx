@@ -1,8 +1,10 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../api/client";
+import { keys } from "../api/keys";
 import { useMe } from "../api/queries";
 import { Empty, Field, Skeleton, Trouble } from "../parts/bits";
+import { NewPassword } from "../parts/new-password";
 import { Shell } from "./shell";
 
 const ROLES: Record<Schemas["Role"], string> = {
@@ -18,7 +20,7 @@ export function PeoplePage() {
   const client = useQueryClient();
   const owner = me.data?.role === "owner";
   const people = useQuery({
-    queryKey: ["people"],
+    queryKey: keys.people,
     queryFn: () => unwrap(api.GET("/api/people")),
     enabled: owner,
   });
@@ -30,7 +32,7 @@ export function PeoplePage() {
     } catch (e) {
       setError(e as Error);
     }
-    await client.invalidateQueries({ queryKey: ["people"] });
+    await client.invalidateQueries({ queryKey: keys.people });
   };
   const change = (
     person: Schemas["PersonOut"],
@@ -129,16 +131,11 @@ export function PeoplePage() {
                 ))}
               </select>
             </Field>
-            <Field label="First password" hint="At least 10 characters; hand it over in person.">
-              <input
-                className="input"
-                name="password"
-                type="password"
-                minLength={10}
-                required
-                autoComplete="new-password"
-              />
-            </Field>
+            <NewPassword
+              name="password"
+              label="First password"
+              hint="At least 10 characters; hand it over in person."
+            />
             <button type="submit" className="button primary">
               Add the account
             </button>

@@ -1,6 +1,7 @@
 import { Moon } from "@phosphor-icons/react/dist/csr/Moon";
 import { SignOut } from "@phosphor-icons/react/dist/csr/SignOut";
 import { Sun } from "@phosphor-icons/react/dist/csr/Sun";
+import { User } from "@phosphor-icons/react/dist/csr/User";
 import { useQueryClient } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { createContext, type ReactNode, useContext, useState } from "react";
@@ -9,6 +10,7 @@ import { api, type Schemas, setCsrf, unwrap } from "../api/client";
 import { useLine, useMe } from "../api/queries";
 import { duration } from "../parts/bits";
 import { Finder } from "./finder";
+import { NotSent } from "./outbox";
 import { Rail } from "./rail";
 import { useTheme } from "./theme";
 
@@ -54,9 +56,18 @@ export function Shell({
               ref={setSlot}
               className="flex min-w-0 flex-1 items-center gap-2.5 max-[640px]:overflow-x-auto max-[640px]:py-1"
             />
+            <NotSent />
             {line.data && line.data.printing.length > 0 && <PrintingNow line={line.data} />}
             {!rater && <Finder studyId={studyId} />}
             <ThemeButton />
+            <Link
+              to="/account"
+              className="chip !px-1.5"
+              aria-label="Your account"
+              title={`Your account: ${me.data?.name ?? ""}`}
+            >
+              <User size={15} />
+            </Link>
             <SignOutButton name={me.data?.name ?? ""} />
           </header>
           <main className="min-h-0 min-w-0 overflow-auto p-3 px-4 print:overflow-visible print:p-0">

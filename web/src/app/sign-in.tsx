@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useRef, useState } from "react";
 import { api, newId, setCsrf, unwrap } from "../api/client";
+import { keys } from "../api/keys";
 import { useMe } from "../api/queries";
 import { Field, Trouble } from "../parts/bits";
 
@@ -17,8 +18,7 @@ export function LinkPage() {
     unwrap(api.POST("/api/session/link", { body: { token } }))
       .then((next) => {
         setCsrf(next.csrf);
-        client.setQueryData(["me"], next);
-        window.history.replaceState(null, "", "/");
+        client.setQueryData(keys.me, next);
         window.location.replace("/");
       })
       .catch((e: Error) => (me.data.person_id ? window.location.replace("/") : setError(e)));

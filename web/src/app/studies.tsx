@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "@tanstack/react-router";
 import { type FormEvent, useState } from "react";
 import { api, newId, unwrap } from "../api/client";
+import { keys } from "../api/keys";
 import { useMe, useStudies } from "../api/queries";
 import { Field, Skeleton, Trouble } from "../parts/bits";
 import { Shell } from "./shell";
@@ -65,7 +66,7 @@ function NewStudy() {
           },
         }),
       );
-      await client.invalidateQueries({ queryKey: ["studies"] });
+      await client.invalidateQueries({ queryKey: keys.studies });
       await navigate({ to: "/study/$studyId/$station", params: { studyId: id, station: "plan" } });
     } catch (e) {
       setError(e as Error);

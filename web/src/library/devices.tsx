@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../api/client";
+import { keys } from "../api/keys";
 import { useLibrary } from "../api/queries";
 import { day, Field, Skeleton, Trouble } from "../parts/bits";
 
@@ -10,7 +11,7 @@ const KINDS: Schemas["DeviceKind"][] = ["power meter", "printer", "sound meter",
 export function Devices({ may }: { may: boolean }) {
   const client = useQueryClient();
   const list = useQuery({
-    queryKey: ["devices"],
+    queryKey: keys.devices,
     queryFn: () => unwrap(api.GET("/api/devices")),
     refetchInterval: 10_000,
   });
@@ -21,7 +22,7 @@ export function Devices({ may }: { may: boolean }) {
   const retire = async (id: string) => {
     try {
       await unwrap(api.POST("/api/devices/{device_id}/retire", { params: { path: { device_id: id } } }));
-      await client.invalidateQueries({ queryKey: ["devices"] });
+      await client.invalidateQueries({ queryKey: keys.devices });
     } catch (e) {
       setError(e as Error);
     }
@@ -58,6 +59,11 @@ export function Devices({ may }: { may: boolean }) {
                     : now - Date.parse(d.last_at) < 60_000
                       ? "just now"
                       : day(d.last_at)}
+                  {d.refused > 0 && (
+                    <small className="block text-brass-ink" title={d.refused_why}>
+                      {d.refused} refused: {d.refused_why}
+                    </small>
+                  )}
                 </td>
                 <td>
                   {d.retired
@@ -80,7 +86,11 @@ export function Devices({ may }: { may: boolean }) {
       )}
       {made && (
         <div className="mt-3 border-l-3 border-needle bg-needle-wash px-3 py-2" role="status">
-          <b>{made.name} is added. Its token, shown this once:</b>
+          <b>
+            {made.token
+              ? `${made.name} is added. Its token, shown this once:`
+              : `${made.name} was added before, and its token was shown then. Retire it and add it again for a new one.`}
+          </b>
           <code className="num block py-1 text-[13px] break-all select-all">{made.token}</code>
           <p className="text-[12.5px]">
             {made.topic
@@ -110,7 +120,7 @@ export function Devices({ may }: { may: boolean }) {
 function NewDevice({ done }: { done: (made: Schemas["DeviceAdded"] | null) => void }) {
   const client = useQueryClient();
   const library = useLibrary();
-  const units = useQuery({ queryKey: ["units"], queryFn: () => unwrap(api.GET("/api/units")) });
+  const units = useQuery({ queryKey: keys.units, queryFn: () => unwrap(api.GET("/api/units")) });
   const [kind, setKind] = useState<Schemas["DeviceKind"]>("power meter");
   const [error, setError] = useState<Error | null>(null);
   const plugged = kind === "power meter" || kind === "printer";
@@ -132,7 +142,7 @@ function NewDevice({ done }: { done: (made: Schemas["DeviceAdded"] | null) => vo
           },
         }),
       );
-      await client.invalidateQueries({ queryKey: ["devices"] });
+      await client.invalidateQueries({ queryKey: keys.devices });
       done(made);
     } catch (e) {
       setError(e as Error);

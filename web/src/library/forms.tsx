@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, type ReactNode, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../api/client";
+import { readLibraryAgain } from "../api/keys";
 import { Field, Trouble } from "../parts/bits";
 
 /** Adds one thing to the library in place; `done` gets it, or null when left. */
@@ -21,7 +22,7 @@ function AddForm<T>({
     event.preventDefault();
     try {
       const made = await send(new FormData(event.currentTarget));
-      await client.invalidateQueries({ queryKey: ["library"] });
+      await readLibraryAgain(client);
       done(made);
     } catch (e) {
       setError(e as Error);

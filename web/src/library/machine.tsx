@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, newId, type Schemas, seenVersion, unwrap } from "../api/client";
+import { readLibraryAgain } from "../api/keys";
 import { Field, Trouble } from "../parts/bits";
 
 type Model = Schemas["ModelOut"];
@@ -56,7 +57,7 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
           }),
         );
       else await unwrap(api.POST("/api/models", { body: { ...body, id: newId() } }));
-      await client.invalidateQueries();
+      await readLibraryAgain(client);
       done();
     } catch (e) {
       setError(e as Error);

@@ -2,6 +2,7 @@ import { X } from "@phosphor-icons/react/dist/csr/X";
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../api/client";
+import { keys } from "../api/keys";
 import { useAnchors } from "../api/queries";
 import { Field, Skeleton, Trouble } from "../parts/bits";
 import { DropZone } from "../parts/drop";
@@ -86,7 +87,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
           },
         }),
       );
-      await client.invalidateQueries({ queryKey: ["shelf"], exact: true });
+      await client.invalidateQueries({ queryKey: keys.shelf, exact: true });
       done(card.ref);
     } catch (e) {
       setError(e as Error);

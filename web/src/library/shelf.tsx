@@ -4,6 +4,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useLocation, useNavigate } from "@tanstack/react-router";
 import { lazy, Suspense, useRef, useState } from "react";
 import { api, type Schemas, unwrap } from "../api/client";
+import { keys } from "../api/keys";
 import { useMe, useShelf, useShelfDetail, useShelfDrawing } from "../api/queries";
 import { useKeys } from "../app/keys";
 import { Skeleton, Trouble } from "../parts/bits";
@@ -102,7 +103,7 @@ function Detail({ refName, choose, may }: { refName: string; choose: (ref: strin
   const keep = useMutation({
     mutationFn: (given: Schemas["KeptSizes"]) => unwrap(api.POST("/api/shelf/versions", { body: given })),
     onSuccess: async (card) => {
-      await client.invalidateQueries({ queryKey: ["shelf"], exact: true });
+      await client.invalidateQueries({ queryKey: keys.shelf, exact: true });
       choose(card.ref);
     },
   });

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../api/client";
+import { keys, readLibraryAgain } from "../api/keys";
 import { day, Field, Skeleton, Trouble } from "../parts/bits";
 import { fillIn, SentValue } from "../parts/sent-value";
 
@@ -25,7 +26,7 @@ const UNIT: Record<Schemas["SpoolKind"], string> = {
 export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: () => void }) {
   const client = useQueryClient();
   const view = useQuery({
-    queryKey: ["spool", id],
+    queryKey: keys.spool(id),
     queryFn: () => unwrap(api.GET("/api/spools/{spool_id}", { params: { path: { spool_id: id } } })),
   });
   const [kind, setKind] = useState<Schemas["SpoolKind"]>("weighed");
@@ -35,8 +36,8 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
   const { spool, entries } = view.data;
   const take = async (call: Promise<Schemas["SpoolRecord"]>, form?: HTMLFormElement) => {
     try {
-      client.setQueryData(["spool", id], await call);
-      await client.invalidateQueries({ queryKey: ["library"] });
+      client.setQueryData(keys.spool(id), await call);
+      await readLibraryAgain(client);
       setError(null);
       form?.reset();
     } catch (e) {

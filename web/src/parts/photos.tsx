@@ -1,6 +1,8 @@
 import { Camera } from "@phosphor-icons/react/dist/csr/Camera";
 import { useRef, useState } from "react";
-import { newId, type Schemas, sendFile } from "../api/client";
+import { newId, type Schemas } from "../api/client";
+import { put, useOutbox } from "../api/outbox";
+import { Refused } from "../app/outbox";
 import { Trouble } from "./bits";
 
 /** Photos of one thing, and a way to take one with the phone's camera. */
@@ -9,30 +11,29 @@ export function Photos({
   photos,
   may,
   label,
-  changed,
+  studyId,
 }: {
+  studyId: string;
   subjectId: string;
   photos: Schemas["PhotoOut"][];
   may: boolean;
   label: string;
-  changed: () => void;
 }) {
-  const [sending, setSending] = useState(false);
+  const outbox = useOutbox();
+  const waiting = outbox.filter((e) => e.path.startsWith(`/api/photos/${subjectId}?`));
   const [error, setError] = useState<Error | null>(null);
   const [large, setLarge] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
-  const take = async (file: File | undefined) => {
+  const take = (file: File | undefined) => {
     if (!file) return;
-    setSending(true);
     setError(null);
-    try {
-      await sendFile(`/api/photos/${subjectId}?id=${newId()}`, file, () => {}, new AbortController().signal);
-      changed();
-    } catch (e) {
-      setError(e as Error);
-    } finally {
-      setSending(false);
-    }
+    put({
+      label: `Photo: ${label}`,
+      study: studyId,
+      method: "PUT",
+      path: `/api/photos/${subjectId}?id=${newId()}`,
+      file,
+    }).catch(setError);
   };
   const shown = photos.find((p) => p.id === large);
   return (
@@ -60,11 +61,10 @@ export function Photos({
               <button
                 type="button"
                 className="button"
-                disabled={sending}
                 aria-label={`Photo: ${label}`}
                 onClick={() => input.current?.click()}
               >
-                <Camera size={16} /> {sending ? "Sending …" : "Photo"}
+                <Camera size={16} /> Photo
               </button>
               <input
                 ref={input}
@@ -73,7 +73,7 @@ export function Photos({
                 capture="environment"
                 hidden
                 onChange={(e) => {
-                  void take(e.target.files?.[0]);
+                  take(e.target.files?.[0]);
                   e.target.value = "";
                 }}
               />
@@ -88,7 +88,13 @@ export function Photos({
           className="max-h-[420px] rounded border border-rule object-contain"
         />
       )}
+      {waiting.some((e) => !e.refused) && (
+        <p className="text-[12px] text-ink-2">
+          {waiting.filter((e) => !e.refused).length} on this device, not sent yet
+        </p>
+      )}
       <Trouble error={error} />
+      <Refused entries={waiting} />
     </div>
   );
 }

@@ -21,7 +21,7 @@ export function Glyph({ mark, muted = false }: { mark: number; muted?: boolean }
 
 export function UnitName({ mark, name, muted = false }: { mark: number; name: string; muted?: boolean }) {
   return (
-    <span className="inline-flex items-center gap-1.5 min-w-0">
+    <span className="inline-flex max-w-full min-w-0 items-center gap-1.5" title={name}>
       <Glyph mark={mark} muted={muted} />
       <span className="truncate">{name}</span>
     </span>

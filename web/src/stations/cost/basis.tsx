@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from "react";
 import { api, type Schemas, seenVersion, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
 import { useChange } from "../../api/queries";
 import { Field, Trouble } from "../../parts/bits";
 import { Conflict } from "../../parts/conflict";
@@ -17,7 +18,7 @@ export function Basis({ studyId, view, may }: { studyId: string; view: Schemas["
   const [typed, setTyped] = useState(() => typedFrom(view.basis));
   const [undo, setUndo] = useState<Schemas["CostBasis"] | null>(null);
   const changed = FIELDS.some((f) => Number(typed[f]) !== view.basis[f]);
-  const save = useChange(studyId, ["study", studyId, "cost"], (body: Schemas["CostBasis"]) =>
+  const save = useChange(studyId, keys.part(studyId, "cost"), (body: Schemas["CostBasis"]) =>
     unwrap(api.PUT("/api/studies/{study_id}/cost", { params: { path: { study_id: studyId } }, body })),
   );
   const send = (values: Record<BasisField, number>, version: number) =>

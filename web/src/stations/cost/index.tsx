@@ -5,6 +5,7 @@ import { Empty, Skeleton, Trouble } from "../../parts/bits";
 import { Departures } from "../../parts/departures";
 import { Sourced, useSource } from "../../parts/source-drawer";
 import { UnitName } from "../../parts/unit-mark";
+import { Warnings } from "../../parts/warnings";
 import { Basis } from "./basis";
 import { text } from "./text";
 
@@ -114,6 +115,9 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
                 </>
               )}
             </span>
+            <div className="col-span-full empty:hidden">
+              <Warnings notRecommended={m.not_recommended} safety={m.safety} />
+            </div>
           </li>
         ))}
       </ol>

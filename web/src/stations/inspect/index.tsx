@@ -1,8 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
+import { outboxNow, put, useOutbox } from "../../api/outbox";
 import { useAnchors, useChange, useInspect, useMe } from "../../api/queries";
 import { useKeys } from "../../app/keys";
+import { Refused } from "../../app/outbox";
 import { Top } from "../../app/shell";
 import { AnchorPicture } from "../../parts/anchor-picture";
 import { BlindTag, Empty, Field, Key, Skeleton, Trouble } from "../../parts/bits";
@@ -23,52 +26,103 @@ export default function Inspect({ studyId }: { studyId: string }) {
 }
 
 function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView"] }) {
-  const key = ["study", studyId, "inspect"];
   const me = useMe();
   const [chosen, setChosen] = useState<string | null>(null);
   const [at, setAt] = useState(0);
-  const [change, setChange] = useState<{ severity: number; reason: string } | null>(null);
   // Those nobody has locked come first; a second look at the rest is welcome.
-  const fresh = view.specimens.filter((s) => !s.locked && s.locked_by_others === 0);
-  const again = view.specimens.filter((s) => !s.locked && s.locked_by_others > 0);
+  const [change, setChange] = useState<{ severity: number; reason: string } | null>(null);
+  const outbox = useOutbox();
+  // What is pressed counts at once; the server hears of it in the same order.
+  const effective = (s: Schemas["SpecimenScores"]) => {
+    const waiting = outboxNow().filter(
+      (e) => e.person === me.data?.person_id && e.path === `/api/specimens/${s.id}/scores` && !e.refused,
+    );
+    const scores = new Map(
+      s.scores.map((score) => [score.defect, { id: score.id, severity: score.severity }]),
+    );
+    for (const e of waiting)
+      scores.set(String(e.body?.defect), { id: String(e.body?.id), severity: Number(e.body?.severity) });
+    return scores;
+  };
+  const locks = (s: Schemas["SpecimenScores"]) =>
+    s.locked ||
+    outbox.some(
+      (e) => e.person === me.data?.person_id && e.path === `/api/specimens/${s.id}/lock` && !e.refused,
+    );
+  const fresh = view.specimens.filter((s) => !locks(s) && s.locked_by_others === 0);
+  const again = view.specimens.filter((s) => !locks(s) && s.locked_by_others > 0);
   const open = [...fresh, ...again];
-  const done = view.specimens.filter((s) => s.locked);
+  const done = view.specimens.filter(locks);
   const specimen = view.specimens.find((s) => s.id === chosen) ?? open[0] ?? view.specimens[0]!;
+  const given = effective(specimen);
+  const locked = locks(specimen);
   const defect = view.defects[at]!;
   const anchors = useAnchors();
   const pictures = anchors.data?.defects.find((d) => d.code === defect.code);
-  const own = specimen.scores.find((s) => s.defect === defect.code);
-  const path = { params: { path: { specimen_id: specimen.id } } };
-  const score = useChange(studyId, key, (body: Schemas["NewScore"]) =>
-    unwrap(api.POST("/api/specimens/{specimen_id}/scores", { ...path, body })),
-  );
-  const lock = useChange(studyId, key, () => unwrap(api.POST("/api/specimens/{specimen_id}/lock", path)));
-  const reveal = useChange(studyId, ["study", studyId, "revealed"], () =>
+  const own = given.get(defect.code);
+  const [error, setError] = useState<Error | null>(null);
+  const [because, setBecause] = useState("");
+  const revealed = view.revealed_at !== null;
+  const reveal = useChange(studyId, keys.revealed(studyId), () =>
     unwrap(api.POST("/api/studies/{study_id}/reveal", { params: { path: { study_id: studyId } } })),
   );
-  const complete = view.defects.every((d) => specimen.scores.some((s) => s.defect === d.code));
-  const next = () => setAt((i) => Math.min(i + 1, view.defects.length - 1));
+  const send = (given: Parameters<typeof put>[0]) => {
+    setError(null);
+    put(given).catch(setError);
+  };
+  const complete = view.defects.every((d) => given.has(d.code));
+  // The state that the next key sees, even where it comes before the screen is drawn again.
+  const cursor = useRef({ specimen: specimen.id, at });
+  cursor.current = { specimen: specimen.id, at };
+  const go = (to: number) => {
+    const bounded = Math.max(0, Math.min(to, view.defects.length - 1));
+    cursor.current.at = bounded;
+    setAt(bounded);
+  };
+  const record = (severity: number, of: Schemas["DefectText"], replaced?: { id: string; reason: string }) =>
+    send({
+      label: text.scoreLabel(specimen.blind_code, of.name, severity),
+      study: studyId,
+      path: `/api/specimens/${specimen.id}/scores`,
+      body: {
+        id: newId(),
+        defect: of.code,
+        severity,
+        ...(replaced ? { supersedes_id: replaced.id, reason: replaced.reason } : {}),
+        ...(revealed ? { after_reveal: because.trim() } : {}),
+      },
+      moment: "scored_at",
+      takes: keys.inspect(studyId),
+    });
   const give = (severity: number) => {
-    if (specimen.locked || score.isPending) return;
-    if (own && own.severity === severity) {
-      next();
+    if (locked || change) return;
+    if (revealed && !because.trim()) {
+      setError(new Error(text.lateReason));
       return;
     }
-    if (own) {
+    const of = view.defects[cursor.current.at]!;
+    const before = effective(specimen).get(of.code);
+    if (before && before.severity !== severity) {
       setChange({ severity, reason: "" });
       return;
     }
-    score.mutate({ id: newId(), defect: defect.code, severity }, { onSuccess: next });
+    if (!before) record(severity, of);
+    go(cursor.current.at + 1);
   };
   const choose = (id: string) => {
     setChosen(id);
-    setAt(0);
+    go(0);
     setChange(null);
   };
-  const lockNow = () =>
-    lock.mutate(undefined, {
-      onSuccess: () => choose(open.find((s) => s.id !== specimen.id)?.id ?? specimen.id),
+  const lockNow = () => {
+    send({
+      label: text.lockLabel(specimen.blind_code),
+      study: studyId,
+      path: `/api/specimens/${specimen.id}/lock`,
+      takes: keys.inspect(studyId),
     });
+    choose(open.find((s) => s.id !== specimen.id)?.id ?? specimen.id);
+  };
   useKeys([
     // Severity keys shadow the station keys here: the hand stays on the digits while the eye is on the part.
     ...[0, 1, 2, 3, 4, 5].map((n) => ({
@@ -76,12 +130,17 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
       does: n === 0 ? "0 to 5: severity of the defect shown" : "",
       run: () => give(n),
     })),
-    { key: "ArrowDown", does: "next defect", run: next },
-    { key: "ArrowUp", does: "previous defect", run: () => setAt((i) => Math.max(i - 1, 0)) },
+    { key: "ArrowDown", does: "next defect", run: () => go(cursor.current.at + 1) },
+    { key: "ArrowUp", does: "previous defect", run: () => go(cursor.current.at - 1) },
     {
       key: "l",
       does: "lock the scores of this specimen",
-      run: () => complete && !specimen.locked && lockNow(),
+      run: () => {
+        if (locked) return;
+        const missing = view.defects.filter((d) => !effective(specimen).has(d.code));
+        if (missing.length > 0) setError(new Error(text.notScored(missing.map((d) => d.name))));
+        else lockNow();
+      },
     },
   ]);
   return (
@@ -96,11 +155,29 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
       </Top>
       <section aria-label="Queue" className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40">
         <h2 className="lab px-3 pt-2 pb-1">{text.toInspect(fresh.length)}</h2>
-        <List lines={fresh} of={view.defects.length} active={specimen.id} choose={choose} />
+        <List
+          lines={fresh}
+          of={view.defects.length}
+          active={specimen.id}
+          choose={choose}
+          given={(s) => effective(s).size}
+        />
         {again.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.again(again.length)}</h2>}
-        <List lines={again} of={view.defects.length} active={specimen.id} choose={choose} />
+        <List
+          lines={again}
+          of={view.defects.length}
+          active={specimen.id}
+          choose={choose}
+          given={(s) => effective(s).size}
+        />
         {done.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.locked(done.length)}</h2>}
-        <List lines={done} of={view.defects.length} active={specimen.id} choose={choose} />
+        <List
+          lines={done}
+          of={view.defects.length}
+          active={specimen.id}
+          choose={choose}
+          given={(s) => effective(s).size}
+        />
       </section>
       <section aria-label="Severity" className="sheet flex min-h-0 flex-col overflow-y-auto p-5">
         <div className="flex items-baseline justify-between gap-4">
@@ -123,7 +200,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
               <li key={severity}>
                 <button
                   type="button"
-                  disabled={specimen.locked}
+                  disabled={locked}
                   aria-pressed={on}
                   onClick={() => give(severity)}
                   className={`grid h-full min-h-[46px] w-full grid-cols-[56px_1fr_84px] items-center rounded-[5px] border text-left text-[15px] ${on ? "border-enamel bg-enamel font-semibold text-on-enamel" : "border-rule hover:border-ink-3"}`}
@@ -150,21 +227,9 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
             className="mt-3 grid gap-2"
             onSubmit={(e) => {
               e.preventDefault();
-              score.mutate(
-                {
-                  id: newId(),
-                  defect: defect.code,
-                  severity: change.severity,
-                  supersedes_id: own!.id,
-                  reason: change.reason,
-                },
-                {
-                  onSuccess: () => {
-                    setChange(null);
-                    next();
-                  },
-                },
-              );
+              record(change.severity, defect, { id: own!.id, reason: change.reason });
+              setChange(null);
+              go(at + 1);
             }}
           >
             <Field
@@ -189,7 +254,18 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
             </div>
           </form>
         )}
-        <Trouble error={score.error ?? lock.error} />
+        {revealed && !locked && (
+          <Field label={text.lateHint}>
+            <input
+              className="input"
+              maxLength={300}
+              value={because}
+              onChange={(e) => setBecause(e.target.value)}
+            />
+          </Field>
+        )}
+        <Trouble error={error} />
+        <Refused entries={outbox.filter((e) => e.path.startsWith(`/api/specimens/${specimen.id}/`))} />
         <p className="mt-auto pt-3 text-[12px] text-ink-2">
           <Key>0</Key>–<Key>5</Key> score and go on · <Key>↑</Key> <Key>↓</Key> between defects · <Key>L</Key>{" "}
           lock
@@ -199,12 +275,12 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
         <h2 className="lab pb-1">Scores of {specimen.blind_code}</h2>
         <ul>
           {view.defects.map((d, i) => {
-            const given = specimen.scores.find((s) => s.defect === d.code);
+            const score = given.get(d.code);
             return (
               <li key={d.code}>
                 <button
                   type="button"
-                  onClick={() => setAt(i)}
+                  onClick={() => go(i)}
                   className={`grid w-full grid-cols-[1fr_auto_20px] items-center gap-2 border-b border-rule-2 px-1.5 py-1.5 text-left ${i === at ? "bg-needle-wash" : "hover:bg-station-on"}`}
                 >
                   <span>{d.name}</span>
@@ -213,11 +289,11 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
                       <i
                         key={n}
                         className="block h-2 w-3 rounded-full"
-                        style={{ background: given && given.severity >= n ? "var(--c4)" : "var(--rule-2)" }}
+                        style={{ background: score && score.severity >= n ? "var(--c4)" : "var(--rule-2)" }}
                       />
                     ))}
                   </span>
-                  <b className="num text-right text-[12px]">{given?.severity ?? "·"}</b>
+                  <b className="num text-right text-[12px]">{score?.severity ?? "·"}</b>
                 </button>
               </li>
             );
@@ -231,13 +307,8 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
             )}
           </p>
         )}
-        {!specimen.locked && (
-          <button
-            type="button"
-            className="button primary mt-3"
-            disabled={!complete || lock.isPending}
-            onClick={lockNow}
-          >
+        {!locked && (
+          <button type="button" className="button primary mt-3" disabled={!complete} onClick={lockNow}>
             {text.lock}
           </button>
         )}
@@ -270,7 +341,7 @@ function Reveal({
 }) {
   const me = useMe();
   const revealed = useQuery({
-    queryKey: ["study", studyId, "revealed"],
+    queryKey: keys.revealed(studyId),
     queryFn: () =>
       unwrap(api.GET("/api/studies/{study_id}/revealed", { params: { path: { study_id: studyId } } })),
     enabled: view.revealed_at !== null && me.data?.role !== "rater",
@@ -291,6 +362,15 @@ function Reveal({
             </li>
           ))}
         </ul>
+        {revealed.data && (
+          <details className="pt-1 text-[12px] text-ink-2">
+            <summary className="cursor-pointer underline">
+              {text.follows(revealed.data.follows, revealed.data.specimens.length)}
+            </summary>
+            <p className="num break-all py-1">{revealed.data.secret}</p>
+            <p>{revealed.data.rule}</p>
+          </details>
+        )}
       </div>
     );
   if (!may) return null;
@@ -310,11 +390,13 @@ function List({
   of,
   active,
   choose,
+  given,
 }: {
   lines: Schemas["SpecimenScores"][];
   of: number;
   active: string;
   choose: (id: string) => void;
+  given: (s: Schemas["SpecimenScores"]) => number;
 }) {
   return (
     <ul>
@@ -327,9 +409,7 @@ function List({
             className={`flex w-full justify-between border-b border-rule-2 px-3 py-1.5 text-left text-[12.5px] ${s.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
           >
             <BlindTag code={s.blind_code} />
-            <span className="num text-[11px] text-ink-2">
-              {s.locked ? "locked" : `${s.scores.length}/${of}`}
-            </span>
+            <span className="num text-[11px] text-ink-2">{s.locked ? "locked" : `${given(s)}/${of}`}</span>
           </button>
         </li>
       ))}

@@ -1,10 +1,11 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { useLocation } from "@tanstack/react-router";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { api, newId, type Schemas, unwrap } from "../../api/client";
-import { addReading, dropPending, sendPending, usePending } from "../../api/pending";
-import { useChange, useMeasure, useSpecimen } from "../../api/queries";
+import { newId, type Schemas } from "../../api/client";
+import { keys } from "../../api/keys";
+import { put, useOutbox } from "../../api/outbox";
+import { useMeasure, useSpecimen } from "../../api/queries";
 import { useKeys } from "../../app/keys";
+import { Refused } from "../../app/outbox";
 import { Top } from "../../app/shell";
 import { BlindTag, Empty, Key, Skeleton, Trouble } from "../../parts/bits";
 import { Dial } from "../../parts/dial";
@@ -56,19 +57,19 @@ function Bench({
   specimenId: string;
   choose: (id: string) => void;
 }) {
-  const client = useQueryClient();
-  const specimen = useSpecimen(specimenId);
-  const pending = usePending();
+  const specimen = useSpecimen(studyId, specimenId);
+  const outbox = useOutbox();
   const [mode, setMode] = useState<Mode>("read");
   const [typed, setTyped] = useState("");
   const [wrong, setWrong] = useState("");
   const [back, setBack] = useState<Slot | null>(null);
+  const [because, setBecause] = useState("");
   const input = useRef<HTMLInputElement>(null);
   const caliper = queue.calipers[0];
   const queued = queue.queue.find((q) => q.id === specimenId);
   const artifact = queue.artifacts.find((a) => a.id === queued?.artifact_id) ?? queue.artifacts[0]!;
 
-  const own = pending.filter((p) => p.specimenId === specimenId);
+  const own = outbox.filter((e) => e.path === `/api/specimens/${specimenId}/readings`);
   const slots = useMemo<Slot[]>(
     () =>
       artifact.features
@@ -91,69 +92,74 @@ function Bench({
     [specimen.data],
   );
   const waiting = (s: Slot) =>
-    own.find((p) => p.reading.feature_id === s.featureId && p.reading.repeat === s.repeat);
+    own.find((e) => !e.refused && e.body?.feature_id === s.featureId && e.body?.repeat === s.repeat);
   const next = specimen.data ? slots.find((s) => !filled(s) && !waiting(s)) : undefined;
   const slot = back ?? next;
   const line = specimen.data?.features.find((f) => f.feature_id === slot?.featureId);
 
-  const took = useCallback(
-    (view: Schemas["SpecimenView"]) => {
-      client.setQueryData(["specimen", view.id], view);
-      client.setQueryData<Schemas["MeasureQueue"]>(
-        ["study", studyId, "measure"],
-        (old) =>
-          old && { ...old, queue: old.queue.map((q) => (q.id === view.id ? { ...q, done: view.done } : q)) },
-      );
-      void client.invalidateQueries({ queryKey: ["study", studyId, "line"] });
-    },
-    [client, studyId],
-  );
-  useEffect(() => {
-    const send = () => void sendPending(took);
-    send();
-    const timer = setInterval(send, 4000);
-    window.addEventListener("online", send);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener("online", send);
-    };
-  }, [took]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the caliper types into whichever face comes next
   useEffect(() => {
     if (mode === "read") input.current?.focus();
   }, [mode, specimenId, slot?.code, slot?.repeat]);
 
-  const correct = useChange(studyId, ["specimen", specimenId], (body: Schemas["Correction"]) =>
-    unwrap(
-      api.POST("/api/specimens/{specimen_id}/corrections", {
-        params: { path: { specimen_id: specimenId } },
-        body,
-      }),
-    ),
-  );
-  const zero = useChange(studyId, ["study", studyId, "measure"], (value: number) =>
-    unwrap(
-      api.POST("/api/studies/{study_id}/zero-checks", {
-        params: { path: { study_id: studyId } },
-        body: { id: newId(), instrument_id: caliper!.id, value, taken_at: new Date().toISOString() },
-      }),
-    ),
-  );
+  const send = (given: Parameters<typeof put>[0]) =>
+    put(given).catch((e: Error) => setWrong(e.message || text.noRoom));
+  const late = queue.revealed ? { after_reveal: because.trim() } : {};
+  const zero = (value: number) => {
+    if (!caliper) return;
+    void send({
+      label: text.zeroLabel(caliper.code, value),
+      study: studyId,
+      path: `/api/studies/${studyId}/zero-checks`,
+      body: { id: newId(), instrument_id: caliper.id, value },
+      moment: "taken_at",
+      takes: keys.measure(studyId),
+    });
+    leave();
+  };
+  const correct = (reading: Schemas["ReadingOut"], of: Slot, reason: string) => {
+    void send({
+      label: text.correctionLabel(specimen.data?.blind_code ?? "", of.code, of.repeat, reading.value_mm),
+      study: studyId,
+      path: `/api/specimens/${specimenId}/corrections`,
+      body: {
+        id: newId(),
+        supersedes_id: reading.id,
+        value_mm: reading.value_mm,
+        reason,
+        instrument_id: caliper!.id,
+        ...late,
+      },
+      moment: "taken_at",
+      takes: keys.specimen(studyId, specimenId),
+    });
+    leave();
+  };
 
   const keep = (reading: { value_mm?: number; cannot_because?: string }) => {
     if (!slot || !caliper) return;
-    addReading(specimenId, slot.code, {
-      id: newId(),
-      feature_id: slot.featureId,
-      repeat: slot.repeat,
-      instrument_id: caliper.id,
-      taken_at: new Date().toISOString(),
-      ...reading,
+    if (queue.revealed && !because.trim()) {
+      setWrong(text.lateReason);
+      return;
+    }
+    void send({
+      label: text.readingLabel(specimen.data?.blind_code ?? "", slot.code, slot.repeat, reading.value_mm),
+      study: studyId,
+      path: `/api/specimens/${specimenId}/readings`,
+      body: {
+        id: newId(),
+        feature_id: slot.featureId,
+        repeat: slot.repeat,
+        instrument_id: caliper.id,
+        ...reading,
+        ...late,
+      },
+      moment: "taken_at",
+      takes: keys.specimen(studyId, specimenId),
     });
     setTyped("");
     setWrong("");
     setMode("read");
-    void sendPending(took);
   };
   const enter = () => {
     const value = Number(typed.replace(",", "."));
@@ -215,13 +221,12 @@ function Bench({
         <span className="chip">
           Specimen <BlindTag code={specimen.data?.blind_code ?? "···"} />
         </span>
-        <span className="chip border-[var(--brass)] bg-brass-wash max-[1100px]:hidden">Machine hidden</span>
+        <span
+          className={`chip max-[1100px]:hidden ${queue.revealed ? "" : "border-[var(--brass)] bg-brass-wash"}`}
+        >
+          {queue.revealed ? text.revealed : text.hidden}
+        </span>
         <span className="flex-1" />
-        {pending.length > 0 && (
-          <span role="status" className="chip border-[var(--needle)] text-needle-ink" title={text.offline}>
-            {text.notSent(pending.length)}
-          </span>
-        )}
         {caliper && (
           <button
             type="button"
@@ -274,33 +279,27 @@ function Bench({
               <CantPanel code={slot.code} keep={(why) => keep({ cannot_because: why })} leave={leave} />
             )}
             {mode === "zero" && caliper && (
-              <ZeroPanel
-                code={caliper.code}
-                error={zero.error}
-                keep={(v) => zero.mutate(v, { onSuccess: leave })}
-                leave={leave}
-              />
+              <ZeroPanel code={caliper.code} error={null} keep={zero} leave={leave} />
             )}
             {typeof mode === "object" && (
               <CorrectPanel
                 slot={mode.slot}
                 value={mode.correct.value_mm ?? 0}
-                error={correct.error}
+                error={null}
                 leave={leave}
-                keep={(reason) =>
-                  correct.mutate(
-                    {
-                      id: newId(),
-                      supersedes_id: mode.correct.id,
-                      value_mm: mode.correct.value_mm,
-                      reason,
-                      instrument_id: caliper!.id,
-                      taken_at: new Date().toISOString(),
-                    },
-                    { onSuccess: leave },
-                  )
-                }
+                keep={(reason) => correct(mode.correct, mode.slot, reason)}
               />
+            )}
+            {queue.revealed && (
+              <label className="mb-1 grid gap-0.5 text-[12.5px]">
+                {text.lateHint}
+                <input
+                  className="input"
+                  maxLength={300}
+                  value={because}
+                  onChange={(e) => setBecause(e.target.value)}
+                />
+              </label>
             )}
             {mode === "read" && !caliper && <p className="trouble">{text.noCaliper}</p>}
             {mode === "read" && caliper?.overdue && <p className="caution !py-1">{caliper.overdue}</p>}
@@ -372,16 +371,7 @@ function Bench({
                     {wrong}
                   </p>
                 )}
-                {own
-                  .filter((p) => p.refusedBecause)
-                  .map((p) => (
-                    <p key={p.writeId} role="alert" className="trouble mt-1.5">
-                      {p.featureCode}: {p.refusedBecause}{" "}
-                      <button type="button" className="underline" onClick={() => dropPending(p.writeId)}>
-                        Take it back and measure again
-                      </button>
-                    </p>
-                  ))}
+                <Refused entries={outbox.filter((e) => e.path.startsWith(`/api/specimens/${specimenId}/`))} />
                 <div className="grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-2 gap-y-1.5 pt-3 text-[12px] text-ink-2 max-[560px]:hidden">
                   <Key>Enter</Key>
                   <span>{back ? "correct it" : "keep, next face"}</span>

@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import type { PendingReading } from "../../api/pending";
+import type { Entry } from "../../api/outbox";
 import { signed } from "../../parts/bits";
 import { Sourced } from "../../parts/source-drawer";
 import type { Slot } from "./index";
@@ -14,7 +14,7 @@ export function ReadingTable({
   specimen: Schemas["SpecimenView"];
   repeats: number;
   active: string | undefined;
-  pending: PendingReading[];
+  pending: Entry[];
   pick: (slot: Slot, reading: Schemas["ReadingOut"]) => void;
 }) {
   const columns = Array.from({ length: repeats }, (_, i) => i + 1);
@@ -45,7 +45,7 @@ export function ReadingTable({
               {columns.map((repeat) => {
                 const reading = f.readings.find((r) => r.repeat === repeat);
                 const unsent = pending.find(
-                  (p) => p.reading.feature_id === f.feature_id && p.reading.repeat === repeat,
+                  (p) => !p.refused && p.body?.feature_id === f.feature_id && p.body?.repeat === repeat,
                 );
                 if (reading)
                   return (
@@ -67,12 +67,21 @@ export function ReadingTable({
                       >
                         {reading.value_mm === null ? "✕" : reading.value_mm.toFixed(2)}
                         {reading.corrected && <sup>c</sup>}
+                        {reading.after_reveal && (
+                          <sup title={`After the reveal: ${reading.after_reveal}`}>r</sup>
+                        )}
                       </button>
                     </td>
                   );
                 return (
                   <td key={repeat} className="text-ink-2">
-                    {unsent ? <i title="not sent yet">{unsent.reading.value_mm?.toFixed(2) ?? "✕"}</i> : "·"}
+                    {unsent ? (
+                      <i title="not sent yet">
+                        {typeof unsent.body?.value_mm === "number" ? unsent.body.value_mm.toFixed(2) : "✕"}
+                      </i>
+                    ) : (
+                      "·"
+                    )}
                   </td>
                 );
               })}

@@ -1,7 +1,8 @@
 import { Plus } from "@phosphor-icons/react/dist/csr/Plus";
 import { useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue, useRef, useState } from "react";
 import { api, type Schemas, seenVersion, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
 import { useChange, useEffort, useLibrary, useMe } from "../../api/queries";
 import { Top } from "../../app/shell";
 import { Field, Skeleton, Trouble } from "../../parts/bits";
@@ -10,13 +11,14 @@ import { ArmEditor } from "./arm";
 import { CopiesHint, EffortPanel } from "./effort";
 import { Machines } from "./machines";
 import { Policies } from "./policies";
+import { keptDraft, useSavedAsTyped } from "./saved";
 import { Start } from "./start";
 import { LEFT_OPEN, text } from "./text";
 
-type Form = Omit<Schemas["Draft"], "version">;
+export type Form = Omit<Schemas["Draft"], "version">;
 type ArmIn = Schemas["ArmIn"];
 
-function formOf(plan: Schemas["PlanView"]): Form {
+export function formOf(plan: Schemas["PlanView"]): Form {
   return {
     question: plan.question,
     candidates: plan.candidates,
@@ -60,26 +62,31 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
   const library = useLibrary();
   const me = useMe();
   const client = useQueryClient();
-  const key = ["study", plan.id, "plan"];
-  const [form, setForm] = useState<Form>(() => formOf(plan));
+  const may = me.data?.role === "owner" || me.data?.role === "reviewer";
+  const key = keys.part(plan.id, "plan");
+  const [form, setForm] = useState<Form>(() => keptDraft(plan) ?? formOf(plan));
   const [tab, setTab] = useState(0);
   const [notes, setNotes] = useState<string[]>([]);
   const path = { params: { path: { study_id: plan.id } } };
   const effort = useEffort(plan.id, useDeferredValue({ ...form, version: plan.version }));
   // After a conflict the newest version is read, so that saving again is a choice and not a surprise.
-  const put = (version: number) =>
-    unwrap(api.PUT("/api/studies/{study_id}/plan", { ...path, body: { ...form, version } }));
+  const saving = useRef<Promise<Schemas["PlanView"]> | null>(null);
+  const put = (version: number) => {
+    saving.current = unwrap(api.PUT("/api/studies/{study_id}/plan", { ...path, body: { ...form, version } }));
+    return saving.current;
+  };
   const save = useChange(plan.id, key, put);
-  const freeze = useChange(plan.id, key, async () => {
-    client.setQueryData(key, await put(plan.version));
+  // Pressed while what was typed is on its way, it goes on from there; two at once would contradict each other.
+  const freeze = useChange(plan.id, key, async (pressedAt: number) => {
+    const taken = await saving.current?.catch(() => null);
+    client.setQueryData(key, await put(Math.max(pressedAt, taken?.version ?? 0)));
     return unwrap(api.POST("/api/studies/{study_id}/freeze", { ...path, body: {} }));
   });
+  const { asSent, saved } = useSavedAsTyped(plan, form, may && !freeze.isPending, save);
   const conflict = save.error && "theirs" in save.error && save.error.theirs;
   const set = (part: Partial<Form>) => setForm((f) => ({ ...f, ...part }));
   const setArm = (at: number, to: ArmIn) => set({ arms: form.arms.map((a, i) => (i === at ? to : a)) });
-  const may = me.data?.role === "owner" || me.data?.role === "reviewer";
   const lines = form.arms.flatMap((a) => a.lines);
-  const saved = JSON.stringify(form) === JSON.stringify(formOf(plan));
   const missing =
     form.candidates.length < 2
       ? text.noMachines
@@ -222,7 +229,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
               labels={text.fields}
               mine={form}
               readable={(raw) => readable(raw, library.data)}
-              keepMine={() => save.mutate(seenVersion(plan.version, save.error))}
+              keepMine={() => asSent(seenVersion(plan.version, save.error))}
               takeTheirs={() => {
                 setForm(formOf(plan));
                 save.reset();
@@ -237,15 +244,15 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
                 type="button"
                 className="button"
                 disabled={save.isPending || saved}
-                onClick={() => save.mutate(seenVersion(plan.version, save.error))}
+                onClick={() => asSent(seenVersion(plan.version, save.error))}
               >
-                {saved ? "Draft is saved" : "Save the draft"}
+                {saved ? text.saved : save.error ? text.saveNow : text.saving}
               </button>
               <button
                 type="button"
                 className="button now"
                 disabled={!!missing || freeze.isPending}
-                onClick={() => freeze.mutate(undefined)}
+                onClick={() => freeze.mutate(plan.version)}
               >
                 {text.freeze}
               </button>

@@ -49,7 +49,10 @@ export function Machines({
                 <span className="min-w-0">
                   <span className={`block truncate ${c ? "font-semibold" : ""}`}>{m.name}</span>
                   <small className="block text-[11px] leading-tight text-ink-2">
-                    {m.bed_x_mm.toFixed(0)} × {m.bed_y_mm.toFixed(0)} × {m.height_mm.toFixed(0)} mm
+                    {m.sheet.is_round
+                      ? `⌀ ${m.bed_x_mm.toFixed(0)}`
+                      : `${m.bed_x_mm.toFixed(0)} × ${m.bed_y_mm.toFixed(0)}`}{" "}
+                    × {m.height_mm.toFixed(0)} mm
                     {m.tools > 1 && ` · ${m.tools} tools`}
                   </small>
                 </span>

@@ -3,6 +3,7 @@ import { UploadSimple } from "@phosphor-icons/react/dist/csr/UploadSimple";
 import { useQueryClient } from "@tanstack/react-query";
 import { type ChangeEvent, useRef, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
 import { useTemplates } from "../../api/queries";
 import { Trouble } from "../../parts/bits";
 
@@ -64,7 +65,7 @@ export function Start({
           },
         }),
       );
-      client.setQueryData(["templates"], list);
+      client.setQueryData(keys.templates, list);
       setNaming(false);
       setName("");
     });

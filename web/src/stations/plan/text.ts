@@ -6,6 +6,9 @@ export const text = {
   policies: "Policies",
   noMachines: "Pick at least two machines to compare.",
   freeze: "Freeze the protocol",
+  saved: "Draft is saved",
+  saving: "Saving as you type …",
+  saveNow: "Save the draft again",
   freezeNote:
     "Jobs are made and shuffled within blocks. After that, a change is a deviation with its reason.",
   frozenNote: "Frozen. A later change is a deviation with its reason and stays visible in the report.",

@@ -1,18 +1,17 @@
-import { useQueryClient } from "@tanstack/react-query";
 import type { Schemas } from "../../api/client";
 import { day, duration } from "../../parts/bits";
 import { Photos } from "../../parts/photos";
 import { FaultSheet } from "./fault";
+import { Reject } from "./reject";
 import { text } from "./text";
 
 /** Every try at this print, failed ones too, newest first. */
 export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas["JobView"]; may: boolean }) {
-  const client = useQueryClient();
   if (job.runs.length === 0) return null;
   return (
     <>
       <h2 className="lab pt-4 pb-1">
-        Attempts, {job.runs.length} of {job.most_attempts} allowed
+        Attempts, {job.tries_used} of {job.most_attempts} allowed
       </h2>
       <ol>
         {[...job.runs].reverse().map((run) => (
@@ -43,6 +42,8 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
             </p>
             {run.changed && <p className="text-ink-2">Changed: {run.changed}</p>}
             {run.note && <p className="text-ink-2">{run.note}</p>}
+            {run.rejected && <p className="text-needle-ink">Rejected: {run.rejected}</p>}
+            {may && run.outcome === "done" && <Reject studyId={studyId} jobId={job.id} run={run} />}
             <FaultSheet studyId={studyId} jobId={job.id} run={run} may={may} />
             <div className="pt-1">
               <Photos
@@ -50,7 +51,7 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
                 photos={run.photos}
                 may={may && run.outcome !== "done"}
                 label={`attempt ${run.attempt}`}
-                changed={() => void client.invalidateQueries({ queryKey: ["job", job.id] })}
+                studyId={studyId}
               />
             </div>
           </li>

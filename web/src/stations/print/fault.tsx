@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
 import { useChange } from "../../api/queries";
 import { Field, Trouble } from "../../parts/bits";
 
@@ -82,7 +83,7 @@ function Sheet({
   entry: Entry | null;
   done: () => void;
 }) {
-  const send = useChange(studyId, ["job", jobId], (body: Omit<Schemas["NewHypothesis"], "id">) =>
+  const send = useChange(studyId, keys.job(studyId, jobId), (body: Omit<Schemas["NewHypothesis"], "id">) =>
     entry
       ? unwrap(
           api.PUT("/api/hypotheses/{hypothesis_id}", {

@@ -1,6 +1,7 @@
-import { newId, type Schemas } from "../../api/client";
-import { isOpen, useTake } from "../../api/queries";
-import { duration } from "../../parts/bits";
+import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
+import { isOpen, useChange, useTake } from "../../api/queries";
+import { duration, Trouble } from "../../parts/bits";
 import { DropZone } from "../../parts/drop";
 import { Working } from "../../parts/working";
 import { text } from "./text";
@@ -15,7 +16,7 @@ export function FileDrop({
   jobId: string;
   small?: boolean;
 }) {
-  const took = useTake(studyId, ["job", jobId]);
+  const took = useTake(studyId, keys.job(studyId, jobId));
   return (
     <DropZone<Schemas["JobView"]>
       label={small ? "Drop another file instead" : text.dropFile}
@@ -43,6 +44,13 @@ export function SlicedFile({
   const file = job.file;
   // A file that states no time has the planned one in its place.
   const planned = file?.time_from.startsWith("planned");
+  const withdraw = useChange(studyId, keys.job(studyId, job.id), (id: string) =>
+    unwrap(
+      api.DELETE("/api/jobs/{job_id}/files/{file_id}", {
+        params: { path: { job_id: job.id, file_id: id } },
+      }),
+    ),
+  );
   const settled = job.runs.some((r) => r.outcome === null || r.outcome === "done");
   const reading = job.reading && (
     <div className="pt-1">
@@ -141,8 +149,19 @@ export function SlicedFile({
         </p>
       ))}
       {may && !settled && (
-        <div className="mt-3">
+        <div className="mt-3 grid gap-2">
           <FileDrop studyId={studyId} jobId={job.id} small />
+          {!job.runs.some((r) => r.outcome !== null) && (
+            <button
+              type="button"
+              className="button"
+              disabled={withdraw.isPending}
+              onClick={() => withdraw.mutate(file.id)}
+            >
+              {text.withdraw}
+            </button>
+          )}
+          <Trouble error={withdraw.error} />
         </div>
       )}
     </>

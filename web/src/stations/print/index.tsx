@@ -1,4 +1,4 @@
-import { useLocation } from "@tanstack/react-router";
+import { useLocation, useNavigate } from "@tanstack/react-router";
 import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useJob, useMe, usePrint } from "../../api/queries";
@@ -19,13 +19,19 @@ const RunPower = lazy(() => import("./power"));
 export default function Print({ studyId }: { studyId: string }) {
   const view = usePrint(studyId);
   const hash = useLocation({ select: (l) => l.hash });
-  const [chosen, setChosen] = useState<string | null>(hash || null);
+  const navigate = useNavigate();
+  // The address says which print is shown, so that what is shown and what is sent are one thing.
+  const chosen = hash || null;
+  const setChosen = (id: string) => void navigate({ to: ".", hash: id, replace: true });
   // First the whole bench, where anything is under way; a print once it is chosen.
   const [whole, setWhole] = useState<boolean | null>(hash ? false : null);
+  useEffect(() => {
+    if (hash) setWhole(false);
+  }, [hash]);
   const jobs = view.data?.jobs ?? [];
   const most = view.data?.most_attempts ?? 1;
   const open = (j: Schemas["JobLine"]) =>
-    j.state === "planned" || (j.state === "failed" && j.attempts < most);
+    j.state === "planned" || ((j.state === "failed" || j.state === "stopped") && j.tries_used < most);
   const current =
     jobs.find((j) => j.id === chosen) ??
     jobs.find((j) => j.state === "printing") ??
@@ -43,9 +49,10 @@ export default function Print({ studyId }: { studyId: string }) {
     setWhole(false);
   };
   // What is on the screen stays there until the person goes on: the bag's code must be seen.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only where nothing is chosen yet
   useEffect(() => {
-    if (!chosen && current) setChosen(current.id);
-  }, [chosen, current]);
+    if (!chosen && current && whole === false) setChosen(current.id);
+  }, [chosen, current?.id, whole]);
   const step = (by: number) => {
     const at = current ? jobs.indexOf(current) : -1;
     const next = jobs[Math.max(0, Math.min(jobs.length - 1, at + by))];
@@ -130,7 +137,8 @@ export default function Print({ studyId }: { studyId: string }) {
 
 function JobState({ job }: { job: Schemas["JobLine"] }) {
   if (job.state === "printing") return <b className="text-[11.5px] text-needle-ink">printing</b>;
-  if (job.state === "failed") return <b className="text-[11.5px] text-needle-ink">failed</b>;
+  if (job.state === "failed" || job.state === "stopped")
+    return <b className="text-[11.5px] text-needle-ink">{job.state}</b>;
   if (job.state === "done")
     return (
       <span className="text-[11.5px] text-ok-ink">
@@ -155,7 +163,7 @@ function Job({
   jobs: Schemas["JobLine"][];
   following: Following | undefined;
 }) {
-  const job = useJob(jobId);
+  const job = useJob(studyId, jobId);
   const me = useMe();
   const [looks, setLooks] = useState(false);
   if (job.isError) return <Trouble error={job.error} />;
@@ -185,7 +193,7 @@ function Job({
             <Timer studyId={studyId} job={job.data} ahead={ahead} may={may} following={following} />
             {run && (
               <Suspense fallback={null}>
-                <RunPower key={run.id} runId={run.id} live={run.outcome === null} />
+                <RunPower key={run.id} studyId={studyId} runId={run.id} live={run.outcome === null} />
               </Suspense>
             )}
             {run && (

@@ -1,7 +1,10 @@
 import { useState } from "react";
-import { api, newId, type Schemas, unwrap } from "../../api/client";
-import { useChange } from "../../api/queries";
+import { newId, type Schemas } from "../../api/client";
+import { keys } from "../../api/keys";
+import { put, useOutbox } from "../../api/outbox";
+import { Refused } from "../../app/outbox";
 import { Field, Trouble } from "../../parts/bits";
+import { text } from "./text";
 
 type Kind = Schemas["RunEventKind"];
 
@@ -12,18 +15,29 @@ export function Marks({
   studyId,
   job,
   run,
-  ahead,
 }: {
   studyId: string;
   job: Schemas["JobView"];
   run: Schemas["RunOut"];
-  ahead: number;
 }) {
   const [correcting, setCorrecting] = useState<Schemas["EventOut"] | null>(null);
-  const mark = useChange(studyId, ["job", job.id], (body: Schemas["NewEvent"]) =>
-    unwrap(api.POST("/api/runs/{run_id}/events", { params: { path: { run_id: run.id } }, body })),
-  );
-  const now = run.events.at(-1)?.kind;
+  const outbox = useOutbox();
+  const [error, setError] = useState<Error | null>(null);
+  const path = `/api/runs/${run.id}/events`;
+  const waiting = outbox.filter((e) => e.path === path);
+  const send = (kind: Kind, body: Record<string, unknown>, moment?: string) => {
+    setError(null);
+    put({
+      label: text.markLabel(kind),
+      study: studyId,
+      path,
+      body: { id: newId(), kind, ...body },
+      takes: keys.job(studyId, job.id),
+      ...(moment ? { moment } : {}),
+    }).catch(setError);
+  };
+  const unsent = waiting.filter((e) => !e.refused && !e.body?.supersedes_id).at(-1);
+  const now = (unsent?.body?.kind as Kind | undefined) ?? run.events.at(-1)?.kind;
   return (
     <div className="pt-1">
       <div className="flex flex-wrap gap-1.5" role="group" aria-label="What begins now">
@@ -32,9 +46,9 @@ export function Marks({
             key={kind}
             type="button"
             aria-pressed={now === kind}
-            disabled={mark.isPending || now === kind}
+            disabled={now === kind}
             className={`min-h-[34px] rounded-full border px-3 text-[13px] max-[760px]:min-h-[44px] ${now === kind ? "border-enamel bg-enamel text-on-enamel" : "border-rule bg-sheet hover:bg-station-on"}`}
-            onClick={() => mark.mutate({ id: newId(), kind, at: new Date(Date.now() + ahead).toISOString() })}
+            onClick={() => send(kind, {}, "at")}
           >
             {kind}
           </button>
@@ -64,16 +78,12 @@ export function Marks({
             const [hours, minutes] = String(form.get("at")).split(":").map(Number);
             const at = new Date(correcting.at);
             at.setHours(hours ?? 0, minutes ?? 0, 0, 0);
-            mark.mutate(
-              {
-                id: newId(),
-                kind: correcting.kind,
-                at: at.toISOString(),
-                supersedes_id: correcting.id,
-                reason: String(form.get("reason")),
-              },
-              { onSuccess: () => setCorrecting(null) },
-            );
+            send(correcting.kind, {
+              at: at.toISOString(),
+              supersedes_id: correcting.id,
+              reason: String(form.get("reason")),
+            });
+            setCorrecting(null);
           }}
         >
           <Field label={`${correcting.kind} began at`}>
@@ -88,7 +98,7 @@ export function Marks({
           <Field label="Why it is corrected">
             <input className="input" name="reason" required maxLength={300} />
           </Field>
-          <button type="submit" className="button" disabled={mark.isPending}>
+          <button type="submit" className="button">
             Correct it
           </button>
           <button type="button" className="button" onClick={() => setCorrecting(null)}>
@@ -96,7 +106,8 @@ export function Marks({
           </button>
         </form>
       )}
-      <Trouble error={mark.error} />
+      <Trouble error={error} />
+      <Refused entries={waiting} />
     </div>
   );
 }

@@ -1,6 +1,9 @@
 import { type FormEvent, useRef, useState } from "react";
-import { api, newId, type Schemas, unwrap } from "../../api/client";
-import { useChange, useTake } from "../../api/queries";
+import { newId, type Schemas } from "../../api/client";
+import { keys } from "../../api/keys";
+import { put, useOutbox } from "../../api/outbox";
+import { useTake } from "../../api/queries";
+import { Refused } from "../../app/outbox";
 import { Field, Trouble } from "../../parts/bits";
 import { fillIn, SentValue } from "../../parts/sent-value";
 import { PowerLog } from "./power-log";
@@ -26,19 +29,24 @@ export function Meters(props: Props) {
 }
 
 function EnergyPanel({ studyId, jobId, run, may }: Props) {
-  const took = useTake(studyId, ["job", jobId]);
-  const type = useChange(studyId, ["job", jobId], (energy_wh: number) =>
-    unwrap(
-      api.PUT("/api/runs/{run_id}/energy", {
-        params: { path: { run_id: run.id } },
-        body: { version: run.version, energy_wh },
-      }),
-    ),
-  );
+  const took = useTake(studyId, keys.job(studyId, jobId));
+  const outbox = useOutbox();
+  const path = `/api/runs/${run.id}/energy`;
+  const [error, setError] = useState<Error | null>(null);
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = event.currentTarget;
-    type.mutate(Number(new FormData(form).get("wh")), { onSuccess: () => form.reset() });
+    const energy_wh = Number(new FormData(form).get("wh"));
+    put({
+      label: text.energyLabel(energy_wh),
+      study: studyId,
+      method: "PUT",
+      path,
+      body: { version: run.version, energy_wh },
+      takes: keys.job(studyId, jobId),
+    })
+      .then(() => form.reset())
+      .catch(setError);
   };
   const gap =
     run.energy_from !== "meter" && run.energy_low_kwh !== null && run.energy_high_kwh !== run.energy_low_kwh;
@@ -67,12 +75,13 @@ function EnergyPanel({ studyId, jobId, run, may }: Props) {
             <Field label={run.energy_kwh === null ? "Meter, Wh" : "Meter again, Wh"}>
               <input className="input num" name="wh" type="number" min={0} step="any" required />
             </Field>
-            <button type="submit" className="button" disabled={type.isPending}>
+            <button type="submit" className="button">
               Keep
             </button>
           </form>
           <PowerLog run={run} took={took} />
-          <Trouble error={type.error} />
+          <Trouble error={error} />
+          <Refused entries={outbox.filter((e) => e.path === path)} />
         </>
       )}
     </section>
@@ -82,37 +91,52 @@ function EnergyPanel({ studyId, jobId, run, may }: Props) {
 function NoisePanel({ studyId, jobId, run, may }: Props) {
   const [correcting, setCorrecting] = useState<Schemas["NoiseOut"] | null>(null);
   const form = useRef<HTMLFormElement>(null);
-  const record = useChange(studyId, ["job", jobId], (body: Schemas["NewNoise"]) =>
-    unwrap(api.POST("/api/runs/{run_id}/noise", { params: { path: { run_id: run.id } }, body })),
-  );
+  const outbox = useOutbox();
+  const path = `/api/runs/${run.id}/noise`;
+  const waiting = outbox.filter((e) => e.path === path);
+  const [error, setError] = useState<Error | null>(null);
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = event.currentTarget;
     const given = new FormData(form);
-    record.mutate(
-      {
+    const level_db = Number(given.get("level"));
+    put({
+      label: text.noiseLabel(level_db),
+      study: studyId,
+      path,
+      body: {
         id: newId(),
-        level_db: Number(given.get("level")),
+        level_db,
         background_db: given.get("background") ? Number(given.get("background")) : null,
         distance_m: Number(given.get("distance")),
         door_shut: given.get("door") === "on",
-        state: String(given.get("state")) as Schemas["NoiseState"],
+        state: String(given.get("state")),
         fan_percent: given.get("fan") ? Number(given.get("fan")) : null,
         ...(correcting ? { supersedes_id: correcting.id, reason: String(given.get("reason")) } : {}),
       },
-      {
-        onSuccess: () => {
-          form.reset();
-          setCorrecting(null);
-        },
-      },
-    );
+      moment: "taken_at",
+      takes: keys.job(studyId, jobId),
+    })
+      .then(() => {
+        // Distance, state, door and background stay: the next reading is of the same set-up.
+        const level = form.elements.namedItem("level");
+        if (level instanceof HTMLInputElement) level.value = "";
+        setCorrecting(null);
+      })
+      .catch(setError);
   };
   return (
     <section aria-label="Noise" className="sheet p-3.5">
       <h2 className="lab">Noise</h2>
       <ul className="mt-0.5 min-h-[42px]">
-        {run.noise.length === 0 && <li className="text-ink-2">Not read yet.</li>}
+        {run.noise.length + waiting.length === 0 && <li className="text-ink-2">Not read yet.</li>}
+        {waiting
+          .filter((e) => !e.refused)
+          .map((e) => (
+            <li key={e.id} className="text-ink-2">
+              <b className="num text-[19px]">{Number(e.body?.level_db).toFixed(1)} dB</b> read, not sent yet
+            </li>
+          ))}
         {run.noise.map((n) => (
           <li key={n.id} className="flex flex-wrap items-baseline gap-x-2">
             {n.at_1_m_db === null ? (
@@ -208,7 +232,7 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
             <label className="flex items-center gap-1.5">
               <input type="checkbox" name="door" defaultChecked={correcting?.door_shut ?? true} /> door shut
             </label>
-            <button type="submit" className="button ml-auto" disabled={record.isPending}>
+            <button type="submit" className="button ml-auto">
               {correcting ? "Correct it" : "Keep"}
             </button>
             {correcting && (
@@ -217,7 +241,8 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
               </button>
             )}
           </div>
-          <Trouble error={record.error} />
+          <Trouble error={error} />
+          <Refused entries={waiting} />
         </form>
       )}
     </section>

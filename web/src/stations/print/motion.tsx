@@ -66,7 +66,7 @@ export function FileStudy({
       <Filament file={file} />
       {motion && <Spread motion={motion} />}
       {motion && <Why studyId={studyId} job={job} jobs={jobs} may={may} />}
-      <Settings jobId={job.id} />
+      <Settings studyId={studyId} jobId={job.id} />
     </section>
   );
 }
@@ -308,7 +308,7 @@ function Why({
   );
   const [other, setOther] = useState<string | null>(null);
   const chosen = other ?? first[0]?.id ?? null;
-  const why = useWhy(job.id, chosen);
+  const why = useWhy(studyId, job.id, chosen);
   const ask = useChange(studyId, ["asked"], () =>
     unwrap(
       api.POST("/api/jobs/{job_id}/why", {
@@ -388,8 +388,8 @@ function Why({
 }
 
 /** Only what differs between this file and the other machines', by what it affects. */
-function Settings({ jobId }: { jobId: string }) {
-  const view = useSettings(jobId);
+function Settings({ studyId, jobId }: { studyId: string; jobId: string }) {
+  const view = useSettings(studyId, jobId);
   if (!view.data) return <Trouble error={view.error} />;
   const { files, rows } = view.data;
   if (files.length < 2)

@@ -7,8 +7,16 @@ import { duration } from "../../parts/bits";
 import { PHASE } from "./phases";
 
 /** A run's power over time, its phases behind it, and the energy of each. */
-export default function RunPower({ runId, live }: { runId: string; live: boolean }) {
-  const power = useRunPower(runId, live);
+export default function RunPower({
+  studyId,
+  runId,
+  live,
+}: {
+  studyId: string;
+  runId: string;
+  live: boolean;
+}) {
+  const power = useRunPower(studyId, runId, live);
   const data = power.data;
   if (!data?.trace) return null;
   return (

@@ -1,10 +1,14 @@
 import { Play } from "@phosphor-icons/react/dist/csr/Play";
 import { Stop } from "@phosphor-icons/react/dist/csr/Stop";
 import { type FormEvent, useEffect, useRef, useState } from "react";
-import { api, newId, type Schemas, unwrap } from "../../api/client";
-import { useBench, useChange } from "../../api/queries";
+import { newId, type Schemas } from "../../api/client";
+import { keys } from "../../api/keys";
+import { type Entry, momentOf, put, useOutbox } from "../../api/outbox";
+import { useBench } from "../../api/queries";
 import { useKeys } from "../../app/keys";
+import { Refused } from "../../app/outbox";
 import { clock, duration, Field, Trouble } from "../../parts/bits";
+import { CauseField } from "./cause";
 import { FileDrop } from "./file";
 import { Marks } from "./marks";
 import { text } from "./text";
@@ -28,8 +32,14 @@ export function Timer({
   may: boolean;
   following: Following | undefined;
 }) {
+  const outbox = useOutbox();
   const last = job.runs.at(-1);
-  const live = last?.outcome === null ? last : undefined;
+  // A start that is pressed runs from that moment, whether the server has heard of it or not.
+  const pressed = outbox.find((e) => e.path === `/api/jobs/${job.id}/runs` && !e.refused);
+  const starting =
+    pressed && !job.runs.some((r) => r.id === pressed.body?.id) ? unsent(pressed, job) : undefined;
+  const ending = outbox.find((e) => last && e.path === `/api/runs/${last.id}/end` && !e.refused);
+  const live = starting ?? (last?.outcome === null && !ending ? last : undefined);
   return (
     <section
       aria-label="Timer"
@@ -37,49 +47,40 @@ export function Timer({
     >
       {live ? (
         <Running studyId={studyId} job={job} run={live} ahead={ahead} may={may} />
+      ) : ending ? (
+        <p className="m-auto text-[19px] font-semibold">{text.ending}</p>
       ) : last?.outcome === "done" ? (
         <Done studyId={studyId} run={last} estimate={job.file?.time_s ?? null} following={following} />
       ) : (
-        <Ready studyId={studyId} job={job} ahead={ahead} may={may} />
+        <Ready studyId={studyId} job={job} may={may} />
       )}
     </section>
   );
 }
 
-function Ready({ studyId, job, ahead, may }: { studyId: string; job: Job; ahead: number; may: boolean }) {
+function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean }) {
   const button = useRef<HTMLButtonElement>(null);
   const [unattended, setUnattended] = useState(false);
   const [changed, setChanged] = useState("");
   const [reason, setReason] = useState("");
-  // The first press counts, however often it has to be sent.
-  const pressed = useRef<{ id: string; at: string } | null>(null);
-  const start = useChange(studyId, ["job", job.id], () => {
-    pressed.current ??= { id: newId(), at: new Date(Date.now() + ahead).toISOString() };
-    return unwrap(
-      api.POST("/api/jobs/{job_id}/runs", {
-        params: { path: { job_id: job.id } },
-        headers: { "X-Write-Id": pressed.current.id },
-        body: {
-          id: pressed.current.id,
-          started_at: pressed.current.at,
-          unattended,
-          changed,
-          deviation_reason: reason,
-        },
-      }),
-    );
-  });
+  const outbox = useOutbox();
+  const [error, setError] = useState<Error | null>(null);
   const failed = job.runs.length > 0;
-  const used = job.runs.length >= job.most_attempts;
-  const deviates = (job.file?.deviations.length ?? 0) > 0;
+  const used = job.tries_used >= job.most_attempts;
+  // The same departure was given its reason at an earlier try.
+  const deviates = (job.file?.deviations.length ?? 0) > 0 && !job.file?.accepted;
   const ready = !!job.file && (!failed || changed.trim() !== "") && (!deviates || reason.trim() !== "");
   const go = () => {
-    if (may && ready && !used && !start.isPending)
-      start.mutate(undefined, {
-        onError: (e) => {
-          if ("status" in e) pressed.current = null; // refused, not lost: the next press is a new start
-        },
-      });
+    if (!may || !ready || used) return;
+    setError(null);
+    put({
+      label: text.startLabel(job.machine.name, job.artifact, job.copy_number),
+      study: studyId,
+      path: `/api/jobs/${job.id}/runs`,
+      body: { id: newId(), unattended, changed, deviation_reason: reason },
+      moment: "started_at",
+      takes: keys.job(studyId, job.id),
+    }).catch(setError);
   };
   useKeys([{ key: " ", does: "start the print", run: go }]);
   useEffect(() => {
@@ -146,20 +147,46 @@ function Ready({ studyId, job, ahead, may }: { studyId: string; job: Job; ahead:
           </small>
         </span>
       </label>
-      <Trouble error={start.error} />
+      <Trouble error={error} />
+      <Refused entries={outbox.filter((e) => e.path === `/api/jobs/${job.id}/runs`)} />
       {may && (
-        <button
-          ref={button}
-          type="submit"
-          className="button now big self-start"
-          disabled={!ready || start.isPending}
-        >
-          <Play size={18} weight="fill" />{" "}
-          {start.error && pressed.current ? "Send the start again" : text.start}
+        <button ref={button} type="submit" className="button now big self-start" disabled={!ready}>
+          <Play size={18} weight="fill" /> {text.start}
         </button>
       )}
     </form>
   );
+}
+
+/** The run that a press of the start has begun, before the server knows of it. */
+function unsent(entry: Entry, job: Job): Run {
+  return {
+    id: String(entry.body?.id),
+    version: 1,
+    attempt: job.runs.length + 1,
+    unattended: entry.body?.unattended === true,
+    changed: "",
+    started_at: momentOf(entry).toISOString(),
+    ended_at: null,
+    took_s: null,
+    of_estimate: null,
+    outcome: null,
+    cause: null,
+    failed_at_percent: null,
+    failed_at_layer: null,
+    uses_attempt: true,
+    note: "",
+    energy_kwh: null,
+    energy_low_kwh: null,
+    energy_high_kwh: null,
+    energy_from: null,
+    noise: [],
+    events: [],
+    photos: [],
+    hypotheses: [],
+    rejected: null,
+    bag_code: null,
+  };
 }
 
 function stopKey(run: Run): string {
@@ -199,6 +226,7 @@ function Running({
   useKeys([{ key: " ", does: "stop the timer", run: stopNow }]);
   const bench = useBench(studyId);
   const unit = bench.data?.units.find((u) => u.run?.id === run.id);
+  const known = job.runs.some((r) => r.id === run.id);
   const elapsed = ((stopped ? Date.parse(stopped) : now) - Date.parse(run.started_at)) / 1000;
   const estimate = job.file?.time_s ?? null;
   return (
@@ -206,6 +234,7 @@ function Running({
       <p className="lab">
         {stopped ? "Stopped, how did it end?" : `Printing, attempt ${run.attempt}`}
         {run.unattended && " · unattended"}
+        {!known && " · not sent yet"}
       </p>
       <p
         role="timer"
@@ -239,7 +268,7 @@ function Running({
         </button>
       )}
       {may && !stopped && (run.events.length > 0 || !unit?.reported_at) && (
-        <Marks studyId={studyId} job={job} run={run} ahead={ahead} />
+        <Marks studyId={studyId} job={job} run={run} />
       )}
       {stopped && (
         <Outcome studyId={studyId} jobId={job.id} run={run} stopped={stopped} leave={() => halt(null)} />
@@ -291,25 +320,29 @@ function Outcome({
   leave: () => void;
 }) {
   const [outcome, setOutcome] = useState<Schemas["EndRun"]["outcome"]>("done");
-  const end = useChange(studyId, ["job", jobId], (body: Schemas["EndRun"]) =>
-    unwrap(api.POST("/api/runs/{run_id}/end", { params: { path: { run_id: run.id } }, body })),
-  );
+  const outbox = useOutbox();
+  const [error, setError] = useState<Error | null>(null);
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = new FormData(event.currentTarget);
     const failed = outcome === "failed";
-    end.mutate(
-      {
-        version: run.version,
+    put({
+      label: text.endLabel(text.outcomes[outcome].toLowerCase()),
+      study: studyId,
+      path: `/api/runs/${run.id}/end`,
+      body: {
         outcome,
         ended_at: stopped,
         note: String(form.get("note") ?? "").trim(),
-        cause: failed ? (String(form.get("cause")) as Schemas["Cause"]) : null,
+        cause: failed ? String(form.get("cause")) : null,
         failed_at_percent: failed && form.get("percent") ? Number(form.get("percent")) : null,
         failed_at_layer: failed && form.get("layer") ? Number(form.get("layer")) : null,
+        uses_attempt: outcome === "stopped" && form.get("counts") === "on",
       },
-      { onSuccess: () => localStorage.removeItem(stopKey(run)) },
-    );
+      takes: keys.job(studyId, jobId),
+    })
+      .then(() => localStorage.removeItem(stopKey(run)))
+      .catch(setError);
   };
   return (
     <form onSubmit={submit} className="grid gap-2.5">
@@ -335,18 +368,7 @@ function Outcome({
       </fieldset>
       {outcome === "failed" && (
         <div className="grid grid-cols-[1.2fr_1fr_1fr] gap-2 max-[560px]:grid-cols-2">
-          <Field label="Cause">
-            <select className="input" name="cause" required defaultValue="">
-              <option value="" disabled>
-                Choose one
-              </option>
-              {Object.entries(text.causes).map(([value, name]) => (
-                <option key={value} value={value}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </Field>
+          <CauseField />
           <Field label="At percent, if known">
             <input className="input num" name="percent" type="number" min={0} max={100} step="any" />
           </Field>
@@ -358,9 +380,15 @@ function Outcome({
       <Field label={outcome === "failed" ? "How it was seen" : "Remark, if any"}>
         <input className="input" name="note" maxLength={1000} />
       </Field>
-      <Trouble error={end.error} />
+      {outcome === "stopped" && (
+        <label className="flex items-baseline gap-2">
+          <input type="checkbox" name="counts" /> {text.counts}
+        </label>
+      )}
+      <Trouble error={error} />
+      <Refused entries={outbox.filter((e) => e.path === `/api/runs/${run.id}/end`)} />
       <div className="flex gap-2">
-        <button type="submit" className="button now big" disabled={end.isPending}>
+        <button type="submit" className="button now big">
           Record the outcome
         </button>
         <button type="button" className="button" onClick={leave}>

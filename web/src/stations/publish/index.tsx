@@ -1,6 +1,7 @@
 import { DownloadSimple } from "@phosphor-icons/react/dist/csr/DownloadSimple";
 import { type FormEvent, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
 import { useChange, useMe, usePublish, useRank } from "../../api/queries";
 import { Top } from "../../app/shell";
 import { BeadBar } from "../../parts/bead-bar";
@@ -134,7 +135,7 @@ function Revisions({
 }) {
   const publish = useChange(
     studyId,
-    ["study", studyId, "publish", queryProfile],
+    keys.part(studyId, "publish", queryProfile),
     (body: Schemas["NewRevision"]) =>
       unwrap(
         api.POST("/api/studies/{study_id}/revisions", { params: { path: { study_id: studyId } }, body }),

@@ -4,6 +4,7 @@ import { Empty } from "../../parts/bits";
 import { Departures } from "../../parts/departures";
 import { Sourced, useSource } from "../../parts/source-drawer";
 import { Glyph, UnitName } from "../../parts/unit-mark";
+import { Warnings } from "../../parts/warnings";
 import { criterionColour as colour } from "./weights";
 
 /** Machines in order of points, each with its bead bar; below, who is left out and why. */
@@ -106,13 +107,16 @@ export function Standings({
               <span className="text-right text-[12px] text-ink-2">
                 <b className="num text-[11px] text-ink">{(100 * s.first_chance).toFixed(0)} %</b> first
               </span>
+              <div className="col-span-2 col-start-2 empty:hidden">
+                <Warnings notRecommended={s.not_recommended} safety={s.safety} />
+              </div>
             </li>
           );
         })}
       </ol>
       <div className="grid gap-1 px-3.5 py-2 text-[12.5px] text-ink-2">
         {view.left_out.map((m) => (
-          <p key={m.machine.unit_id}>
+          <div key={m.machine.unit_id}>
             <Glyph mark={m.machine.mark} muted /> <b>{m.machine.name}</b>{" "}
             {m.is_control
               ? `is the ${m.reason}${m.total === null ? "" : `: ${m.total.toFixed(1)} points for reference`}.`
@@ -122,7 +126,8 @@ export function Standings({
                 Show anyway
               </button>
             )}
-          </p>
+            <Warnings notRecommended={m.not_recommended} safety={m.safety} />
+          </div>
         ))}
         {showGated && (
           <p>

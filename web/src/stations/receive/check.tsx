@@ -1,6 +1,6 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
 import { useChange, useMe } from "../../api/queries";
 import { day, Field, Trouble } from "../../parts/bits";
 import { Photos } from "../../parts/photos";
@@ -21,9 +21,8 @@ export function CheckCard({
   may: boolean;
 }) {
   const me = useMe();
-  const client = useQueryClient();
   const [giving, setGiving] = useState<"pass" | "fail" | null>(null);
-  const record = useChange(studyId, ["study", studyId, "receive"], (body: Schemas["NewCheck"]) =>
+  const record = useChange(studyId, keys.receive(studyId), (body: Schemas["NewCheck"]) =>
     unwrap(
       api.POST("/api/studies/{study_id}/units/{unit_id}/checks", {
         params: { path: { study_id: studyId, unit_id: unitId } },
@@ -85,13 +84,7 @@ export function CheckCard({
       )}
       {last.result && last.id && (
         <div className="pt-1.5">
-          <Photos
-            subjectId={last.id}
-            photos={last.photos}
-            may={may}
-            label={words.title}
-            changed={() => void client.invalidateQueries({ queryKey: ["study", studyId, "receive"] })}
-          />
+          <Photos subjectId={last.id} photos={last.photos} may={may} label={words.title} studyId={studyId} />
         </div>
       )}
       {last.history.length > 0 && (

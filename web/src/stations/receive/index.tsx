@@ -1,11 +1,12 @@
 import { Check } from "@phosphor-icons/react/dist/csr/Check";
 import { X } from "@phosphor-icons/react/dist/csr/X";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
-import { useMe, useReceive } from "../../api/queries";
+import { api, type Schemas, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
+import { useChange, useMe, useReceive } from "../../api/queries";
 import { useKeys } from "../../app/keys";
 import { Top } from "../../app/shell";
-import { Empty, Skeleton, Trouble } from "../../parts/bits";
+import { Empty, Field, Skeleton, Trouble } from "../../parts/bits";
 import { UnitName } from "../../parts/unit-mark";
 import { CheckCard } from "./check";
 import { Intake } from "./intake";
@@ -58,7 +59,7 @@ export default function Receive({ studyId }: { studyId: string }) {
                 type="button"
                 onClick={() => setChosen(u.machine.unit_id)}
                 aria-current={u === unit ? "true" : undefined}
-                className={`grid min-h-[44px] w-full gap-0.5 border-b border-rule-2 px-3 py-1.5 text-left ${u === unit ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
+                className={`grid min-h-[44px] w-full min-w-0 grid-cols-[minmax(0,1fr)] gap-0.5 border-b border-rule-2 px-3 py-1.5 text-left ${u === unit ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
               >
                 <span className="font-semibold">
                   <UnitName mark={u.machine.mark} name={u.machine.name} />
@@ -93,6 +94,7 @@ export default function Receive({ studyId }: { studyId: string }) {
           <section aria-label={text.checks} className="sheet min-h-0 flex-1 overflow-y-auto px-4 py-3">
             <h2 className="lab">{text.checks}</h2>
             <Gate unit={unit} />
+            <OnRecord unit={unit} />
             <div className="mt-2 grid grid-cols-2 gap-2 max-[900px]:grid-cols-1">
               {view.data.checks.map((c) => (
                 <CheckCard
@@ -106,6 +108,7 @@ export default function Receive({ studyId }: { studyId: string }) {
               ))}
             </div>
             <p className="caution mt-2 !py-1 !text-[12px]">{text.lift(unit.weight_kg)}</p>
+            <NotRecommended key={unit.machine.unit_id} studyId={studyId} unit={unit} may={may} />
           </section>
         ) : (
           <div
@@ -134,33 +137,101 @@ function unfinished(unit: Unit): boolean {
 }
 
 function Standing({ unit }: { unit: Unit }) {
-  const failed = unit.checks.some((c) => c.result === "fail");
+  const failed = !unit.may_run || unit.checks.some((c) => c.result === "fail");
   const open = unit.checks.filter((c) => c.result === null).length;
   return (
-    <span className="flex items-center gap-1 text-[12px] text-ink-2">
+    <span className="flex flex-wrap items-center gap-x-1 text-[12px] text-ink-2">
       {failed ? (
         <X size={12} weight="bold" className="text-needle-ink" />
       ) : (
         open === 0 && <Check size={12} weight="bold" className="text-ok-ink" />
       )}
-      {failed
-        ? "a check failed"
-        : open
-          ? `${unit.checks.length - open} of ${unit.checks.length} checks`
-          : "checks passed"}
-      {unit.price_paid === null && " · no price"}
+      {!unit.may_run
+        ? "testing has ended"
+        : failed
+          ? "a check failed"
+          : open
+            ? `${unit.checks.length - open} of ${unit.checks.length} checks`
+            : "checks passed"}
+      {unit.price_paid === null && <span>· no price</span>}
+      {unit.not_recommended && <b className="text-needle-ink">· not recommended</b>}
     </span>
   );
 }
 
 function Gate({ unit }: { unit: Unit }) {
-  const failed = unit.checks.some((c) => c.result === "fail");
+  const failed = !unit.may_run || unit.checks.some((c) => c.result === "fail");
   const open = unit.checks.filter((c) => c.result === null).length;
-  const words = !unit.may_run ? text.ended : failed ? text.closed : open ? text.waiting(open) : text.open;
+  const words = !unit.may_run
+    ? (unit.may_not_run_because ?? text.ended)
+    : failed
+      ? text.closed
+      : open
+        ? text.waiting(open)
+        : text.open;
   const colour = failed ? "text-needle-ink" : open ? "text-brass-ink" : "text-ok-ink";
   return (
     <p aria-live="polite" className={`mt-1 text-[16px] leading-snug font-semibold ${colour}`}>
       {words}
     </p>
+  );
+}
+
+/** What happened to the unit and stays beside its rank, whatever came after. */
+function OnRecord({ unit }: { unit: Unit }) {
+  if (unit.on_record.length === 0) return null;
+  return (
+    <div className="mt-2 border-l-3 border-needle pl-3 text-[13px]">
+      <h3 className="font-semibold">{text.onRecord}</h3>
+      <ul>
+        {unit.on_record.map((w) => (
+          <li key={w}>{w}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function NotRecommended({ studyId, unit, may }: { studyId: string; unit: Unit; may: boolean }) {
+  const set = useChange(studyId, keys.receive(studyId), (reason: string) =>
+    unwrap(
+      api.PUT("/api/studies/{study_id}/units/{unit_id}/not-recommended", {
+        params: { path: { study_id: studyId, unit_id: unit.machine.unit_id } },
+        body: { reason },
+      }),
+    ),
+  );
+  const [reason, setReason] = useState(unit.not_recommended);
+  if (!may)
+    return unit.not_recommended ? (
+      <p className="mt-2 text-needle-ink">
+        {text.notRecommended}: {unit.not_recommended}
+      </p>
+    ) : null;
+  return (
+    <form
+      className="mt-3 flex flex-wrap items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        set.mutate(reason.trim());
+      }}
+    >
+      <Field label={text.notRecommendedWhy}>
+        <input
+          className="input !w-[min(460px,80vw)]"
+          maxLength={500}
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+        />
+      </Field>
+      <button
+        type="submit"
+        className="button"
+        disabled={set.isPending || reason.trim() === unit.not_recommended}
+      >
+        {reason.trim() || !unit.not_recommended ? text.notRecommendedSet : text.notRecommendedBack}
+      </button>
+      <Trouble error={set.error} />
+    </form>
   );
 }

@@ -1,5 +1,6 @@
 import { useRef, useState } from "react";
 import { api, type Schemas, seenVersion, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
 import { useChange } from "../../api/queries";
 import { Field, Trouble } from "../../parts/bits";
 import { Conflict } from "../../parts/conflict";
@@ -23,7 +24,7 @@ export function Intake({
 }) {
   const [obtained, setObtained] = useState<Obtained | null>(unit.obtained);
   const [saved, setSaved] = useState(false);
-  const save = useChange(studyId, ["study", studyId, "receive"], (body: Schemas["UnitChange"]) =>
+  const save = useChange(studyId, keys.receive(studyId), (body: Schemas["UnitChange"]) =>
     unwrap(
       api.PUT("/api/studies/{study_id}/units/{unit_id}", {
         params: { path: { study_id: studyId, unit_id: unit.machine.unit_id } },

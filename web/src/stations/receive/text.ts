@@ -22,6 +22,11 @@ export const text = {
   closed: "The gate is closed: no unattended print until a re-check passes.",
   waiting: (n: number) => `${n} of six checks still to do before any unattended print.`,
   ended: "Testing has ended on this unit: nothing is printed on it until a re-check passes.",
+  onRecord: "On record for good, beside its rank and in the report",
+  notRecommended: "Not recommended",
+  notRecommendedWhy: "Not recommended, whatever its rank: why. Shown wherever its rank is",
+  notRecommendedSet: "Do not recommend it",
+  notRecommendedBack: "Take that back",
   empty: "No units yet",
   emptyWhy: "Machines picked at station 1 arrive here as units, one of each model.",
   doneBy: "Done by",
@@ -31,6 +36,18 @@ export const text = {
     kg !== null && kg > 25
       ? `This one weighs ${kg.toFixed(1)} kg by its sheet: two people lift it. The maker's instructions and local codes come first.`
       : "Over 25 kg, or by local rule, two people lift. The maker's instructions and local codes come first.",
+  claims: (all: number, judged: number, short: number) => {
+    const waiting = all - judged;
+    const open = `${waiting} ${waiting === 1 ? "waits" : "wait"} for a measurement.`;
+    if (judged === 0) return `Nothing is measured against what the maker says yet; ${open}`;
+    const fell =
+      short === 0
+        ? judged === 1
+          ? "The one claim measured holds"
+          : `All ${judged} claims measured hold`
+        : `${short} of ${judged} ${judged === 1 ? "claim" : "claims"} measured ${short === 1 ? "falls" : "fall"} short`;
+    return waiting ? `${fell}; ${open}` : `${fell}.`;
+  },
   steps: {
     box: "Box",
     assembly: "Assembly",

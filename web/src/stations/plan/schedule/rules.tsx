@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from "react";
 import { api, type Schemas, seenVersion, unwrap } from "../../../api/client";
+import { keys } from "../../../api/keys";
 import { useBenchRules, useChange } from "../../../api/queries";
 import { Field, Skeleton, Trouble } from "../../../parts/bits";
 import { UnitName } from "../../../parts/unit-mark";
@@ -77,7 +78,7 @@ function Form({
   const [free, setFree] = useState(rules.holidays.join(", "));
   const [fault, setFault] = useState("");
   const set = (change: Partial<Rules>) => setDraft({ ...draft, ...change });
-  const save = useChange(studyId, ["study", studyId, "bench-rules"], (body: Rules) =>
+  const save = useChange(studyId, keys.part(studyId, "bench-rules"), (body: Rules) =>
     unwrap(api.PUT("/api/studies/{study_id}/bench-rules", { params: { path: { study_id: studyId } }, body })),
   );
   const submit = (event: FormEvent) => {

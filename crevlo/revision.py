@@ -2,7 +2,7 @@
 
 from pathlib import Path
 
-VERSIONS = Path(__file__).resolve().parents[1] / "store" / "migrations" / "versions"
+VERSIONS = Path(__file__).resolve().parent / "store" / "migrations" / "versions"
 
 
 def newest() -> str:

@@ -1,0 +1,138 @@
+"""What a unit is from a change on, and what the change did."""
+
+import uuid
+from collections.abc import Callable, Sequence
+from contextlib import suppress
+from datetime import datetime
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.before_after import Comparison, Pair, changes
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.noise import mean_level_db
+from crevlo.stations.bench import Bench
+from crevlo.stations.figures import deviations, qualities
+from crevlo.stations.library import configuration_of
+from crevlo.stations.print_.run import level_at_1_m
+from crevlo.stations.shape import Refused, Shape
+from crevlo.store.machine import Configuration
+from crevlo.store.run import NoiseState, Outcome, Run
+
+
+class ConfigurationOut(Shape):
+    id: uuid.UUID
+    number: int
+    nozzle_mm: float
+    firmware: str
+    plate: str
+    profile_set: str
+    parts: str
+    accessories: str
+    reason: str
+    opened_at: datetime
+    attempts: int
+    good: int
+
+
+class NewConfiguration(Shape):
+    id: uuid.UUID
+    nozzle_mm: float = Field(gt=0, le=5)
+    firmware: str = Field(min_length=1, max_length=80)
+    plate: str = Field(min_length=1, max_length=80)
+    profile_set: str = Field(min_length=1, max_length=80)
+    parts: str = Field(default="", max_length=300)
+    accessories: str = Field(default="", max_length=300)
+    reason: str = Field(min_length=1, max_length=300)
+
+
+class ComparisonOut(Shape):
+    """Two configurations of one unit, by what was printed in each."""
+
+    before: int
+    after: int
+    words: list[str]
+
+
+def open_configuration(session: Session, unit_id: uuid.UUID, given: NewConfiguration) -> None:
+    """A change of a unit: what is printed and measured from now on belongs to the new configuration."""
+    present = configuration_of(session, unit_id)
+    fields = given.model_dump(exclude={"id"})
+    if all(getattr(present, name) == value for name, value in fields.items() if name != "reason"):
+        raise Refused("Nothing is different from the present configuration.")
+    if session.scalar(select(Run.id).where(Run.configuration_id == present.id, Run.ended_at.is_(None)).limit(1)):
+        raise Refused("This unit is printing. End the run before it is changed.")
+    session.add(Configuration(id=given.id, unit_id=unit_id, number=present.number + 1, **fields))
+    session.flush()
+
+
+def configurations_of(session: Session, unit_id: uuid.UUID) -> Sequence[Configuration]:
+    return session.scalars(
+        select(Configuration).where(Configuration.unit_id == unit_id).order_by(Configuration.number)
+    ).all()
+
+
+def configurations_out(session: Session, unit_id: uuid.UUID, bench: Bench) -> list[ConfigurationOut]:
+    runs = bench.runs_of(unit_id)
+    made = []
+    for row in configurations_of(session, unit_id):
+        mine = [r for r in runs if r.configuration_id == row.id]
+        fields = {n: getattr(row, n) for n in ConfigurationOut.model_fields if n not in ("attempts", "good")}
+        good = sum(r.outcome is Outcome.DONE for r in mine)
+        made.append(ConfigurationOut(attempts=sum(r.outcome is not None for r in mine), good=good, **fields))
+    return made
+
+
+def comparison(session: Session, unit_id: uuid.UUID, bench: Bench) -> ComparisonOut | None:
+    """The last two configurations in which anything was printed."""
+    used = [
+        c for c in configurations_of(session, unit_id)
+        if any(r.configuration_id == c.id and r.outcome for r in bench.runs_of(unit_id))
+    ]  # fmt: skip
+    if len(used) < 2:
+        return None
+    before, after = used[-2:]
+    told = changes([c for c in _comparisons(bench, unit_id, before, after) if any(b or a for b, a in c.pairs)])
+    return ComparisonOut(before=before.number, after=after.number, words=[c.words for c in told])
+
+
+def _comparisons(bench: Bench, unit_id: uuid.UUID, before: Configuration, after: Configuration) -> list[Comparison]:
+    """Piece by piece, arm by arm: what was printed in only one of the two says nothing."""
+    jobs = {run.id: job for job in bench.jobs if job.unit_id == unit_id for run in bench.runs.get(job.id, [])}
+    done = [r for r in bench.runs_of(unit_id) if r.outcome is Outcome.DONE and r.ended_at]
+    everything = {run.id: job for job in bench.jobs for run in bench.runs.get(job.id, [])}
+    sizes, _, _ = deviations(bench, everything)
+    surface = qualities(bench)
+    resolution = max((i.resolution for i in bench.instruments.values() if i.kind == "caliper"), default=0.01)
+
+    def pairs(value: Callable[[Run], float | None]) -> list[Pair]:
+        lines: dict[tuple[uuid.UUID, ...], tuple[list[float], list[float]]] = {}
+        for run in done:
+            found, job = value(run), jobs[run.id]
+            if found is None or run.configuration_id not in (before.id, after.id):
+                continue
+            line = lines.setdefault((job.arm_id, job.artifact_id, job.spool_id), ([], []))
+            line[run.configuration_id == after.id].append(found)
+        return list(lines.values())
+
+    return [
+        Comparison("Printing time", "min", 1, 1 / 60, pairs(_minutes)),
+        Comparison("Energy", "Wh", 0, 1.0, pairs(lambda r: None if r.energy_kwh is None else 1000 * r.energy_kwh)),
+        Comparison("Noise, printing", "dB", 1, 0.1, pairs(lambda r: _level(bench, r))),
+        Comparison("Mean error of sizes", "mm", 3, resolution, pairs(lambda r: sizes.get(r.id))),
+        Comparison("Surface, of 100", "points", 1, 1.0, pairs(lambda r: surface.get(r.id))),
+    ]
+
+
+def _minutes(run: Run) -> float | None:
+    return (run.ended_at - run.started_at).total_seconds() / 60 if run.ended_at else None
+
+
+def _level(bench: Bench, run: Run) -> float | None:
+    levels = []
+    for reading in bench.noise.get(run.id, []):
+        if reading.state is NoiseState.PRINTING:
+            with suppress(NotDetermined):
+                levels.append(level_at_1_m(reading))
+    return mean_level_db(levels) if levels else None

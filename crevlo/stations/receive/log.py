@@ -1,0 +1,93 @@
+"""A unit's log of ownership, and its faults by the hours run."""
+
+import math
+import uuid
+from collections.abc import Sequence
+from datetime import datetime
+from typing import Any
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.success import DEFAULT_COUNTED, fault_rate
+from crevlo.stations.clock import stated_time
+from crevlo.stations.shape import Moment, Refused, Shape
+from crevlo.store.record import (
+    LogEntry,
+    LogKind,
+)
+from crevlo.store.run import Outcome, Run
+
+HAZARDS = (LogKind.FIRE, LogKind.SMOKE, LogKind.TINGLE, LogKind.RUNAWAY)
+
+
+class LogOut(Shape):
+    id: uuid.UUID
+    kind: LogKind
+    at: datetime
+    hours: float | None
+    words: str
+    cost: float | None
+    corrected: bool
+
+
+class NewLog(Shape):
+    id: uuid.UUID
+    kind: LogKind
+    at: Moment | None = None
+    hours: float | None = Field(default=None, ge=0, le=1e6)
+    words: str = Field(default="", max_length=500)
+    cost: float | None = Field(default=None, ge=0, le=1e6)
+    supersedes_id: uuid.UUID | None = None
+    reason: str | None = Field(default=None, min_length=1, max_length=300)
+
+
+class FaultsOut(Shape):
+    """Faults of the log and failed prints that count, over the hours run; false alarms of a detector apart."""
+
+    faults: int
+    false_alarms: int
+    hours: float
+    hours_from: str
+    median_per_100h: float | None
+    low: float | None
+    high: float | None
+    needs: str | None
+
+
+def add_log(session: Session, unit_id: uuid.UUID, given: NewLog, person_id: uuid.UUID) -> None:
+    if (given.supersedes_id is None) != (given.reason is None):
+        raise Refused("A correction names the entry it replaces and the reason.")
+    if given.kind is LogKind.HOURS and given.hours is None:
+        raise Refused("Give the hours that the counter shows.")
+    if given.kind is LogKind.REOPENED and not given.words.strip():
+        raise Refused("Say why testing may go on: what was found, what was done, and who looked at it.")
+    if given.kind is not LogKind.HOURS and not given.words.strip():
+        raise Refused("Say what it was.")
+    if given.kind is LogKind.REOPENED and not any(e.kind in HAZARDS for e in log_of(session, unit_id)):
+        raise Refused("Nothing on this unit's log has ended testing.")
+    fields = given.model_dump() | {"at": stated_time(given.at)}
+    session.add(LogEntry(unit_id=unit_id, person_id=person_id, **fields))
+    session.flush()
+
+
+def log_of(session: Session, unit_id: uuid.UUID) -> Sequence[LogEntry]:
+    replaced = select(LogEntry.supersedes_id).where(LogEntry.supersedes_id.is_not(None))
+    return session.scalars(
+        select(LogEntry).where(LogEntry.unit_id == unit_id, LogEntry.id.not_in(replaced)).order_by(LogEntry.at.desc())
+    ).all()  # fmt: skip
+
+
+def faults(log: Sequence[LogEntry], runs: Sequence[Run]) -> FaultsOut:
+    failed = sum(r.outcome is Outcome.FAILED and r.cause in DEFAULT_COUNTED for r in runs)
+    faults = failed + sum(e.kind is LogKind.FAULT or e.kind in HAZARDS for e in log)
+    printed = math.fsum((r.ended_at - r.started_at).total_seconds() for r in runs if r.ended_at) / 3600
+    counter = [e.hours for e in log if e.kind is LogKind.HOURS and e.hours is not None]
+    hours, told = (max(counter), "by its own counter") if counter else (printed, "of prints in this study")
+    alarms = sum(e.kind is LogKind.FALSE_ALARM for e in log)
+    fields: dict[str, Any] = {"faults": faults, "false_alarms": alarms, "hours": hours, "hours_from": told}
+    if not hours > 0:
+        return FaultsOut(**fields, median_per_100h=None, low=None, high=None, needs="hours run")
+    rate = fault_rate(faults, hours)
+    return FaultsOut(**fields, median_per_100h=rate.median, low=rate.low, high=rate.high, needs=None)

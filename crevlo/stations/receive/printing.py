@@ -1,0 +1,169 @@
+"""What a unit's prints and readings have shown by themselves: noise, first tries, phases, standby."""
+
+import math
+import uuid
+
+from pydantic import Field
+from sqlalchemy.orm import Session
+
+from crevlo.core.estimate import Estimate, NotDetermined, effective_dof
+from crevlo.core.noise import mean_level_db
+from crevlo.core.phases import Phase, total_s
+from crevlo.core.success import success_chance
+from crevlo.stations.bench import Bench
+from crevlo.stations.devices.power import standby_w
+from crevlo.stations.plan.expected import file_ratios
+from crevlo.stations.print_.live import PhaseTime, spans_by_run
+from crevlo.stations.print_.run import level_at_1_m
+from crevlo.stations.shape import Shape
+from crevlo.store.run import NoiseState, Outcome
+
+_HOURS_A_YEAR = 8766
+# Of a reading without a meter on record.
+_U_SOUND_DB = 1.0
+
+
+# Older runs say little of how the machine prints now.
+_LAST_RUNS = 20
+
+
+class NoiseRow(Shape):
+    """Level at 1 m of one state, by door and fan: the energy mean of its readings."""
+
+    state: NoiseState
+    door_shut: bool
+    fan_percent: float | None
+    level_db: float
+    lowest_db: float
+    highest_db: float
+    readings: int
+
+
+class PrintingOut(Shape):
+    """How a unit prints: time kept against its estimates, first tries, and what every print begins and ends with."""
+
+    ratio: float | None
+    ratio_spread: float | None
+    ratio_prints: int
+    first_good: int
+    first_tries: int
+    first_low: float
+    first_high: float
+    later_good: int
+    later_tries: int
+    phases: list[PhaseTime] = Field(description="mean seconds a print, of those whose phases are known")
+    phases_of: int
+    standby_w: float | None
+    standby_needs: str | None
+    words: list[str]
+
+
+def noise_table(bench: Bench, unit_id: uuid.UUID) -> list[NoiseRow]:
+    """Levels at 1 m by state, door and fan; readings that do not count are left out."""
+    levels: dict[tuple[NoiseState, bool, float | None], list[float]] = {}
+    for run in bench.runs_of(unit_id):
+        for reading in bench.noise.get(run.id, []):
+            try:
+                level = level_at_1_m(reading)
+            except NotDetermined:
+                continue
+            levels.setdefault((reading.state, reading.door_shut, reading.fan_percent), []).append(level)
+    order = list(NoiseState)
+    rows = sorted(levels.items(), key=lambda row: (order.index(row[0][0]), row[0][1], row[0][2] or 0.0))
+    return [
+        NoiseRow(
+            state=state, door_shut=door, fan_percent=fan, level_db=mean_level_db(found), lowest_db=min(found),
+            highest_db=max(found), readings=len(found),
+        )
+        for (state, door, fan), found in rows
+    ]  # fmt: skip
+
+
+def noise_of(bench: Bench, unit_id: uuid.UUID, state: NoiseState) -> tuple[Estimate | NotDetermined, str]:
+    """Level at 1 m in one state with the meter's calibration in its uncertainty, and in words what it was read with.
+
+    Readings with the door open or shut, or at another fan speed, are other figures: the case read most often counts.
+    """
+    cases: dict[tuple[bool, float | None], list[tuple[float, uuid.UUID | None]]] = {}
+    for run in bench.runs_of(unit_id):
+        for reading in bench.noise.get(run.id, []):
+            if reading.state is not state:
+                continue
+            try:
+                level = level_at_1_m(reading)
+            except NotDetermined:
+                continue
+            cases.setdefault((reading.door_shut, reading.fan_percent), []).append((level, reading.instrument_id))
+    if not cases:
+        return NotDetermined(f"noise readings in the state “{state.value}”"), ""
+    (door_shut, fan), found = max(cases.items(), key=lambda case: len(case[1]))
+    meters = [bench.instruments[i] for _, i in found if i]
+    made = sample([level for level, _ in found], f"noise readings in the state “{state.value}” that count")
+    if isinstance(made, Estimate):
+        u_meter = max((m.u_calibration for m in meters), default=_U_SOUND_DB)
+        u2 = made.u**2 + u_meter**2
+        made = Estimate(made.value, math.sqrt(u2), effective_dof(u2, made.u**2, made.dof))
+    words = f"{state.value}, door {'shut' if door_shut else 'open'}" + (
+        f", fan {fan:.0f} %" if fan is not None else ""
+    )
+    return made, words
+
+
+def printing(session: Session, bench: Bench, unit_id: uuid.UUID) -> PrintingOut:
+    jobs = [job for job in bench.jobs if job.unit_id == unit_id]
+    tries = [[r for r in bench.runs.get(job.id, []) if r.outcome in (Outcome.DONE, Outcome.FAILED)] for job in jobs]
+    first = [run[0].outcome is Outcome.DONE for run in tries if run]
+    later = [r.outcome is Outcome.DONE for run in tries for r in run[1:]]
+    chance = success_chance(sum(first), len(first))
+    ended = [r for run in tries for r in run if r.outcome is Outcome.DONE and r.ended_at]
+    ratio = file_ratios(session, [unit_id]).get(unit_id)
+    sums: dict[Phase, float] = {}
+    known = 0
+    latest = sorted(ended, key=lambda r: r.started_at)[-_LAST_RUNS:]
+    for found, _ in spans_by_run(session, latest, dict.fromkeys((r.id for r in latest), unit_id)).values():
+        known += bool(found)
+        for phase, seconds in total_s(found).items():
+            sums[phase] = sums.get(phase, 0.0) + seconds
+    phases = [PhaseTime(phase=p, seconds=s / known) for p, s in sums.items()] if known else []
+    standby, needs = None, None
+    try:
+        standby = standby_w(session, unit_id)
+    except NotDetermined as missing:
+        needs = missing.needs
+    return PrintingOut(
+        standby_w=standby, standby_needs=needs,
+        ratio=ratio.mean if ratio else None, ratio_spread=ratio.spread if ratio else None,
+        ratio_prints=ratio.prints if ratio else 0, first_good=sum(first), first_tries=len(first), first_low=chance.low,
+        first_high=chance.high, later_good=sum(later), later_tries=len(later), phases=phases, phases_of=known,
+        words=_printing_words(first, later, phases) + _standby_words(standby, bench),
+    )  # fmt: skip
+
+
+def _printing_words(first: list[bool], later: list[bool], phases: list[PhaseTime]) -> list[str]:
+    words = []
+    if first:
+        words.append(f"{sum(first)} of {len(first)} came out at the first try.")
+    if later:
+        words.append(f"Of {len(later)} later tries {sum(later)} came out; they are kept apart.")
+    before = sum(p.seconds for p in phases if p.phase in (Phase.LEVELLING, Phase.WARM_UP))
+    if before:
+        words.append(f"Levelling and warm-up cost {before / 60:.1f} min of every print; they count in its time.")
+    return words
+
+
+def _standby_words(watts: float | None, bench: Bench) -> list[str]:
+    if watts is None:
+        return []
+    a_year = watts * _HOURS_A_YEAR / 1000 * bench.study.tariff_per_kwh
+    return [
+        f"Stands by at {watts:.1f} W: about {a_year:.0f} {bench.study.currency} a year, were it never switched off."
+    ]
+
+
+def sample(values: list[float], what: str) -> Estimate | NotDetermined:
+    n = len(values)
+    if n < 2:
+        return NotDetermined(f"two or more {what}")
+    mean = math.fsum(values) / n
+    spread = math.sqrt(math.fsum((v - mean) ** 2 for v in values) / (n - 1))
+    return Estimate(mean, spread / math.sqrt(n), n - 1)

@@ -1,0 +1,91 @@
+"""A database that is away is told so, with when to come again; what it sees at once is one state."""
+
+import socket
+import uuid
+
+import httpx
+import pytest
+
+from crevlo.api.app import create_app
+from crevlo.sim.client import Client
+from crevlo.stations.rank import ranking
+from tests.conftest import SECRET, Bench, Played
+
+
+def test_every_kind_of_call_says_503_and_when_to_come_again(bench: Bench) -> None:
+    client = bench.as_("reviewer")
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        port = probe.getsockname()[1]
+    gone = create_app(f"postgresql://nobody:x@127.0.0.1:{port}/nothing", secret=SECRET)
+    http = httpx.Client(
+        transport=httpx.WSGITransport(app=gone), base_url="http://127.0.0.1", cookies=client.http.cookies
+    )
+    headers = {"X-CSRFToken": client.csrf, "X-Write-Id": str(uuid.uuid4()), "Authorization": "Bearer x"}
+    for method, path, body in (
+        ("GET", "/api/studies", None), ("POST", "/api/models", {}), ("GET", "/api/session", None),
+        ("POST", "/api/session", {"email": "a@b", "password": "x"}), ("POST", "/api/ingest/power", {"t": [1]}),
+        ("GET", "/readyz", None),
+    ):  # fmt: skip
+        answer = http.request(method, path, json=body, headers=headers)
+        assert answer.status_code == 503, (path, answer.text)
+        assert int(answer.headers["retry-after"]) >= 1
+        assert answer.headers["content-type"] == "application/problem+json"
+    assert http.get("/healthz").text == "ok"
+
+
+def test_a_view_is_of_one_state_whatever_is_written_meanwhile(
+    demo_bench: Bench, played: Played, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    reviewer, owner = demo_bench.as_("reviewer"), demo_bench.as_("owner")
+    rank = lambda client: client.send("POST", f"/api/studies/{played.study}/rank", {})  # noqa: E731
+    before = rank(reviewer)
+    original, wrote = ranking.study_figures, []
+
+    def with_a_write_behind_it(session, study_id):  # type: ignore[no-untyped-def]
+        found = original(session, study_id)
+        if not wrote:
+            wrote.append(True)
+            basis = owner.get(f"/api/studies/{played.study}/cost")["basis"]
+            owner.send("PUT", f"/api/studies/{played.study}/cost", basis | {"wage_per_h": 90.0})
+        return found
+
+    monkeypatch.setattr(ranking, "study_figures", with_a_write_behind_it)
+    ranking._draws.clear()
+    assert rank(reviewer) == before
+    after = rank(reviewer)
+    assert after["standings"] != before["standings"]
+    # What was kept on the way is of the state that it was made from.
+    ranking._draws.clear()
+    assert rank(reviewer) == after
+
+
+def test_samples_of_power_do_not_throw_the_figures_away(demo_bench: Bench, played: Played) -> None:
+    from crevlo.stations.bench import state_of
+    from tests.api.test_ingest import Sender, add
+
+    reviewer = demo_bench.as_("reviewer")
+    unit = reviewer.get(f"/api/studies/{played.study}/print")["jobs"][0]["machine"]["unit_id"]
+    meter = Sender(demo_bench, add(reviewer, "power meter", unit)["token"])
+    sessions = demo_bench.app.extensions["crevlo"]["sessions"]
+
+    def state() -> str | None:
+        with sessions() as session:
+            return state_of(session)
+
+    before = state()
+    meter.send("power", t=[1.79e9, 1.79e9 + 1], w=[50.0, 51.0])
+    assert state() == before
+    basis = reviewer.get(f"/api/studies/{played.study}/cost")["basis"]
+    reviewer.send("PUT", f"/api/studies/{played.study}/cost", basis | {"wage_per_h": 33.0})
+    assert state() != before
+
+
+def test_what_one_person_pressed_is_not_taken_from_another(bench: Bench) -> None:
+    client: Client = bench.as_("reviewer")
+    headers = {"X-CSRFToken": client.csrf, "X-Write-Id": str(uuid.uuid4()), "X-Person": str(uuid.uuid4())}
+    answer = client.http.post("/api/models", json={}, headers=headers)
+    body = {"id": str(uuid.uuid4()), "title": "Mine", "question": ""}
+    answer = client.http.post("/api/studies", json=body, headers=headers)
+    assert (answer.status_code, answer.json()["wait"]) == (403, True)
+    assert client.get("/api/studies")["studies"] == []

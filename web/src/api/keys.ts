@@ -1,0 +1,40 @@
+import type { QueryClient } from "@tanstack/react-query";
+
+/**
+ * Every key of kept data, in one place. All that belongs to a study stands under ["study", id, …]: one change of it reads
+ * the whole study again.
+ */
+export const keys = {
+  me: ["me"] as const,
+  studies: ["studies"] as const,
+  library: ["library"] as const,
+  shelf: ["shelf"] as const,
+  templates: ["templates"] as const,
+  spreads: ["spreads"] as const,
+  devices: ["devices"] as const,
+  units: ["units"] as const,
+  people: ["people"] as const,
+  sessions: ["sessions"] as const,
+  spool: (id: string) => ["library", "spool", id] as const,
+  study: (id: string) => ["study", id] as const,
+  part: (id: string, part: string, ...more: readonly unknown[]) => ["study", id, part, ...more] as const,
+  line: (id: string) => ["study", id, "line"] as const,
+  measure: (id: string) => ["study", id, "measure"] as const,
+  inspect: (id: string) => ["study", id, "inspect"] as const,
+  revealed: (id: string) => ["study", id, "revealed"] as const,
+  receive: (id: string) => ["study", id, "receive"] as const,
+  record: (id: string, unitId: string) => ["study", id, "record", unitId] as const,
+  job: (id: string, jobId: string | null, ...more: readonly unknown[]) =>
+    ["study", id, "job", jobId, ...more] as const,
+  run: (id: string, runId: string, part: string) => ["study", id, "run", runId, part] as const,
+  specimen: (id: string, specimenId: string | null) => ["study", id, "specimen", specimenId] as const,
+};
+
+/** The library is shared: machines, materials and spools stand in every study's figures, so what is shown of a study is read again. */
+export async function readLibraryAgain(client: QueryClient): Promise<void> {
+  await Promise.all([
+    client.invalidateQueries({ queryKey: keys.library }),
+    client.invalidateQueries({ queryKey: keys.units }),
+    client.invalidateQueries({ queryKey: ["study"] }),
+  ]);
+}

@@ -1,0 +1,98 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { api, type Schemas, unwrap } from "../api/client";
+import { keys } from "../api/keys";
+import { useMe } from "../api/queries";
+import { day, Field, Skeleton, Trouble } from "../parts/bits";
+import { NewPassword } from "../parts/new-password";
+import { Shell } from "./shell";
+
+/** One's own password, and where one is signed in. */
+export function AccountPage() {
+  const me = useMe();
+  const client = useQueryClient();
+  const sessions = useQuery({ queryKey: keys.sessions, queryFn: () => unwrap(api.GET("/api/sessions")) });
+  const [error, setError] = useState<Error | null>(null);
+  const [done, setDone] = useState("");
+  const take = (made: Schemas["Sessions"]) => client.setQueryData(keys.sessions, made);
+  const end = (id: string) => {
+    setError(null);
+    unwrap(api.DELETE("/api/sessions/{session_id}", { params: { path: { session_id: id } } }))
+      .then(take)
+      .catch(setError);
+  };
+  const change = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = event.currentTarget;
+    const given = new FormData(form);
+    setError(null);
+    setDone("");
+    unwrap(
+      api.PUT("/api/session/password", {
+        body: { old: String(given.get("old")), new: String(given.get("new")) },
+      }),
+    )
+      .then((made) => {
+        take(made);
+        form.reset();
+        setDone("The password is changed. Everywhere else you are signed out.");
+      })
+      .catch(setError);
+  };
+  return (
+    <Shell studyId={null} active="" title="Your account">
+      <div className="grid max-w-[860px] grid-cols-[minmax(0,1fr)_300px] items-start gap-3 max-[760px]:grid-cols-1">
+        <section className="sheet p-4" aria-label="Where you are signed in">
+          <h2 className="text-[15px] font-bold">Where you are signed in</h2>
+          {!sessions.data && <Skeleton className="mt-2 h-24" />}
+          <ul className="mt-2">
+            {sessions.data?.sessions.map((s) => (
+              <li key={s.id} className="flex items-center gap-3 border-t border-rule-2 py-2 text-[13px]">
+                <span className="min-w-0 flex-1">
+                  <b className="block truncate" title={s.agent}>
+                    {s.agent}
+                  </b>
+                  <span className="text-ink-2">
+                    {s.address ? `${s.address}, since` : "Since"} {day(s.began_at)}
+                    {!s.here && `, last used ${day(s.seen_at)}`}
+                  </span>
+                </span>
+                {s.here ? (
+                  <span className="chip">this one</span>
+                ) : (
+                  <button type="button" className="button" onClick={() => end(s.id)}>
+                    Sign out there
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+          <Trouble error={error ?? sessions.error} />
+        </section>
+        <form onSubmit={change} className="sheet grid gap-2.5 p-4" aria-label="New password">
+          <h2 className="text-[15px] font-bold">New password</h2>
+          <p className="text-[12.5px] text-ink-2">
+            For {me.data?.name}. It signs you out everywhere else. Just after signing in by a link the old one
+            is not needed.
+          </p>
+          <Field label="Old password">
+            <input className="input" name="old" type="password" autoComplete="current-password" />
+          </Field>
+          <NewPassword
+            name="new"
+            label="New password"
+            hint="At least 10 characters; a few words that do not belong together."
+          />
+          <button type="submit" className="button primary">
+            Change it
+          </button>
+          {done && (
+            <p role="status" className="text-[13px] text-ok-ink">
+              {done}
+            </p>
+          )}
+        </form>
+      </div>
+    </Shell>
+  );
+}

@@ -1,0 +1,120 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { Popover } from "radix-ui";
+import { useEffect } from "react";
+import { keys } from "../api/keys";
+import { type Entry, momentOf, onKept, onSignedOut, sendAgain, takeBack, useOutbox } from "../api/outbox";
+import { useMe } from "../api/queries";
+
+/** Takes up what the server answers to what was kept on this device; the screens follow. */
+export function OutboxKeeper() {
+  const client = useQueryClient();
+  useEffect(() => {
+    const stopKept = onKept(({ entry, answer }) => {
+      if (entry.takes) {
+        // A reading that began before would set back what this answer says.
+        void client.cancelQueries({ queryKey: entry.takes, exact: true });
+        client.setQueryData(entry.takes, answer);
+      }
+      const taken = JSON.stringify(entry.takes);
+      void client.invalidateQueries({
+        predicate: (q) => q.queryKey[1] === entry.study && JSON.stringify(q.queryKey) !== taken,
+      });
+    });
+    const stopOut = onSignedOut(() => void client.invalidateQueries({ queryKey: keys.me }));
+    return () => {
+      stopKept();
+      stopOut();
+    };
+  }, [client]);
+  return null;
+}
+
+/** What waits on this device, in the top strip of every screen. */
+export function NotSent() {
+  const me = useMe();
+  const all = useOutbox();
+  const own = all.filter((e) => e.person === me.data?.person_id);
+  const others = all.length - own.length;
+  const refused = own.filter((e) => e.refused);
+  if (all.length === 0) return null;
+  return (
+    <Popover.Root>
+      <Popover.Trigger
+        role="status"
+        className={`chip shrink-0 ${refused.length ? "border-[var(--needle)] bg-needle-wash text-needle-ink" : "border-[var(--needle)] text-needle-ink"}`}
+      >
+        {refused.length
+          ? `${refused.length} not taken`
+          : own.length
+            ? `${own.length} not sent yet`
+            : `${others} of somebody else's`}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="end"
+          sideOffset={6}
+          className="sheet z-30 max-h-[70dvh] w-[min(420px,94vw)] overflow-y-auto p-3.5"
+        >
+          <h2 className="text-[15px] font-bold">Kept on this device</h2>
+          <p className="pt-0.5 text-[12.5px] text-ink-2">
+            {own.length > 0
+              ? "Sent by itself, in this order, as soon as the server answers."
+              : "Nothing of yours waits."}
+          </p>
+          <ul className="mt-2 grid gap-1.5">
+            {own.map((e) => (
+              <Waiting key={e.id} entry={e} />
+            ))}
+          </ul>
+          {others > 0 && (
+            <p className="mt-2 text-[12.5px]">
+              {others === 1 ? "One entry" : `${others} entries`} of somebody else{" "}
+              {others === 1 ? "waits" : "wait"} here until they sign in on this device again.
+            </p>
+          )}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+function Waiting({ entry }: { entry: Entry }) {
+  const at = momentOf(entry).toLocaleTimeString("en-GB");
+  return (
+    <li className="border-t border-rule-2 pt-1.5 text-[13px]">
+      <span className="flex justify-between gap-2">
+        <b>{entry.label}</b>
+        <span className="num text-[12px] text-ink-2">{at}</span>
+      </span>
+      {entry.refused && (
+        <>
+          <p role="alert" className="trouble mt-1">
+            {entry.refused}
+          </p>
+          <span className="flex gap-2 pt-1">
+            <button type="button" className="button" onClick={() => sendAgain(entry.id)}>
+              Send it again
+            </button>
+            <button type="button" className="button" onClick={() => takeBack(entry.id)}>
+              Take it away
+            </button>
+          </span>
+        </>
+      )}
+    </li>
+  );
+}
+
+/** What the server would not have of one place, where it was entered. */
+export function Refused({ entries }: { entries: Entry[] }) {
+  return entries
+    .filter((e) => e.refused)
+    .map((e) => (
+      <p key={e.id} role="alert" className="trouble mt-1.5">
+        {e.label}: {e.refused}{" "}
+        <button type="button" className="underline" onClick={() => takeBack(e.id)}>
+          Take it away
+        </button>
+      </p>
+    ));
+}

@@ -1,0 +1,156 @@
+import { useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { Field } from "../../parts/bits";
+import { Line, type Props } from "./line";
+import { text } from "./text";
+
+const CLAIMS: Schemas["ClaimKind"][] = [
+  "top speed",
+  "flow",
+  "noise",
+  "printable width",
+  "printable depth",
+  "printable height",
+  "nozzle temperature",
+  "bed temperature",
+  "warm-up time",
+  "weight",
+  "warranty",
+  "other",
+];
+const STATES: Schemas["NoiseState"][] = ["printing", "printing at its fastest", "heating", "standby"];
+
+export function Claims({ rec, path, may, busy, send }: Props) {
+  // Of noise one claim a state can be made, of anything else not listed as many as there are.
+  const open = CLAIMS.filter((k) => k === "noise" || k === "other" || !rec.claims.some((c) => c.kind === k));
+  const [kind, setKind] = useState<Schemas["ClaimKind"]>("top speed");
+  const chosen = open.includes(kind) ? kind : open[0]!;
+  const short = rec.claims.filter((c) => c.holds === false).length;
+  const judged = rec.claims.filter((c) => c.holds !== null).length;
+  return (
+    <>
+      <p className="pt-1 text-[15px] font-semibold">
+        {rec.claims.length === 0
+          ? "Write down what the maker says. Measurements are set against it as they come."
+          : text.claims(rec.claims.length, judged, short)}
+      </p>
+      <ul className="mt-2">
+        {rec.claims.map((c) => (
+          <li key={c.id} className="border-t border-rule-2 py-1.5 text-[13.5px]">
+            <b className="mr-2 inline-block first-letter:uppercase">
+              {c.kind === "other" ? c.name : c.kind}
+              {c.state && `, ${c.state}`}
+            </b>
+            <span className={c.holds === false ? "text-needle-ink" : c.holds ? "text-ok-ink" : "text-ink-2"}>
+              {c.words}
+            </span>
+            {c.said && <small className="block text-[12px] text-ink-2">{c.said}</small>}
+            {may && c.kind === "other" && (
+              <Line
+                label={`A measurement of ${c.name}`}
+                action="Keep the measurement"
+                busy={busy}
+                keep={(words, done) =>
+                  send(
+                    () =>
+                      unwrap(
+                        api.POST("/api/studies/{study_id}/units/{unit_id}/measures", {
+                          params: { path },
+                          body: {
+                            id: newId(),
+                            kind: "claim",
+                            claim_id: c.id,
+                            value: Number(words("value")),
+                            note: words("note"),
+                          },
+                        }),
+                      ),
+                    done,
+                  )
+                }
+              >
+                <Field label={`Measured by hand, ${c.unit || "in the unit of the claim"}`}>
+                  <input className="input num" name="value" type="number" step="any" required />
+                </Field>
+                <Field label="How">
+                  <input className="input" name="note" maxLength={300} />
+                </Field>
+              </Line>
+            )}
+          </li>
+        ))}
+      </ul>
+      {may && open.length > 0 && (
+        <Line
+          label="A claim"
+          action="Add the claim"
+          busy={busy}
+          keep={(words, done) =>
+            send(
+              () =>
+                unwrap(
+                  api.POST("/api/studies/{study_id}/units/{unit_id}/claims", {
+                    params: { path },
+                    body: {
+                      id: newId(),
+                      kind: chosen,
+                      name: words("name"),
+                      unit: words("unit"),
+                      less_is_better: words("less") === "on",
+                      state: chosen === "noise" ? (words("state") as Schemas["NoiseState"]) : null,
+                      value: Number(words("value")),
+                      said: words("said"),
+                    },
+                  }),
+                ),
+              done,
+            )
+          }
+        >
+          <Field label="Claim">
+            <select
+              className="input"
+              name="kind"
+              value={chosen}
+              onChange={(e) => setKind(e.target.value as Schemas["ClaimKind"])}
+            >
+              {open.map((k) => (
+                <option key={k} value={k}>
+                  {k === "other" ? "something else" : k}
+                </option>
+              ))}
+            </select>
+          </Field>
+          {chosen === "other" && (
+            <>
+              <Field label="What it is">
+                <input className="input" name="name" required maxLength={60} />
+              </Field>
+              <Field label="Unit">
+                <input className="input !w-[90px]" name="unit" maxLength={20} />
+              </Field>
+              <label className="flex min-h-[36px] items-center gap-1.5 text-[13px]">
+                <input type="checkbox" name="less" /> less is better
+              </label>
+            </>
+          )}
+          {chosen === "noise" && (
+            <Field label="Claimed while it is">
+              <select className="input" name="state" defaultValue="printing">
+                {STATES.map((s) => (
+                  <option key={s}>{s}</option>
+                ))}
+              </select>
+            </Field>
+          )}
+          <Field label="Value, in the unit of the measurement">
+            <input className="input num" name="value" type="number" min={0} step="any" required />
+          </Field>
+          <Field label="The maker's words, and where they stand">
+            <input className="input" name="said" maxLength={300} />
+          </Field>
+        </Line>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,125 @@
+import { useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { day, Field } from "../../parts/bits";
+import { amount, Line, type Props } from "./line";
+
+const LOG: [Schemas["LogKind"], string][] = [
+  ["hours", "hours on its counter"],
+  ["fault", "fault"],
+  ["false alarm", "false alarm of a detector"],
+  ["wear", "wear"],
+  ["maintenance", "maintenance"],
+  ["part replaced", "part replaced"],
+  ["repair", "repair"],
+  ["fire", "fire"],
+  ["smoke", "smoke"],
+  ["tingle", "tingle when touched"],
+  ["runaway", "heater that ran away"],
+  ["re-opened", "re-opened for testing"],
+];
+const HAZARDS: Schemas["LogKind"][] = ["fire", "smoke", "tingle", "runaway"];
+
+export function Log({ rec, path, may, busy, send }: Props) {
+  const [kind, setKind] = useState<Schemas["LogKind"]>("fault");
+  const f = rec.faults;
+  return (
+    <>
+      <p className="pt-1 text-[15px] font-semibold">
+        {f.median_per_100h === null
+          ? `Faults per 100 h: not determined; needs ${f.needs}.`
+          : `${f.faults} ${f.faults === 1 ? "fault" : "faults"} in ${f.hours.toFixed(0)} h ${f.hours_from}: about ${f.median_per_100h.toFixed(1)} in 100 h, between ${f.low!.toFixed(1)} and ${f.high!.toFixed(1)}.`}
+        {f.false_alarms > 0 &&
+          ` ${f.false_alarms} false ${f.false_alarms === 1 ? "alarm" : "alarms"} of a detector, counted apart.`}
+      </p>
+      <p className="text-[12px] text-ink-2">
+        Faults of this log, and prints that failed by the machine, the profile or for no known cause. The
+        range says how little or much the hours tell.
+      </p>
+      <ul className="mt-2">
+        {rec.log.map((e) => (
+          <li key={e.id} className="flex items-baseline gap-3 border-t border-rule-2 py-1 text-[13px]">
+            <span className="w-[120px] text-ink-2">{day(e.at)}</span>
+            <b className={`w-[120px] ${HAZARDS.includes(e.kind) ? "text-needle-ink" : ""}`}>{e.kind}</b>
+            <span className="flex-1">
+              {e.words}
+              {e.corrected && <small className="text-ink-2"> corrected</small>}
+            </span>
+            <span className="num text-[12px]">
+              {e.hours !== null && `${e.hours} h`} {e.cost !== null && `${e.cost} ${rec.worth.currency}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {may && (
+        <Line
+          label="An entry"
+          action="Keep"
+          busy={busy}
+          keep={(words, done) =>
+            send(
+              () =>
+                unwrap(
+                  api.POST("/api/studies/{study_id}/units/{unit_id}/log", {
+                    params: { path },
+                    body: {
+                      id: newId(),
+                      kind,
+                      words: words("words"),
+                      hours: amount(words("hours")),
+                      cost: amount(words("cost")),
+                    },
+                  }),
+                ),
+              done,
+            )
+          }
+        >
+          <Field label="What">
+            <select
+              className="input"
+              value={kind}
+              onChange={(e) => setKind(e.target.value as Schemas["LogKind"])}
+            >
+              {LOG.map(([k, words]) => (
+                <option key={k} value={k}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          </Field>
+          {HAZARDS.includes(kind) && (
+            <p className="caution w-full">
+              Stop, unplug, and have a qualified person look at it. This entry ends testing on the unit:
+              nothing is printed on it until a reviewer re-opens it with a reason and the checks have passed
+              again.
+            </p>
+          )}
+          <Field
+            label={
+              kind === "hours"
+                ? "Remark"
+                : kind === "re-opened"
+                  ? "Why testing may go on: what was found and done, who looked at it"
+                  : "In words"
+            }
+          >
+            <input className="input" name="words" required={kind !== "hours"} maxLength={500} />
+          </Field>
+          <Field label="Its hour counter, h">
+            <input
+              className="input num !w-[110px]"
+              name="hours"
+              type="number"
+              min={0}
+              step="any"
+              required={kind === "hours"}
+            />
+          </Field>
+          <Field label={`Cost, ${rec.worth.currency}`}>
+            <input className="input num !w-[100px]" name="cost" type="number" min={0} step="any" />
+          </Field>
+        </Line>
+      )}
+    </>
+  );
+}

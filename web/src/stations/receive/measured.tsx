@@ -1,0 +1,245 @@
+import { useState } from "react";
+import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { useLibrary } from "../../api/queries";
+import { clock, Field } from "../../parts/bits";
+import { amount, Line, type Props, type Rec } from "./line";
+import { PlateMap } from "./plate-map";
+
+const MEASURES: { kind: Schemas["MeasureKind"]; unit: string; group: string }[] = [
+  { kind: "left edge not reached", unit: "mm", group: "Printable area" },
+  { kind: "right edge not reached", unit: "mm", group: "Printable area" },
+  { kind: "front edge not reached", unit: "mm", group: "Printable area" },
+  { kind: "back edge not reached", unit: "mm", group: "Printable area" },
+  { kind: "plate width", unit: "mm", group: "Printable area" },
+  { kind: "plate depth", unit: "mm", group: "Printable area" },
+  { kind: "height reached", unit: "mm", group: "Printable area" },
+  { kind: "width at full height", unit: "mm", group: "Printable area" },
+  { kind: "warm-up, nozzle alone", unit: "s", group: "Warm-up from the room's temperature" },
+  { kind: "warm-up, bed alone", unit: "s", group: "Warm-up from the room's temperature" },
+  { kind: "warm-up, both", unit: "s", group: "Warm-up from the room's temperature" },
+  { kind: "weight", unit: "kg", group: "The rest" },
+  { kind: "nozzle reached", unit: "°C", group: "The rest" },
+  { kind: "bed reached", unit: "°C", group: "The rest" },
+  { kind: "speed reached", unit: "mm/s", group: "The rest" },
+  { kind: "flow reached", unit: "mm³/s", group: "The rest" },
+  { kind: "set-up, first time", unit: "s", group: "Handling" },
+  { kind: "set-up, again", unit: "s", group: "Handling" },
+  { kind: "colour change", unit: "s", group: "Handling" },
+  { kind: "purge at a colour change", unit: "g", group: "Handling" },
+];
+
+export function Measured({ unit, rec, path, may, busy, send }: Props) {
+  const library = useLibrary();
+  const [kind, setKind] = useState<Schemas["MeasureKind"]>("left edge not reached");
+  const [correcting, setCorrecting] = useState<Schemas["MeasureOut"] | null>(null);
+  const chosen = correcting?.kind ?? kind;
+  const warm = chosen.startsWith("warm-up");
+  const groups = [...new Set(MEASURES.map((m) => m.group))];
+  const shortBy = rec.printable.width_mm !== null;
+  return (
+    <div className="grid grid-cols-[1fr_230px] gap-6 max-[900px]:grid-cols-1">
+      <div>
+        <p className="pt-1 text-[15px] font-semibold">{rec.printable.words}</p>
+        {groups.map((group) => {
+          const rows = rec.measures.filter((m) => MEASURES.find((k) => k.kind === m.kind)?.group === group);
+          return (
+            rows.length > 0 && (
+              <div key={group}>
+                <h3 className="lab pt-3">{group}</h3>
+                <ul>
+                  {rows.map((m) => (
+                    <li
+                      key={m.id}
+                      className="flex items-baseline gap-3 border-t border-rule-2 py-1 text-[13px]"
+                    >
+                      <span className="flex-1">
+                        {m.kind}
+                        {m.to_c !== null && ` ${m.from_c} to ${m.to_c} °C`}
+                        <small className="text-ink-2">
+                          {" "}
+                          {m.instrument ?? "by hand"}, configuration {m.configuration}
+                          {m.corrected && ", corrected"}
+                          {m.note && ` · ${m.note}`}
+                        </small>
+                      </span>
+                      <b className="num">
+                        {m.value} {m.unit}
+                      </b>
+                      {may && (
+                        <button
+                          type="button"
+                          className="text-[12px] underline"
+                          onClick={() => setCorrecting(m)}
+                        >
+                          Correct
+                        </button>
+                      )}
+                    </li>
+                  ))}
+                </ul>
+              </div>
+            )
+          );
+        })}
+        {may && (
+          <Line
+            key={correcting?.id ?? "new"}
+            label="A measurement"
+            action={correcting ? "Correct it" : "Keep"}
+            busy={busy}
+            keep={(words, done) =>
+              send(
+                () =>
+                  unwrap(
+                    api.POST("/api/studies/{study_id}/units/{unit_id}/measures", {
+                      params: { path },
+                      body: {
+                        id: newId(),
+                        kind: chosen,
+                        value: Number(words("value")),
+                        from_c: amount(words("from")),
+                        to_c: amount(words("to")),
+                        instrument_id: words("instrument") || null,
+                        note: words("note"),
+                        ...(correcting && { supersedes_id: correcting.id, reason: words("reason") }),
+                      },
+                    }),
+                  ),
+                () => {
+                  done();
+                  setCorrecting(null);
+                },
+              )
+            }
+          >
+            <Field label="What is measured">
+              <select
+                className="input"
+                value={chosen}
+                disabled={!!correcting}
+                onChange={(e) => setKind(e.target.value as Schemas["MeasureKind"])}
+              >
+                {groups.map((g) => (
+                  <optgroup key={g} label={g}>
+                    {MEASURES.filter((m) => m.group === g).map((m) => (
+                      <option key={m.kind}>{m.kind}</option>
+                    ))}
+                  </optgroup>
+                ))}
+              </select>
+            </Field>
+            <Field label={`Value, ${MEASURES.find((m) => m.kind === chosen)!.unit}`}>
+              <input
+                className="input num !w-[110px]"
+                name="value"
+                type="number"
+                step="any"
+                required
+                defaultValue={correcting?.value}
+              />
+            </Field>
+            {warm && (
+              <>
+                <Field label="From, °C">
+                  <input
+                    className="input num !w-[84px]"
+                    name="from"
+                    type="number"
+                    step="any"
+                    required
+                    defaultValue={correcting?.from_c ?? 21}
+                  />
+                </Field>
+                <Field label="To, °C">
+                  <input
+                    className="input num !w-[84px]"
+                    name="to"
+                    type="number"
+                    step="any"
+                    required
+                    defaultValue={correcting?.to_c ?? 215}
+                  />
+                </Field>
+              </>
+            )}
+            <Field label="With">
+              <select className="input" name="instrument" defaultValue="">
+                <option value="">by hand</option>
+                {(library.data?.instruments ?? []).map((i) => (
+                  <option key={i.id} value={i.id}>
+                    {i.code}, {i.kind}
+                  </option>
+                ))}
+              </select>
+            </Field>
+            {correcting && (
+              <Field label="Why it is corrected">
+                <input className="input" name="reason" required maxLength={300} />
+              </Field>
+            )}
+          </Line>
+        )}
+        <p className="caution mt-3">
+          Nozzle and bed burn, axes pinch: drive it to the edges at a low speed, hands away, and measure when
+          it stands still and is cold.
+        </p>
+      </div>
+      <div className="grid content-start gap-4">
+        <PlateMap unit={unit} rec={rec} known={shortBy} />
+        <HowItPrints rec={rec} />
+      </div>
+    </div>
+  );
+}
+
+/** What its prints and readings have shown so far, without anybody entering it again. */
+function HowItPrints({ rec }: { rec: Rec }) {
+  const p = rec.printing;
+  return (
+    <div className="text-[12.5px]">
+      <h3 className="lab">How it prints</h3>
+      {p.words.length === 0 && <p className="text-ink-2">Nothing is printed yet.</p>}
+      {p.words.map((w) => (
+        <p key={w}>{w}</p>
+      ))}
+      {p.ratio !== null && (
+        <p>
+          Takes {p.ratio.toFixed(2)} times its files' estimates
+          {p.ratio_spread !== null && `, a single print within a factor of ${p.ratio_spread.toFixed(2)}`}.
+        </p>
+      )}
+      {p.first_tries > 0 && (
+        <p className="text-ink-2">
+          First tries: {(100 * p.first_low).toFixed(0)} to {(100 * p.first_high).toFixed(0)} % come out, 95
+          times in 100.
+        </p>
+      )}
+      {p.phases.length > 0 && (
+        <ul className="pt-1">
+          {p.phases.map((x) => (
+            <li key={x.phase} className="flex justify-between">
+              <span>{x.phase}, mean</span>
+              <span className="num">{clock(x.seconds)}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <h3 className="lab pt-3">Noise at 1 m, free-field estimate</h3>
+      {rec.noise.length === 0 && <p className="text-ink-2">No reading counts yet.</p>}
+      <ul>
+        {rec.noise.map((n) => (
+          <li key={`${n.state} ${n.door_shut} ${n.fan_percent}`} className="flex justify-between gap-2">
+            <span>
+              {n.state}, door {n.door_shut ? "shut" : "open"}
+              {n.fan_percent !== null && `, fan ${n.fan_percent} %`}
+            </span>
+            <span className="whitespace-nowrap">
+              <b className="num">{n.level_db.toFixed(1)} dB</b>{" "}
+              <small className="text-ink-2">of {n.readings}</small>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
