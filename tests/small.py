@@ -19,12 +19,16 @@ def frozen_study(
     return study
 
 
-def draft_study(client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1) -> str:
+def draft_study(
+    client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1, *, artifact: str = "SB",
+    currency: str = "EUR", title: str = "Small",
+) -> str:  # fmt: skip
     """Models, a spool, a caliper and meters, and a study that could be frozen as it is."""
-    models = {name: new() for name in names}
-    for name, model in models.items():
+    known = {m["name"]: m["id"] for m in client.get("/api/library")["models"]}
+    models = {name: known.get(name, new()) for name in names}
+    for name in [n for n in names if n not in known]:
         client.send("POST", "/api/models", {
-            "id": model, "name": name, "bed_x_mm": 220, "bed_y_mm": 220, "height_mm": 250})  # fmt: skip
+            "id": models[name], "name": name, "bed_x_mm": 220, "bed_y_mm": 220, "height_mm": 250})  # fmt: skip
     spool, study = new(), new()
     client.send("POST", "/api/spools", {
         "id": spool, "code": f"S-{spool[:4]}", "maker": "Wendle Works", "material": "PLA", "colour": "moss",
@@ -32,9 +36,11 @@ def draft_study(client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), co
     client.send("POST", "/api/instruments", {
         "id": new(), "code": f"C-{study[:4]}", "kind": "caliper", "unit": "mm", "resolution": 0.01,
         "u_calibration": 0.01, "repeatability": 0.01})  # fmt: skip
-    view = client.send("POST", "/api/studies", {"id": study, "title": "Small", "question": "Which?", "seed": 5})
+    view = client.send(
+        "POST", "/api/studies", {"id": study, "title": title, "question": "Which?", "seed": 5, "currency": currency}
+    )
     client.send("PUT", f"/api/studies/{study}/plan", {
         "version": view["version"], "question": view["question"], "policies": view["policies"], "repeats": 1,
-        "arms": [{"name": "Stock", "lines": [{"artifact": "SB", "spool_id": spool, "copies": copies}]}],
+        "arms": [{"name": "Stock", "lines": [{"artifact": artifact, "spool_id": spool, "copies": copies}]}],
         "candidates": [{"model_id": m} for m in models.values()]})  # fmt: skip
     return study

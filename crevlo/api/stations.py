@@ -27,19 +27,21 @@ from crevlo.api.paths import (
     StudyUnitPath,
     SubjectPath,
     TraceQuery,
+    VersionQuery,
 )
 from crevlo.api.uploads import ONE_UPLOAD
-from crevlo.stations import photo, source
+from crevlo.stations import noise, photo, source
 from crevlo.stations.background import WorkOut
 from crevlo.stations.cost import part
 from crevlo.stations.inspect import anchors, reject, score
 from crevlo.stations.measure import specimen
+from crevlo.stations.plan import freeze as freeze_
 from crevlo.stations.plan import study
 from crevlo.stations.plan.protocol import Draft
 from crevlo.stations.print_ import fault, label, live, power_log, run, sliced
 from crevlo.stations.progress import Line, line
 from crevlo.stations.publish import report
-from crevlo.stations.rank import ranking
+from crevlo.stations.rank import buyer, ranking
 from crevlo.stations.receive import box, claims, configuration, log, measures, record, unit, worth
 from crevlo.stations.shape import Shape
 from crevlo.store.person import Role
@@ -91,8 +93,9 @@ def save_draft(path: StudyPath, body: Draft) -> study.PlanView:
 
 @plan.post("/studies/<uuid:study_id>/freeze", responses={200: study.PlanView})
 @writes(REVIEW)
-def freeze(path: StudyPath, body: study.Freeze) -> study.PlanView:
-    return study.freeze(db(), path.study_id, body, current_user.id)
+def freeze(path: StudyPath, body: freeze_.Freeze) -> study.PlanView:
+    freeze_.freeze(db(), path.study_id, body, current_user.id)
+    return study.view_plan(db(), path.study_id)
 
 
 @plan.post("/studies/<uuid:study_id>/deviations", responses={200: study.PlanView})
@@ -124,6 +127,12 @@ def not_recommend(path: StudyUnitPath, body: unit.NotRecommended) -> unit.Receiv
 @writes(REVIEW)
 def record_check(path: StudyUnitPath, body: unit.NewCheck) -> unit.ReceiveView:
     return unit.record_check(db(), path.study_id, path.unit_id, body, current_user.id)
+
+
+@receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/check-round", responses={200: unit.ReceiveView})
+@writes(REVIEW)
+def record_round(path: StudyUnitPath, body: unit.CheckRound) -> unit.ReceiveView:
+    return unit.record_round(db(), path.study_id, path.unit_id, body, current_user.id)
 
 
 @receive.get("/studies/<uuid:study_id>/units/<uuid:unit_id>/record", responses={200: record.UnitRecord})
@@ -162,6 +171,15 @@ def add_step(path: StudyUnitPath, body: box.NewStep) -> record.UnitRecord:
 def record_measure(path: StudyUnitPath, body: measures.NewMeasure) -> record.UnitRecord:
     record.unit_in(db(), path.study_id, path.unit_id)
     measures.record_measure(db(), path.unit_id, body, current_user.id)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@receive.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/noise", responses={200: record.UnitRecord})
+@writes(REVIEW)
+def record_standby_noise(path: StudyUnitPath, body: noise.NewNoise) -> record.UnitRecord:
+    """Of a unit that stands by or heats, without a print."""
+    record.unit_in(db(), path.study_id, path.unit_id)
+    noise.add_noise(db(), body, current_user.id, unit_id=path.unit_id)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
@@ -388,7 +406,7 @@ def read_heading() -> power_log.TraceHeading:
 
 @print_.post("/runs/<uuid:run_id>/noise", responses={200: run.JobView})
 @writes(REVIEW)
-def record_noise(path: RunPath, body: run.NewNoise) -> run.JobView:
+def record_noise(path: RunPath, body: noise.NewNoise) -> run.JobView:
     return run.record_noise(db(), path.run_id, body, current_user.id)
 
 
@@ -492,16 +510,33 @@ def view_rank(path: StudyPath, body: ranking.WhatIf) -> ranking.RankView:
     return ranking.view_rank(db(), path.study_id, body)
 
 
-@rank.put("/studies/<uuid:study_id>/profiles/<uuid:profile_id>/weights", responses={200: ranking.RankView})
-@writes(REVIEW)
-def save_weights(path: ProfilePath, body: ranking.SaveWeights) -> ranking.RankView:
-    return ranking.save_weights(db(), path.study_id, path.profile_id, body)
+@rank.get("/buyers", responses={200: buyer.Buyers})
+@reads(NOT_BLIND)
+def list_buyers() -> buyer.Buyers:
+    """Buyers of every study, to copy from."""
+    return buyer.all_buyers(db())
 
 
-@rank.put("/studies/<uuid:study_id>/profiles/<uuid:profile_id>/gate", responses={200: ranking.RankView})
+@rank.post("/studies/<uuid:study_id>/buyers", responses={200: ranking.RankView})
 @writes(REVIEW)
-def change_gate(path: ProfilePath, body: ranking.GateChange) -> ranking.RankView:
-    return ranking.change_gate(db(), path.study_id, path.profile_id, body)
+def add_buyer(path: StudyPath, body: buyer.NewBuyer) -> ranking.RankView:
+    buyer.add_buyer(db(), path.study_id, body)
+    return ranking.view_rank(db(), path.study_id, ranking.WhatIf(profile_id=body.id))
+
+
+@rank.put("/studies/<uuid:study_id>/buyers/<uuid:profile_id>", responses={200: ranking.RankView})
+@writes(REVIEW)
+def change_buyer(path: ProfilePath, body: buyer.BuyerChange) -> ranking.RankView:
+    """Name, weights or must-haves; what is left out stays as it is."""
+    buyer.change_buyer(db(), path.study_id, path.profile_id, body)
+    return ranking.view_rank(db(), path.study_id, ranking.WhatIf(profile_id=path.profile_id))
+
+
+@rank.delete("/studies/<uuid:study_id>/buyers/<uuid:profile_id>", responses={200: ranking.RankView})
+@writes(REVIEW)
+def remove_buyer(path: ProfilePath, query: VersionQuery) -> ranking.RankView:
+    buyer.remove_buyer(db(), path.study_id, path.profile_id, query.version)
+    return ranking.view_rank(db(), path.study_id, ranking.WhatIf())
 
 
 @rank.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/rank-source", responses={200: source.Source})

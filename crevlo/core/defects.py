@@ -1,6 +1,6 @@
 """Defects scored 0 to 5 by written anchors, and the quality that follows."""
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 
 from crevlo.core.estimate import BadInput, NotDetermined
@@ -26,14 +26,14 @@ DEFECTS: tuple[Defect, ...] = (
         "Stringing",
         1.0,
         False,
-        "Between the upper steps and across the hole.",
+        "Between parts that stand apart and across openings.",
         (
             "No strings at arm's length or close up.",
             "A few hairs that brush off.",
             "Hairs on one side, gone with a heat gun.",
             "Strings on several sides that need a knife.",
             "Webs that hide an edge.",
-            "Webs that fill the hole or join steps.",
+            "Webs that fill an opening or join parts that stand apart.",
         ),
     ),
     Defect(
@@ -41,7 +41,7 @@ DEFECTS: tuple[Defect, ...] = (
         "Blobs and zits",
         1.0,
         False,
-        "Seam and corners of every step.",
+        "The seam and every corner.",
         (
             "Smooth to the fingernail.",
             "One or two dots felt, not seen.",
@@ -131,7 +131,7 @@ DEFECTS: tuple[Defect, ...] = (
         "Rough top skins",
         1.0,
         False,
-        "The three upward faces.",
+        "Every upward face.",
         (
             "Even lines, no marks.",
             "Lines show a change of direction.",
@@ -145,6 +145,11 @@ DEFECTS: tuple[Defect, ...] = (
 DEFECT_CODES = tuple(d.code for d in DEFECTS)
 
 
+def asked_of(shows: Sequence[str]) -> tuple[str, ...]:
+    """The defects looked for on an artifact: those that it was made to bring out; all where it names none."""
+    return tuple(code for code in DEFECT_CODES if code in shows) or DEFECT_CODES
+
+
 @dataclass(frozen=True, slots=True)
 class Quality:
     """Specimen quality 0..100, and the structural defect that rejects it, if any."""
@@ -153,21 +158,25 @@ class Quality:
     rejected_by: str | None
 
 
-def specimen_quality(severities: Mapping[str, int]) -> Quality:
-    """100·(1 − Σw·severity/(5·Σw)) over all defects; a structural 5 rejects the specimen.
+def specimen_quality(severities: Mapping[str, int], asked: Collection[str] = DEFECT_CODES) -> Quality:
+    """100·(1 − Σw·severity/(5·Σw)) over the defects asked of the artifact; a structural 5 rejects the specimen.
 
-    Raises BadInput for an unknown defect or a severity outside 0..5, NotDetermined while one is unscored.
+    Raises BadInput for a defect that is unknown or not asked, or a severity outside 0..5, NotDetermined while one is
+    unscored.
     """
-    known = {d.code: d for d in DEFECTS}
+    known = {d.code: d for d in DEFECTS if d.code in asked}
     for code, severity in severities.items():
         if code not in known:
-            raise BadInput(f"no defect is called {code}")
+            called = next((d.name.lower() for d in DEFECTS if d.code == code), None)
+            raise BadInput(f"{called} is not asked of this artifact" if called else f"no defect is called {code}")
         if severity not in range(WORST + 1):
             raise BadInput(f"severity runs from 0 to 5, not {severity}")
-    missing = [d.name.lower() for d in DEFECTS if d.code not in severities]
+    missing = [d.name.lower() for d in known.values() if d.code not in severities]
     if missing:
         raise NotDetermined(f"scores for {', '.join(missing)}")
-    weight = sum(d.weight for d in DEFECTS)
-    lost = sum(d.weight * severities[d.code] for d in DEFECTS) / (WORST * weight)
-    rejected = next((d.name for d in DEFECTS if d.structural and severities[d.code] == WORST), None)
+    weight = sum(d.weight for d in known.values())
+    if not weight:
+        raise NotDetermined("a defect to look for")
+    lost = sum(d.weight * severities[d.code] for d in known.values()) / (WORST * weight)
+    rejected = next((d.name for d in known.values() if d.structural and severities[d.code] == WORST), None)
     return Quality(100 * (1 - lost), rejected)

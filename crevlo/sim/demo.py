@@ -52,6 +52,7 @@ class Demo:
         say("planning")
         self._library()
         self._plan(copies)
+        self._buyers()
         say("receiving seven machines")
         self._receive()
         say("printing")
@@ -94,6 +95,26 @@ class Demo:
             send("POST", "/api/instruments", {
                 "id": _new(), "code": code, "kind": kind, "unit": unit, "resolution": resolution, "u_calibration": u,
                 "repeatability": repeatability, "calibrated_on": "2026-09-14"})  # fmt: skip
+
+    def _buyers(self) -> None:
+        send, path = self.reviewer.send, f"/api/studies/{self.study}/buyers"
+        first = self.reviewer.send("POST", f"/api/studies/{self.study}/rank", {})["profile"]
+        for name, given in _BUYERS.items():
+            if name == next(iter(_BUYERS)):
+                buyer, version = first["id"], first["version"]
+            else:
+                made = send("POST", path, {"id": _new(), "name": name})["profile"]
+                buyer, version = made["id"], made["version"]
+            send("PUT", f"{path}/{buyer}", {"version": version, "name": name, **given})
+
+    def _same_buyers(self, study: str) -> None:
+        """The next round recommends to the same people."""
+        ranked = self.reviewer.send("POST", f"/api/studies/{self.study}/rank", {})
+        neutral = self.reviewer.send("POST", f"/api/studies/{study}/rank", {})["profile"]
+        path = f"/api/studies/{study}/buyers"
+        for buyer in ranked["profiles"]:
+            self.reviewer.send("POST", path, {"id": _new(), "name": buyer["name"], "copy_of": buyer["id"]})
+        self.reviewer.send("DELETE", f"{path}/{neutral['id']}", version=neutral["version"])
 
     def _plan(self, copies: int) -> None:
         send = self.reviewer.send
@@ -140,6 +161,7 @@ class Demo:
             "candidates": [
                 {"model_id": models[t.name], "is_control": t.is_control} for t in self.machines.values()
             ]})  # fmt: skip
+        self._same_buyers(self.next_study)
         send("POST", f"/api/studies/{self.next_study}/freeze", {})
         self._hours(view["id"])
         # The worker makes it as soon as it runs.
@@ -432,3 +454,22 @@ _FAULTS = {
     "power": "Fuse tripped.",
     "unknown": "Stopped with no message.",
 }
+
+_SAFE = {"kind": "safety"}
+_BUYERS: dict[str, dict[str, Any]] = {
+    "Repair counter, staffed": {
+        "weights": {"accuracy": 22, "repeatability": 12, "defects": 16, "success": 16, "time": 10, "cost": 12, "energy": 4, "noise": 8},
+        "must_haves": [
+            {"kind": "length", "limit": 180, "what": "the rack arm"}, _SAFE, {"kind": "noise", "limit": 58},
+            {"kind": "price", "limit": 700},
+        ],
+    },
+    "Volunteer evening": {
+        "weights": {"success": 28, "noise": 18, "time": 16, "defects": 12, "accuracy": 10, "repeatability": 6, "cost": 6, "energy": 4},
+        "must_haves": [_SAFE, {"kind": "noise", "limit": 55}],
+    },
+    "Workshop batch maker": {
+        "weights": {"cost": 30, "success": 20, "time": 16, "accuracy": 12, "repeatability": 10, "defects": 6, "energy": 6, "noise": 0},
+        "must_haves": [_SAFE, {"kind": "success", "limit": 0.5}],
+    },
+}  # fmt: skip

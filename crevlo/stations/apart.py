@@ -4,8 +4,10 @@ A mesh, picture or log can be made so that a few bytes ask for gigabytes or minu
 server, and the person is told in words.
 """
 
+import math
 import multiprocessing
 import resource
+import time
 from collections.abc import Callable
 from multiprocessing.connection import Connection
 from typing import Any, ParamSpec, TypeVar
@@ -14,6 +16,8 @@ from crevlo.core.estimate import BadInput, NotDetermined
 
 P = ParamSpec("P")
 T = TypeVar("T")
+# For the process to be made and to have loaded what it needs: no fault of what is worked on.
+_TO_BEGIN_S = 60
 # Loaded once, in a process without threads from which the others are made in a moment.
 _LOADED = ["crevlo.core.artifacts.mesh", "crevlo.core.plate", "crevlo.core.energy", "crevlo.stations.picture"]
 _context = multiprocessing.get_context("forkserver")
@@ -32,6 +36,9 @@ def apart(what: str, seconds: float, megabytes: int, work: Callable[P, T], *args
     process.start()
     there.close()
     try:
+        if not here.poll(_TO_BEGIN_S):
+            raise RuntimeError("the process for what strangers bring did not begin")
+        here.recv()
         if not here.poll(seconds):
             raise BadInput(f"{what} takes more than {seconds:.0f} s to work through; a simpler one can be taken")
         kind, value = here.recv()
@@ -60,9 +67,10 @@ def _work(
     used = _address_space()
     limit = used + (megabytes << 20)
     resource.setrlimit(resource.RLIMIT_AS, (limit, limit))
-    cpu = round(seconds) + 2
+    cpu = math.ceil(time.process_time() + seconds) + 2
     resource.setrlimit(resource.RLIMIT_CPU, (cpu, cpu))
     resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
+    there.send("begun")
     try:
         told: tuple[str, Any] = ("done", work(*args, **kwargs))
     except BadInput as refused:

@@ -67,6 +67,11 @@ class Bench:
     def runs_of(self, unit_id: uuid.UUID) -> list[Run]:
         return [run for job in self.jobs if job.unit_id == unit_id for run in self.runs.get(job.id, [])]
 
+    def noise_of(self, unit_id: uuid.UUID) -> list[NoiseReading]:
+        """Of its runs, and of the unit while it prints nothing."""
+        of_runs = [reading for run in self.runs_of(unit_id) for reading in self.noise.get(run.id, [])]
+        return of_runs + self.noise.get(unit_id, [])
+
     def specimens_of(self, unit_id: uuid.UUID) -> list[Specimen]:
         ids = {run.id for run in self.runs_of(unit_id)}
         return [s for s in self.specimens if s.run_id in ids]
@@ -249,17 +254,20 @@ def current_rejections(session: Session, specimen_ids: list[uuid.UUID]) -> dict[
     return {row.specimen_id: row for row in rows}
 
 
-def current_noise(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[NoiseReading]]:
+def current_noise(
+    session: Session, run_ids: list[uuid.UUID], unit_ids: list[uuid.UUID]
+) -> dict[uuid.UUID, list[NoiseReading]]:
+    """Readings that count, by the run or the unit they are of."""
     newer = aliased(NoiseReading)
     rows = session.scalars(
         select(NoiseReading)
         .outerjoin(newer, newer.supersedes_id == NoiseReading.id)
-        .where(NoiseReading.run_id.in_(run_ids), newer.id.is_(None))
+        .where(NoiseReading.run_id.in_(run_ids) | NoiseReading.unit_id.in_(unit_ids), newer.id.is_(None))
     )
-    by_run: dict[uuid.UUID, list[NoiseReading]] = defaultdict(list)
+    of: dict[uuid.UUID, list[NoiseReading]] = defaultdict(list)
     for row in rows:
-        by_run[row.run_id].append(row)
-    return by_run
+        of[row.run_id or row.unit_id].append(row)  # type: ignore[index]
+    return of
 
 
 def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
@@ -298,7 +306,7 @@ def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
         scores=current_scores(session, specimen_ids, locked_only=True),
         late=late_entries(session, specimen_ids),
         rejections={run_of[s]: r for s, r in current_rejections(session, specimen_ids).items()},
-        noise=current_noise(session, run_ids),
+        noise=current_noise(session, run_ids, [u.unit_id for u in units]),
         artifacts=artifacts,
         features={f.id: f for a in artifacts.values() for f in measured_of(a)},
         instruments={i.id: i for i in session.scalars(select(Instrument))},
@@ -363,14 +371,20 @@ def measured_features(
     ]
 
 
+def artifacts_of(session: Session, specimen_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, ArtifactVersion]:
+    """The artifact that each specimen is a print of."""
+    rows = session.execute(
+        select(Specimen.id, ArtifactVersion)
+        .join(Run, Run.id == Specimen.run_id)
+        .join(Job, Job.id == Run.job_id)
+        .join(ArtifactVersion, ArtifactVersion.id == Job.artifact_id)
+        .where(Specimen.id.in_(specimen_ids))
+    )
+    return dict(rows.tuples().all())
+
+
 def artifact_of(session: Session, specimen: Specimen) -> ArtifactVersion:
-    """The artifact that a specimen is a print of."""
-    return session.scalars(
-        select(ArtifactVersion)
-        .join(Job, Job.artifact_id == ArtifactVersion.id)
-        .join(Run, Run.job_id == Job.id)
-        .where(Run.id == specimen.run_id)
-    ).one()
+    return artifacts_of(session, [specimen.id])[specimen.id]
 
 
 def job_with_unit(session: Session, job_id: uuid.UUID) -> Job:

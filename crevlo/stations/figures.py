@@ -14,12 +14,12 @@ from crevlo.core.defects import specimen_quality
 from crevlo.core.estimate import Estimate, NotDetermined, effective_dof
 from crevlo.core.noise import mean_level_db
 from crevlo.core.readings import pool_scatter
-from crevlo.core.scoring.figure import Counted, Figure
+from crevlo.core.scoring.figure import Counted, Figure, as_estimate
 from crevlo.core.success import success_chance
 from crevlo.stations.bench import Bench, LineKey, line_of, load_bench, specimen_estimates, state_of
 from crevlo.stations.kept import Kept
+from crevlo.stations.noise import level_at_1_m
 from crevlo.stations.plan.protocol import Policies
-from crevlo.stations.print_.run import level_at_1_m
 from crevlo.stations.shape import determined
 from crevlo.store.machine import FeatureRow
 from crevlo.store.run import NoiseState, Outcome, Run
@@ -262,7 +262,8 @@ def qualities(bench: Bench) -> dict[uuid.UUID, float]:
         by_rater: dict[uuid.UUID, dict[str, int]] = defaultdict(dict)
         for score in bench.scores.get(specimen.id, []):
             by_rater[score.person_id][score.defect] = score.severity
-        scored = [specimen_quality(s).value for s in by_rater.values()]
+        # Locked scores are of all that was asked.
+        scored = [specimen_quality(s, s).value for s in by_rater.values()]
         if scored:
             found[specimen.run_id] = sum(scored) / len(scored)
     return found
@@ -381,9 +382,7 @@ def _cost_estimate(inputs: CostInputs, raw: dict[str, Figure], counted: Counted)
     energy, hours = raw["energy"], raw["time"]
     assert isinstance(energy, Estimate)
     assert isinstance(hours, Estimate)
-    chance = success_chance(counted.good, counted.tries) if counted.tries else None
-    a, b = counted.good + 0.5, counted.tries - counted.good + 0.5
-    u_success = math.sqrt(a * b / ((a + b) ** 2 * (a + b + 1))) if chance else 0.25
+    u_success = as_estimate(counted).u if counted.tries else 0.25
     base = cost_per_good_part(inputs).total
 
     def moved(**changes: float) -> float:

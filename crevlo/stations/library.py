@@ -4,7 +4,7 @@ import uuid
 from datetime import UTC, date, datetime, timedelta
 from typing import Any, TypeVar
 
-from pydantic import Field
+from pydantic import Field, computed_field
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 from sqlalchemy.orm.attributes import flag_modified
@@ -12,6 +12,7 @@ from sqlalchemy.orm.exc import StaleDataError
 
 from crevlo.core.artifacts.feature import MEASURED
 from crevlo.core.lookalike import Sheet, lookalikes
+from crevlo.core.material import USUAL, usual_of
 from crevlo.stations import shelf
 from crevlo.stations.artifact import stored
 from crevlo.stations.shape import Conflict, Day, Missing, Money, Refused, Shape, Version
@@ -100,8 +101,21 @@ class SpoolIn(Shape):
     empty_g: float | None = Field(default=None, gt=0, le=5000, description="mass of the empty spool")
 
 
+class MaterialOut(Shape):
+    name: str
+    density: float
+    nozzle_c: float
+    bed_c: float
+
+
 class SpoolOut(SpoolIn):
     version: int
+
+    @computed_field(description="what its material usually is printed at; nothing where it is not known")  # type: ignore[prop-decorator]
+    @property
+    def usual(self) -> MaterialOut | None:
+        known = usual_of(self.material)
+        return MaterialOut.model_validate(known, extra="ignore") if known else None
 
 
 class InstrumentIn(Shape):
@@ -157,6 +171,9 @@ class Library(Shape):
     lookalikes: list[LookalikeOut]
     spools: list[SpoolOut]
     instruments: list[InstrumentOut]
+    materials: list[MaterialOut] = Field(
+        description="what filaments usually are; their maker's data sheet comes first"
+    )
 
 
 AnyRow = TypeVar("AnyRow", bound=Base)
@@ -170,6 +187,7 @@ def library(session: Session) -> Library:
         lookalikes=[LookalikeOut.model_validate(p) for p in lookalikes([_sheet(m) for m in models])],
         spools=[SpoolOut.model_validate(s) for s in session.scalars(select(Spool).order_by(Spool.code))],
         instruments=[instrument_out(i) for i in session.scalars(select(Instrument).order_by(Instrument.code))],
+        materials=[MaterialOut.model_validate(m, extra="ignore") for m in USUAL],
     )
 
 

@@ -44,7 +44,7 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
     protocol = current_protocol(session, study_id)
     frozen = bool(protocol and protocol.frozen_at)
     jobs = session.scalar(select(func.count()).where(Job.study_id == study_id)) or 0
-    tried = select(Run).join(Job, Job.id == Run.job_id).where(Job.study_id == study_id).subquery()
+    tried = select(Run, Job.unit_id).join(Job, Job.id == Run.job_id).where(Job.study_id == study_id).subquery()
     done = session.scalar(select(func.count()).where(tried.c.outcome == Outcome.DONE.value)) or 0
     live = [] if blind else _printing(session, study)
     failed_open = session.scalar(
@@ -86,7 +86,15 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
     safety = latest_safety(session, units)
     received = sum(safety_standing(safety.get(u, {})) is not None for u in units)
     prices = prices_of(session, study_id, units)
-    priced = sum(p.paid is not None for p in prices.values())
+    # A cost stands on the price paid, and on what a good print took.
+    powered = set(
+        session.scalars(
+            select(tried.c.unit_id)
+            .where(tried.c.outcome == Outcome.DONE.value, tried.c.energy_kwh.is_not(None))
+            .distinct()
+        )
+    )
+    priced = sum(p.paid is not None and unit in powered for unit, p in prices.items())
     revisions = session.scalar(select(func.count()).where(ReportRevision.study_id == study_id)) or 0
     failing = any(safety_standing(safety.get(u, {})) is False for u in units)
     failing = failing or any(r.ended for r in safety_records(session, units).values())

@@ -49,22 +49,30 @@ class Conflict(Exception):
 
 
 class Quantity(Shape):
-    """A figure to show: value with expanded uncertainty, or what it needs; `digits` after the point."""
+    """A figure to show: value with both ends of its 95 % interval, or what it needs; `words` as a person reads it."""
 
     value: float | None
-    expanded: float | None = None
+    low: float | None = None
+    high: float | None = None
     unit: str
     digits: int
     needs: str | None = None
+    words: str
 
 
 def quantity(figure: Estimate | Counted | NotDetermined, unit: str, digits: int) -> Quantity:
     if isinstance(figure, NotDetermined):
-        return Quantity(value=None, unit=unit, digits=digits, needs=figure.needs)
+        return Quantity(value=None, unit=unit, digits=digits, needs=figure.needs, words="not determined")
     if isinstance(figure, Counted):
+        # A chance has no even half width: it is the count with both ends.
         chance = success_chance(figure.good, figure.tries)
-        return Quantity(value=100 * chance.mean, expanded=50 * (chance.high - chance.low), unit=unit, digits=digits)
-    return Quantity(value=figure.value, expanded=figure.expanded, unit=unit, digits=digits)
+        low, high = 100 * chance.low, 100 * chance.high
+        words = f"{figure.good} of {figure.tries} ({low:.0f} to {high:.0f} %)"
+        return Quantity(value=100 * chance.mean, low=low, high=high, unit=unit, digits=digits, words=words)
+    words = f"{figure.value:.{digits}f} {unit}"
+    if figure.expanded > 0:
+        words = f"{figure.value:.{digits}f} ± {figure.expanded:.{digits}f} {unit}"
+    return Quantity(value=figure.value, low=figure.low, high=figure.high, unit=unit, digits=digits, words=words)
 
 
 def determined(rule: Callable[[], Estimate]) -> Estimate | NotDetermined:

@@ -17,6 +17,7 @@ from crevlo.core.artifacts.fit import Bed, Fit, fits
 from crevlo.core.artifacts.footprint import footprint, plated
 from crevlo.core.artifacts.shelf import SHELF
 from crevlo.core.estimate import BadInput
+from crevlo.core.material import OTHER_DENSITY
 from crevlo.core.plate import Packing, Plate, pack, placed
 from crevlo.stations.apart import apart
 from crevlo.stations.artifact import SHELF_VERSION, Sizes, Standing, built, standing, stored
@@ -24,7 +25,6 @@ from crevlo.stations.kept import Kept, kept_on_disk
 from crevlo.stations.shape import Shape
 from crevlo.store.machine import ArtifactVersion, Model
 
-PLA_G_PER_CM3 = 1.24
 _MOST_KEEP_OUTS = 20
 
 
@@ -269,7 +269,7 @@ def card(a: Standing) -> ShelfCard:
     return ShelfCard(
         ref=a.ref, code=artifact.code, number=a.number, own=a.design is None, name=artifact.name,
         isolates=artifact.isolates, features=len(artifact.features), tools=artifact.tools, size_mm=list(artifact.size_mm),
-        solid_g=artifact.volume_mm3 / 1000 * PLA_G_PER_CM3,
+        solid_g=artifact.volume_mm3 / 1000 * OTHER_DENSITY,
     )  # fmt: skip
 
 

@@ -13,7 +13,7 @@ from crevlo.core.scoring.figure import Counted
 from crevlo.stations.bench import Bench, artifact_of, measured_of, specimen_estimates
 from crevlo.stations.cost.part import PARTS
 from crevlo.stations.figures import MachineFigures, counted_causes, study_figures
-from crevlo.stations.rank.criteria import BY_CODE
+from crevlo.stations.rank.criteria import BY_CODE, unit_of
 from crevlo.stations.rank.ranking import RankView, StandingLine, WhatIf, view_rank
 from crevlo.stations.shape import Missing, Shape
 from crevlo.store.machine import Instrument
@@ -184,7 +184,10 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
         if standing is None:
             raise Missing("This machine has no line in the ranking.")
         return Source(
-            title=f"Total, {name}", amount=f"{standing.total:.1f} ± {standing.expanded:.1f} points",
+            title=f"Total, {name}",
+            amount=f"{standing.total_low:.1f} to {standing.total_high:.1f} points, {standing.missing} figures missing"
+            if standing.missing
+            else f"{standing.total:.1f} ± {standing.expanded:.1f} points",
             rule="Sum of weight share · value over the criteria. ± is the 95 % range of the draws of the readings, weights as on the screen.",
             inputs=[
                 Input(
@@ -198,7 +201,7 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
         )  # fmt: skip
     kind = BY_CODE[criterion]
     figure = figures.raw[criterion]
-    unit = bench.study.currency if kind.unit == "money" else kind.unit
+    unit = unit_of(criterion, bench.study.currency)
     shown = _points_inputs(view, standing, criterion, unit)
     if criterion == "cost":
         shown.append(

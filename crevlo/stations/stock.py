@@ -124,3 +124,8 @@ def _spool(session: Session, spool_id: uuid.UUID) -> Spool:
     if row is None:
         raise Missing("There is no such spool.")
     return row
+
+
+def first_instrument(session: Session, kind: str) -> Instrument | None:
+    """The instrument of that kind that readings are taken with where none is named."""
+    return session.scalar(select(Instrument).where(Instrument.kind == kind).order_by(Instrument.code).limit(1))

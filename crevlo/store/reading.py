@@ -23,6 +23,7 @@ class Reading(Identified, Base):
     repeat: Mapped[int]
     value_mm: Mapped[float | None]
     cannot_because: Mapped[str | None]
+    note: Mapped[str | None]
     instrument_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("instrument.id"))
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     taken_at: Mapped[datetime]

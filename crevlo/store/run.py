@@ -107,8 +107,11 @@ class Run(Editable, Base):
 
 
 class NoiseReading(Identified, Base):
+    """Of a run, or of a unit that prints nothing while it is read."""
+
     __tablename__ = "noise_reading"
-    run_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("run.id"), index=True)
+    run_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("run.id"), index=True)
+    unit_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("unit.id"), index=True)
     level_db: Mapped[float]
     background_db: Mapped[float | None]
     distance_m: Mapped[float]
@@ -123,6 +126,7 @@ class NoiseReading(Identified, Base):
     reason: Mapped[str | None]
     __table_args__ = (
         CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
+        CheckConstraint("(run_id is null) <> (unit_id is null)", name="of_one"),
         CheckConstraint("level_db between 0 and 199", name="level_range"),
         CheckConstraint("background_db between 0 and 199", name="background_range"),
         CheckConstraint("distance_m > 0", name="distance_positive"),

@@ -199,8 +199,9 @@ class GateRow(Identified, Base):
     kind: Mapped[GateKind] = mapped_column(enum_of(GateKind))
     limit: Mapped[float]
     what: Mapped[str] = mapped_column(default="")
+    at_least: Mapped[bool] = mapped_column(default=False)
     __table_args__ = (
-        UniqueConstraint("profile_id", "kind"),
+        UniqueConstraint("profile_id", "kind", "what", "at_least", name="uq_gate_profile_id_kind"),
         CheckConstraint('"limit" >= 0', name="limit_not_negative"),
     )
 

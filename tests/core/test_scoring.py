@@ -8,11 +8,17 @@ from hypothesis import strategies as st
 from crevlo.core.artifacts.fit import Bed, longest_flat
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.scoring.chances import draw_values, rank_chances
-from crevlo.core.scoring.figure import Counted
-from crevlo.core.scoring.gate import Judged, Standing, judge_at_most, judge_fits_flat
+from crevlo.core.scoring.figure import Counted, Figure
+from crevlo.core.scoring.gate import (
+    Judged,
+    Standing,
+    judge_fits_flat,
+    judge_limit,
+    judge_material,
+    judge_success,
+)
 from crevlo.core.scoring.points import flip_weight, rounded_to_total, weighted_totals
 from crevlo.core.scoring.value import Shape, linear, min_max_over_field, value_function, value_of
-from crevlo.core.scoring.verdict import say_verdict
 
 A, B = (82.0, 40.0, 55.0), (70.0, 72.0, 66.0)
 values = st.floats(0, 100)
@@ -104,16 +110,50 @@ def test_two_normal_totals_win_as_often_as_the_normal_law_says() -> None:
     assert chance.beats[0, 1] == pytest.approx(0.7257, abs=0.005)
 
 
-def test_gates_give_their_reason() -> None:
-    loud = judge_at_most("Noise at 1 m", Estimate(63, 0.7), 58, "dB")
-    assert (loud.standing, loud.reason) == (
-        Standing.FAILS,
-        "Noise at 1 m 63 dB, limit 58 dB".replace("58 dB", "58"),
-    )
-    assert "too close" in judge_at_most("Noise", Estimate(57.8, 0.7), 58, "dB").reason
-    assert judge_at_most("Noise", NotDetermined("a noise reading"), 58, "dB").standing is Standing.OPEN
+def test_gates_give_their_reason_and_how_sure_it_is() -> None:
+    loud = judge_limit("noise at 1 m", Estimate(63, 0.7), 58, "dB")
+    assert (loud.standing, loud.reason, loud.is_close) == (Standing.FAILS, "noise at 1 m 63 dB, limit 58", False)
+    close = judge_limit("noise", Estimate(57.8, 0.7), 58, "dB")
+    assert close.standing is Standing.PASSES
+    assert close.certainty == pytest.approx(0.6125, abs=0.001)
+    assert close.reason == "noise 58 dB, limit 58 (passes, 61 % sure)"
+    over = judge_limit("noise", Estimate(58.2, 0.7), 58, "dB")
+    assert over.reason == "noise 58.2 dB, limit 58.0 (fails, 61 % sure)"
+    assert judge_limit("noise", NotDetermined("a noise reading"), 58, "dB").standing is Standing.OPEN
+    least = judge_limit("surface", Estimate(80, 1), 70, "of 100", at_least=True)
+    assert (least.standing, least.is_close) == (Standing.PASSES, False)
     assert judge_fits_flat(Bed(150, 150, 200), 180).standing is Standing.PASSES
     assert judge_fits_flat(Bed(120, 120, 200), 180).standing is Standing.FAILS
+
+
+def test_all_good_is_never_failed_for_being_few() -> None:
+    for tries in (1, 3, 8, 40):
+        assert judge_success(Counted(tries, tries), 0.95).standing is Standing.PASSES
+    assert judge_success(Counted(8, 8), 0.95).reason.startswith("8 of 8 attempts good, wanted 95 % (passes, ")
+    assert judge_success(Counted(18, 20), 0.95).standing is Standing.FAILS
+    assert judge_success(Counted(0, 0), 0.5).standing is Standing.OPEN
+    assert judge_success(Counted(1, 40), 0.95).certainty > 0.999
+
+
+def test_a_material_passes_by_a_print_that_came_out() -> None:
+    assert judge_material("PETG", 1, 3).standing is Standing.PASSES
+    assert judge_material("PETG", 0, 2).standing is Standing.FAILS
+    assert judge_material("PETG", 0, 0).standing is Standing.OPEN
+
+
+def test_a_machine_without_figures_may_be_anywhere_in_its_interval() -> None:
+    # Drawn one by one its missing figures would meet in the middle, and 78 points would beat them every time.
+    functions = [linear(0, 100)] * 8
+    figures: list[list[Figure]] = [[Estimate(78.0, 0.5)] * 8, [NotDetermined("a figure")] * 8]
+    chance = rank_chances([1.0] * 8, draw_values(figures, functions, 5), 5)
+    assert chance.beats[0, 1] == pytest.approx(0.78, abs=0.02)
+
+
+def test_ranks_of_many_machines_do_not_run_over() -> None:
+    machines = 300
+    values = np.linspace(0, 100, machines, dtype=np.float32)[None, :, None].repeat(100, axis=2)
+    chance = rank_chances([1.0], values, 3)
+    assert chance.expected_rank == pytest.approx(np.arange(machines, 0, -1))
 
 
 def test_a_part_fits_a_round_bed_by_its_width_not_by_its_square() -> None:
@@ -145,12 +185,3 @@ def test_what_is_kept_free_never_lets_a_longer_part_on(
     kept = ((left, front, left + share * x, front + share * y),)
     found = longest_flat(Bed(x, y, 200, is_round, keep_outs=kept))
     assert 0 <= found <= longest_flat(Bed(x, y, 200, is_round)) + 1e-6
-
-
-def test_verdict_calls_a_tie_a_tie() -> None:
-    tie = say_verdict(["Mesa", "Sparrow"], [74.2, 72.9], [3.1, 4.6], 0.67, 0)
-    assert tie.tie
-    assert tie.headline == "Mesa, but only just"
-    assert "67 %" in tie.evidence
-    assert not say_verdict(["Mesa", "Sparrow"], [74.2, 60.0], [3.1, 4.6], 0.99, 0).tie
-    assert say_verdict([], [], [], None, 0).headline == "No machine passes every must-have"

@@ -6,12 +6,14 @@ from dataclasses import dataclass
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Page
+from playwright.sync_api import BrowserContext, Page, expect
 from werkzeug.serving import WSGIRequestHandler, make_server
 
 from crevlo.cli.link import sign_in_link
 from tests.conftest import Bench, Played
 
+# A loaded machine is slow, not wrong.
+expect.set_options(timeout=20_000)
 AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
@@ -27,6 +29,11 @@ def browser_type_launch_args() -> dict:
 @pytest.fixture(scope="session")
 def browser_context_args() -> dict:
     return {"viewport": {"width": 1280, "height": 800}, "reduced_motion": "reduce", "locale": "en-GB"}
+
+
+@pytest.fixture(autouse=True)
+def _patience(context: BrowserContext) -> None:
+    context.set_default_timeout(60_000)
 
 
 class _Quiet(WSGIRequestHandler):

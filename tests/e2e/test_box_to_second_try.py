@@ -25,7 +25,6 @@ def photo() -> bytes:
 def test_from_the_box_to_a_failed_run_and_its_second_attempt(site: Site, page: Page, tmp_path: Path) -> None:
     client = site.bench.as_("reviewer")
     study = frozen_study(client)
-    page.set_default_timeout(15_000)
     site.sign_in(page, "reviewer")
     site.open(page, study, "receive")
     steps = page.get_by_role("navigation", name="Steps of receiving")

@@ -81,7 +81,6 @@ def _library(client: Client) -> None:
 def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_path: Path) -> None:
     client = site.bench.as_("reviewer")
     _library(client)
-    page.set_default_timeout(15_000)
     site.sign_in(page, "reviewer")
     hands = Hands(page)
 

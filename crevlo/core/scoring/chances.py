@@ -12,7 +12,6 @@ from crevlo.core.scoring.value import ValueFunction, value_of
 
 # A chance is then known to ± 0.5 % (95 %), half the last digit shown, and a first answer takes a fifth of a second.
 DRAWS = 40_000
-TIE_BELOW = 0.8
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,16 +33,18 @@ class RankChances:
 def draw_values(
     figures: Sequence[Sequence[Figure]], functions: Sequence[ValueFunction], seed: int, draws: int = DRAWS
 ) -> np.ndarray:
-    """Value draws of shape (criteria, machines, draws) through the value functions; missing is even over 0..100.
+    """Value draws of shape (criteria, machines, draws) through the value functions.
 
-    `figures` has shape (machines, criteria).
+    `figures` has shape (machines, criteria). A machine's missing figures are drawn as one, even over 0..100: drawn apart
+    they would meet in the middle, and an open interval would look like a known total.
     """
     rng = np.random.default_rng(seed)
     values = np.empty((len(functions), len(figures), draws), np.float32)
     for m, row in enumerate(figures):
+        missing = rng.uniform(0, 100, draws) if any(isinstance(f, NotDetermined) for f in row) else None
         for c, (figure, function) in enumerate(zip(row, functions, strict=True)):
             if isinstance(figure, NotDetermined):
-                values[c, m] = rng.uniform(0, 100, draws)
+                values[c, m] = missing
             else:
                 values[c, m] = value_of(function, draw(figure, draws, rng))
     return values
@@ -66,7 +67,7 @@ def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight
     for c in range(criteria):
         totals += values[c] * drawn[c]
         at_scheme += values[c] * shares[c]
-    above = np.zeros((machines, draws), np.uint8)
+    above = np.zeros((machines, draws), np.min_scalar_type(machines))
     tied = np.zeros(draws, bool)
     beats = np.zeros((machines, machines))
     for a in range(machines):

@@ -1,5 +1,6 @@
 """Raw figures that go into a criterion: an estimate, a success count, or missing with what it needs."""
 
+import math
 from dataclasses import dataclass
 
 import numpy as np
@@ -26,6 +27,14 @@ def central(figure: Figure) -> float | None:
     if isinstance(figure, Counted):
         return success_chance(figure.good, figure.tries).mean
     return figure.value
+
+
+def as_estimate(figure: Estimate | Counted, scale: float = 1.0) -> Estimate:
+    """The figure as an estimate; a count by the mean and spread of its chance of success, times `scale`."""
+    if isinstance(figure, Estimate):
+        return figure
+    a, b = figure.good + 0.5, figure.tries - figure.good + 0.5
+    return Estimate(scale * a / (a + b), scale * math.sqrt(a * b / ((a + b) ** 2 * (a + b + 1))))
 
 
 def draw(figure: Estimate | Counted, draws: int, rng: np.random.Generator) -> np.ndarray:

@@ -65,6 +65,23 @@ def value_of(function: ValueFunction, raw: np.ndarray | float) -> np.ndarray:
     return between
 
 
+def raw_reaching(function: ValueFunction, value: float, near: float, *, up: bool) -> float | None:
+    """The raw figure nearest to `near` whose value is at least (`up`) or at most `value`; None where none is.
+
+    Where the function is clamped the anchor is given, as the last raw figure that still moves it.
+    """
+    if not 0 <= value <= 100:
+        return None
+    reached = [raw for raw, v in function.points if (v >= value if up else v <= value)]
+    if function.shape is not Shape.THRESHOLDS:
+        for (r0, v0), (r1, v1) in zip(function.points, function.points[1:], strict=False):
+            if min(v0, v1) < value < max(v0, v1):
+                along = (value - v0) / (v1 - v0)
+                log = function.shape is Shape.LOGARITHMIC
+                reached.append(r0 * (r1 / r0) ** along if log else r0 + along * (r1 - r0))
+    return min(reached, key=lambda raw: abs(raw - near), default=None)
+
+
 def min_max_over_field(raw: Sequence[float], lower_is_better: bool) -> ValueFunction:
     """Anchors at the field's own extremes. A new machine changes every old score: offered, with that warning."""
     low, high = min(raw), max(raw)

@@ -9,13 +9,15 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.blind import CODE_RULE, follows
-from crevlo.core.defects import DEFECTS, specimen_quality
-from crevlo.stations.bench import current_protocol, current_scores, get_study, load_bench
+from crevlo.core.defects import DEFECTS, asked_of, specimen_quality
+from crevlo.stations.artifact import stored
+from crevlo.stations.bench import artifacts_of, current_protocol, current_scores, get_study, load_bench
 from crevlo.stations.blind import late_reason
 from crevlo.stations.clock import stated_time
 from crevlo.stations.inspect.reject import reject_specimen
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.shape import Missing, Moment, Refused, Shape
+from crevlo.store.machine import ArtifactVersion
 from crevlo.store.reading import DefectScore, InspectionLock
 from crevlo.store.run import Specimen
 from crevlo.store.study import Study
@@ -43,6 +45,8 @@ class SpecimenScores(Shape):
 
     id: uuid.UUID
     blind_code: str
+    artifact: str
+    asked: list[str] = Field(description="codes of the defects looked for on this artifact")
     scores: list[ScoreOut]
     locked: bool
     locked_by_others: int
@@ -99,6 +103,8 @@ def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) ->
     )
     ids = [s.id for s in specimens]
     scores = current_scores(session, ids, locked_only=False, late=True)
+    artifacts = artifacts_of(session, ids)
+    asked = {a.id: _asked(session, a) for a in artifacts.values()}
     locks: dict[uuid.UUID, set[uuid.UUID]] = defaultdict(set)
     for lock in session.scalars(select(InspectionLock).where(InspectionLock.specimen_id.in_(ids))):
         locks[lock.specimen_id].add(lock.person_id)
@@ -106,10 +112,12 @@ def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) ->
     for specimen in specimens:
         own = [s for s in scores.get(specimen.id, []) if s.person_id == person_id]
         locked = person_id in locks.get(specimen.id, set())
-        quality = specimen_quality({s.defect: s.severity for s in own}) if locked else None
+        quality = specimen_quality(own_scores := {s.defect: s.severity for s in own}, own_scores) if locked else None
+        artifact = artifacts[specimen.id]
         lines.append(
             SpecimenScores(
-                id=specimen.id, blind_code=specimen.blind_code, locked=locked,
+                id=specimen.id, blind_code=specimen.blind_code, locked=locked, artifact=artifact.name,
+                asked=list(asked[artifact.id]),
                 locked_by_others=len(locks.get(specimen.id, set()) - {person_id}),
                 scores=[
                     ScoreOut(
@@ -142,6 +150,9 @@ def record_score(
     late = late_reason(session, specimen.study_id, given.after_reveal, reviews=reviews)
     if given.defect not in {d.code for d in DEFECTS}:
         raise Refused(f"No defect is called {given.defect}.")
+    artifact = artifacts_of(session, [specimen_id])[specimen_id]
+    if given.defect not in _asked(session, artifact):
+        raise Refused(f"That defect is not looked for on the {artifact.name.lower()}.")
     if _locked(session, specimen_id, person_id):
         raise Refused("Your scores of this specimen are locked.")
     own = next(
@@ -177,7 +188,8 @@ def lock(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> Insp
             for s in current_scores(session, [specimen_id], locked_only=False, late=True).get(specimen_id, [])
             if s.person_id == person_id
         }
-        quality = specimen_quality(own)  # raises NotDetermined while a defect is unscored
+        asked = _asked(session, artifacts_of(session, [specimen_id])[specimen_id])
+        quality = specimen_quality(own, asked)  # raises NotDetermined while a defect is unscored
         session.add(InspectionLock(specimen_id=specimen_id, person_id=person_id))
         session.flush()
         if quality.rejected_by:
@@ -208,7 +220,7 @@ def revealed(session: Session, study_id: uuid.UUID) -> RevealedList:
         by_rater: dict[uuid.UUID, dict[str, int]] = defaultdict(dict)
         for score in bench.scores.get(specimen.id, []):
             by_rater[score.person_id][score.defect] = score.severity
-        qualities = [specimen_quality(s).value for s in by_rater.values()]
+        qualities = [specimen_quality(s, s).value for s in by_rater.values()]
         rows.append(
             Revealed(
                 blind_code=specimen.blind_code, print_id=specimen.run_id, machine=marks[unit_of[specimen.run_id]],
@@ -220,6 +232,10 @@ def revealed(session: Session, study_id: uuid.UUID) -> RevealedList:
         specimens=sorted(rows, key=lambda r: (r.machine.mark, r.blind_code)), secret=secret, rule=CODE_RULE,
         follows=sum(follows(r.blind_code, secret, str(r.print_id)) for r in rows),
     )  # fmt: skip
+
+
+def _asked(session: Session, artifact: ArtifactVersion) -> tuple[str, ...]:
+    return asked_of(stored(session, artifact).artifact.shows)
 
 
 def _specimen(session: Session, specimen_id: uuid.UUID) -> Specimen:

@@ -5,7 +5,7 @@ Nothing here names a machine, spool or file: the page and the data sent to it ar
 
 import uuid
 from collections import Counter, defaultdict
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 
 from pydantic import Field
 from sqlalchemy import select
@@ -37,6 +37,10 @@ from crevlo.store.study import Job, ProtocolVersion
 
 # A reading this far off is more likely a slip than a part; it is asked for again before it is kept.
 FAR_OFF_MM = 2.0
+# A day's work starts with a zero check.
+ZERO_HOLDS = timedelta(hours=12)
+# The needle's span, and the part of it marked as usual for a part of this size.
+DIAL_REACH_MM, DIAL_USUAL_MM = 0.4, 0.1
 
 
 class QueueLine(Shape):
@@ -52,9 +56,9 @@ class InstrumentNow(Shape):
     id: uuid.UUID
     code: str
     resolution: float
-    u_calibration: float
-    zero_value: float | None
+    expanded: float = Field(description="the calibration's U, k = 2")
     zero_at: datetime | None
+    zero_due: bool
     overdue: str | None = Field(description="what to say where the calibration has run out")
 
 
@@ -64,6 +68,9 @@ class MeasureQueue(Shape):
     repeats: int
     artifacts: list[ArtifactOut]
     calipers: list[InstrumentNow]
+    far_off_mm: float = Field(description="a reading further off is kept only with a note")
+    dial_reach_mm: float
+    dial_usual_mm: float
     queue: list[QueueLine]
 
 
@@ -74,6 +81,7 @@ class ReadingOut(Shape):
     cannot_because: str | None
     corrected: bool
     after_reveal: str | None = Field(description="why it was entered once the machines were known; no figure has it")
+    note: str | None = Field(description="why it was kept although it is far off")
 
 
 class FeatureLine(Shape):
@@ -98,7 +106,7 @@ class FitPoint(Shape):
     axis: Axis
     nominal_mm: float
     deviation_mm: float
-    u_mm: float
+    expanded_mm: float
 
 
 class LinePoint(Shape):
@@ -124,6 +132,7 @@ class SpecimenView(Shape):
     points: list[FitPoint]
     lines: list[FitLine]
     mean_absolute_mm: float | None
+    longest_mm: float | None = Field(description="the artifact's longest size, as far as the drawing of the fit goes")
 
 
 class NewReading(Shape):
@@ -135,6 +144,9 @@ class NewReading(Shape):
     repeat: int = Field(ge=1, le=10)
     value_mm: float | None = Field(default=None, gt=-1000, lt=10000)
     cannot_because: str | None = Field(default=None, min_length=1, max_length=300)
+    note: str | None = Field(
+        default=None, min_length=1, max_length=300, description="why it is kept although far off"
+    )
     instrument_id: uuid.UUID
     taken_at: Moment | None = None
 
@@ -170,7 +182,7 @@ def view_queue(session: Session, study_id: uuid.UUID) -> MeasureQueue:
     return MeasureQueue(
         now=datetime.now(UTC), revealed=get_study(session, study_id).revealed_at is not None,
         repeats=protocol.repeats, artifacts=[artifact_out(session, a) for a in artifacts.values()],
-        calipers=_calipers(session),
+        calipers=_calipers(session), far_off_mm=FAR_OFF_MM, dial_reach_mm=DIAL_REACH_MM, dial_usual_mm=DIAL_USUAL_MM,
         queue=[
             QueueLine(
                 id=s.id, blind_code=s.blind_code, artifact_id=a.id, artifact=a.name,
@@ -194,7 +206,7 @@ def record_reading(
     feature = _feature(session, specimen, given.feature_id)
     if given.repeat > protocol.repeats:
         raise Refused(f"The protocol asks for {protocol.repeats} readings of a face.")
-    _sensible(given.value_mm, given.cannot_because, feature)
+    _sensible(given.value_mm, given.cannot_because, feature, given.note)
     taken = session.scalar(
         select(Reading.id).where(
             Reading.specimen_id == specimen_id, Reading.feature_id == feature.id, Reading.repeat == given.repeat
@@ -229,7 +241,8 @@ def correct_reading(
         raise Missing("There is no such reading on this specimen.")
     if session.scalar(select(Reading.id).where(Reading.supersedes_id == old.id)):
         raise Refused("This reading was corrected meanwhile; correct the newer one.")
-    _sensible(given.value_mm, given.cannot_because, _feature(session, specimen, old.feature_id))
+    # The reason of a correction says too why it is kept although far off.
+    _sensible(given.value_mm, given.cannot_because, _feature(session, specimen, old.feature_id), given.reason)
     _instrument(session, given.instrument_id)
     session.add(
         Reading(
@@ -277,7 +290,7 @@ def _view(session: Session, specimen: Specimen, protocol: ProtocolVersion) -> Sp
                 readings=[
                     ReadingOut(
                         id=r.id, repeat=r.repeat, value_mm=r.value_mm, cannot_because=r.cannot_because,
-                        corrected=r.supersedes_id is not None, after_reveal=r.after_reveal,
+                        corrected=r.supersedes_id is not None, after_reveal=r.after_reveal, note=r.note,
                     )
                     for r in by_feature.get(feature.id, [])
                 ],
@@ -287,13 +300,14 @@ def _view(session: Session, specimen: Specimen, protocol: ProtocolVersion) -> Sp
         )  # fmt: skip
         if not isinstance(off, NotDetermined) and feature.kind is Kind.LENGTH:
             points.append(FitPoint(code=feature.code, axis=Axis(feature.axis), nominal_mm=feature.nominal,
-                                   deviation_mm=off.value, u_mm=off.u))  # fmt: skip
+                                   deviation_mm=off.value, expanded_mm=off.expanded))  # fmt: skip
     findings, fit_lines, mean_absolute = _say(estimates, features)
     counts = Counter(r.feature_id for r in readings)
     return SpecimenView(
         id=specimen.id, blind_code=specimen.blind_code, due=len(features) * protocol.repeats,
         done=sum(min(n, protocol.repeats) for n in counts.values()), features=lines, findings=findings, points=points,
         lines=fit_lines, mean_absolute_mm=mean_absolute,
+        longest_mm=max((f.nominal for f in features.values() if f.kind is Kind.LENGTH), default=None),
     )  # fmt: skip
 
 
@@ -305,7 +319,7 @@ def _say(
     except NotDetermined:
         return [], [], None
     lines = []
-    longest = max(f.nominal for f in features.values())
+    longest = max(f.nominal for f in features.values() if f.kind is Kind.LENGTH)
     for axis in Axis:
         try:
             at = [(length, deviation_at(fit, axis, length)) for length in _spaced(longest)]
@@ -331,13 +345,13 @@ def _grade(nominal_mm: float, off_mm: float) -> str | None:
         return None
 
 
-def _sensible(value_mm: float | None, cannot_because: str | None, feature: FeatureRow) -> None:
+def _sensible(value_mm: float | None, cannot_because: str | None, feature: FeatureRow, note: str | None) -> None:
     if (value_mm is None) == (cannot_because is None):
         raise Refused("Give a value, or the reason why there is none.")
-    if value_mm is not None and abs(value_mm - feature.nominal) > FAR_OFF_MM:
+    if value_mm is not None and abs(value_mm - feature.nominal) > FAR_OFF_MM and not note:
         raise Refused(
             f"{value_mm:g} mm is {abs(value_mm - feature.nominal):.2f} mm from the nominal {feature.nominal:g} mm of "
-            f"{feature.code}. Measure again; if the part really is so, record that it can't be measured and say why."
+            f"{feature.code}. Measure again; if the part really is so, keep it with a note that says why."
         )
 
 
@@ -386,9 +400,9 @@ def _calipers(session: Session) -> list[InstrumentNow]:
         latest[check.instrument_id] = check
     return [
         InstrumentNow(
-            id=c.id, code=c.code, resolution=c.resolution, u_calibration=c.u_calibration,
-            zero_value=latest[c.id].value if c.id in latest else None,
+            id=c.id, code=c.code, resolution=c.resolution, expanded=2 * c.u_calibration,
             zero_at=latest[c.id].taken_at if c.id in latest else None, overdue=overdue(c),
+            zero_due=c.id not in latest or datetime.now(UTC) - latest[c.id].taken_at > ZERO_HOLDS,
         )
         for c in calipers
     ]  # fmt: skip

@@ -8,15 +8,16 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.feature import MEASURED
 from crevlo.core.effort import Handling, PlannedPrint, effort
+from crevlo.core.material import OTHER_DENSITY
 from crevlo.core.repeats import copies_needed, difference_told
-from crevlo.stations.artifact import Standing, standing
+from crevlo.stations.artifact import standing
 from crevlo.stations.bench import get_study
 from crevlo.stations.figures import study_figures
 from crevlo.stations.plan.expected import USUAL_W, by_volume, histories
+from crevlo.stations.plan.freeze import PlannedLine, freeze_needs, why_not
 from crevlo.stations.plan.protocol import Draft
 from crevlo.stations.rank.criteria import BY_CODE
 from crevlo.stations.shape import Missing, Shape
-from crevlo.stations.shelf import bed_of, fit_on
 from crevlo.store.machine import Model, Spool, Unit
 from crevlo.store.run import Outcome, Run
 from crevlo.store.study import Job
@@ -53,6 +54,7 @@ class EffortView(Shape):
     bottleneck: str
     lines: list[LineEffort] = Field(description="in the order of arms and lines")
     basis: str
+    freeze_needs: str = Field(description="what is missing before this can be frozen; empty where nothing is")
 
 
 class SpreadOut(Shape):
@@ -95,16 +97,18 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
     prints: list[PlannedPrint] = []
     lines: list[LineEffort] = []
     assumed: set[str] = set()
+    planned: list[PlannedLine] = []
     for arm in draft.arms:
         for line in arm.lines:
             a = standing(session, line.artifact)
+            planned.append((a, line.spool_id, line.second_spool_id, line.copies))
             expected = by_volume(a.key, a.artifact, arm.conditions)
             features = sum(f.kind in MEASURED for f in a.artifact.features)
             pair = [spools[i] for i in (line.spool_id, line.second_spool_id) if i in spools]
-            density = pair[0].density_g_cm3 if pair else 1.24
+            density = pair[0].density_g_cm3 if pair else OTHER_DENSITY
             left, hours = [], []
             for model in chosen:
-                if not _possible(a, model):
+                if why_not(a, model):
                     left.append(model.name)
                     continue
                 history = known.get(units.get(model.id, uuid.UUID(int=0)))
@@ -139,7 +143,7 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
         high_h=made.high_h, person_h=made.person_h, energy_kwh=made.energy_kwh,
         filament=[Share(name=k, amount=v) for k, v in sorted(made.filament_g.items())],
         machines=[Share(name=k, amount=v) for k, v in made.machine_h.items()], days=made.days,
-        bottleneck=made.bottleneck, lines=lines, basis=_basis(assumed, len(chosen)),
+        bottleneck=made.bottleneck, lines=lines, basis=_basis(assumed, len(chosen)), freeze_needs=freeze_needs(chosen, planned),
     )  # fmt: skip
 
 
@@ -171,10 +175,6 @@ def copies(wish: CopiesQuery) -> CopiesOut:
         needed=copies_needed(wish.difference, wish.spread, _CHANCE),
         told=difference_told(wish.spread, wish.copies, _CHANCE) if wish.copies > 1 else None, chance=_CHANCE,
     )  # fmt: skip
-
-
-def _possible(a: Standing, model: Model) -> bool:
-    return a.artifact.tools <= model.tools and fit_on(a, bed_of(model)).fits
 
 
 def _basis(assumed: set[str], machines: int) -> str:

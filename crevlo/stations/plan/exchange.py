@@ -5,7 +5,7 @@ import uuid
 from collections.abc import Sequence
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import Field, model_validator
 from sqlalchemy import Text, cast, select
 from sqlalchemy.orm import Session
 
@@ -22,6 +22,7 @@ from crevlo.stations.plan.protocol import (
     Conditions,
     LineIn,
     Policies,
+    own_is_open,
 )
 from crevlo.stations.shape import Missing, Shape
 from crevlo.store.machine import ArtifactVersion, Model, Spool
@@ -41,6 +42,7 @@ class FileLine(Shape):
 
 
 class FileArm(Shape):
+    _own_is_open = model_validator(mode="before")(own_is_open)
     name: str = Field(min_length=1, max_length=60)
     slicing: Slicing = Slicing.COMMON
     tuning: Tuning = Tuning.STOCK

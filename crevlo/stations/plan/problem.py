@@ -8,7 +8,7 @@ from datetime import UTC, date, datetime, time, timedelta
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from crevlo.core.drying import usual_drying_h
+from crevlo.core.material import usual_drying_h
 from crevlo.core.print_estimate import SPREAD_BY_FILE, SPREAD_BY_VOLUME
 from crevlo.core.protocol import Tuning
 from crevlo.core.schedule.calendar import Calendar, working_hours

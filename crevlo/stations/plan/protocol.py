@@ -1,7 +1,7 @@
 """What a protocol says, as it is drafted, shown and exchanged."""
 
 import uuid
-from typing import Literal
+from typing import Any, Literal
 
 from pydantic import Field, model_validator
 
@@ -15,6 +15,14 @@ CauseName = Literal["machine", "profile", "material", "operator", "power", "unkn
 MOST_ARMS, MOST_LINES, MOST_JOBS = 4, 60, 3000
 
 
+class Temperatures(Shape):
+    """Of one material, where an arm prints several."""
+
+    material: str = Field(min_length=1, max_length=20)
+    nozzle_c: float | None = Field(default=None, gt=0, le=600)
+    bed_c: float | None = Field(default=None, ge=0, le=200)
+
+
 class Conditions(Shape):
     """Print conditions; an empty one is left to the maker's profile."""
 
@@ -25,6 +33,22 @@ class Conditions(Shape):
     nozzle_c: float | None = Field(default=215, gt=0, le=600)
     bed_c: float | None = Field(default=60, ge=0, le=200)
     material: str | None = Field(default=None, max_length=20)
+    temperatures: list[Temperatures] = Field(
+        default=[], max_length=20, description="of materials that are printed at others than the arm's"
+    )
+
+    @property
+    def words(self) -> list[str]:
+        """What is fixed, as a person says it."""
+        said = {
+            "layers of {:g} mm": self.layer_height_mm, "{:g} % infill": self.infill_percent, "{:g} walls": self.walls,
+            "a {:g} mm nozzle": self.nozzle_mm, "nozzle at {:g} °C": self.nozzle_c, "bed at {:g} °C": self.bed_c,
+        }  # fmt: skip
+        words = [words.format(value) for words, value in said.items() if value is not None]
+        for t in self.temperatures:
+            own = {"nozzle at {:g} °C": t.nozzle_c, "bed at {:g} °C": t.bed_c}
+            words += [f"{t.material}: {w.format(value)}" for w, value in own.items() if value is not None]
+        return words
 
 
 MAKERS_OWN = Conditions(
@@ -52,7 +76,15 @@ class LineIn(Shape):
     copies: int = Field(default=3, ge=1, le=20)
 
 
+def own_is_open(given: Any) -> Any:
+    """An arm of the makers' own slicers fixes nothing, unless it says so."""
+    if isinstance(given, dict) and given.get("slicing") == Slicing.OWN and given.get("conditions") is None:
+        return {**given, "conditions": MAKERS_OWN}
+    return given
+
+
 class ArmIn(Shape):
+    _own_is_open = model_validator(mode="before")(own_is_open)
     name: str = Field(min_length=1, max_length=60)
     slicing: Slicing = Slicing.COMMON
     tuning: Tuning = Tuning.STOCK
@@ -89,7 +121,11 @@ class Draft(Shape):
 
 def wanted(arm: Arm, spool: Spool) -> Wanted:
     """An arm's conditions as the core compares them; the material is the spool's unless fixed."""
-    conditions = dict(arm.conditions)
-    if conditions.get("material") is None:
+    given = Conditions(**arm.conditions)
+    conditions = given.model_dump(exclude={"temperatures"})
+    if given.material is None:
         conditions["material"] = spool.material
+    own = next((t for t in given.temperatures if t.material.casefold() == spool.material.casefold()), None)
+    if own:
+        conditions |= {"nozzle_c": own.nozzle_c, "bed_c": own.bed_c}
     return Wanted(**conditions)

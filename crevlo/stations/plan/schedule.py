@@ -7,7 +7,7 @@ from typing import Any, Literal
 from pydantic import Field
 from sqlalchemy.orm import Session
 
-from crevlo.core.drying import usual_drying_h
+from crevlo.core.material import usual_drying_h
 from crevlo.stations.background import OPEN, WorkOut, ask, latest, work_out
 from crevlo.stations.bench import Bench, load_bench, tries_used
 from crevlo.stations.plan.make import latest_schedule

@@ -4,7 +4,7 @@ import secrets
 import uuid
 from collections import defaultdict
 from collections.abc import Sequence
-from datetime import UTC, datetime
+from datetime import datetime
 from typing import Literal
 
 from pydantic import Field
@@ -12,29 +12,22 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.feature import MEASURED
-from crevlo.core.protocol import Slicing, Tuning, shuffled_jobs
-from crevlo.core.scoring.gate import GateKind
-from crevlo.core.scoring.value import Shape as ValueShape
+from crevlo.core.protocol import Slicing, Tuning
 from crevlo.stations.artifact import reference, resolve, stored
-from crevlo.stations.bench import Bench, current_protocol, get_study, load_bench
-from crevlo.stations.clock import stated_time
+from crevlo.stations.bench import Bench, get_study, load_bench
 from crevlo.stations.library import change, first_unit
-from crevlo.stations.plan.protocol import MOST_JOBS, ArmIn, Candidate, Conditions, Draft, LineIn, Policies
-from crevlo.stations.rank.criteria import CRITERIA
-from crevlo.stations.shape import Conflict, Missing, Moment, Refused, Shape
-from crevlo.stations.shelf import bed_of, fit_on
+from crevlo.stations.plan.freeze import left_out, open_draft
+from crevlo.stations.plan.protocol import ArmIn, Candidate, Conditions, Draft, LineIn, Policies
+from crevlo.stations.rank.beginning import begin_scheme
+from crevlo.stations.shape import Conflict, Missing, Refused, Shape
 from crevlo.store.machine import Spool
 from crevlo.store.run import Outcome
 from crevlo.store.study import (
     Arm,
-    BuyerProfile,
-    CriterionRow,
-    GateRow,
     Job,
     PrintLine,
     ProtocolDeviation,
     ProtocolVersion,
-    SchemeVersion,
     Study,
     StudyUnit,
 )
@@ -65,12 +58,6 @@ class StudyCard(Shape):
     question: str
     machines: int
     frozen: bool
-
-
-class Freeze(Shape):
-    """When the protocol was frozen, where that was before it is entered here; both times are kept."""
-
-    frozen_at: Moment | None = None
 
 
 class CellLayer(Shape):
@@ -173,14 +160,14 @@ def create_study(session: Session, given: NewStudy, person_id: uuid.UUID) -> Pla
     session.add(protocol)
     session.flush()
     _write_arms(session, protocol, [ArmIn(name="Stock", lines=[LineIn(artifact="SB")])])
-    _first_scheme(session, study.id, person_id)
+    begin_scheme(session, study.id, person_id)
     session.flush()
     return view_plan(session, study.id)
 
 
 def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
     """Replaces the draft's machines, conditions and policies; refused once the protocol is frozen."""
-    study, protocol = _open_draft(session, study_id)
+    study, protocol = open_draft(session, study_id)
     models = [c.model_id for c in draft.candidates]
     if len(set(models)) != len(models):
         raise Refused("A machine is listed twice.")
@@ -206,49 +193,6 @@ def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
     protocol.policies = draft.policies.model_dump()
     session.flush()
     session.expire_all()
-    return view_plan(session, study_id)
-
-
-def freeze(session: Session, study_id: uuid.UUID, given: Freeze, person_id: uuid.UUID) -> PlanView:
-    """Freezes the protocol and makes the jobs of what each machine can print, shuffled within blocks."""
-    study, protocol = _open_draft(session, study_id)
-    if len(study.units) < 2:
-        raise Refused("A comparison needs at least two machines.")
-    lines = [line for arm in protocol.arms for line in arm.lines]
-    if not lines:
-        raise Refused("Choose what to print before freezing.")
-    for line in lines:
-        if line.spool_id is None:
-            raise Refused(f"Choose the spool of the {line.artifact.name} before freezing.")
-        if stored(session, line.artifact).artifact.tools > 1 and line.second_spool_id is None:
-            raise Refused(f"Choose the second spool of the {line.artifact.name} before freezing.")
-    reasons = left_out(session, study, lines)
-    for line in lines:
-        if all((u.unit_id, line.id) in reasons for u in study.units):
-            raise Refused(f"No machine of this study can print the {line.artifact.name}.")
-    tuned = {arm.id for arm in protocol.arms if arm.tuning is Tuning.TUNED}
-    jobs = [
-        job
-        # Stock results are in before anything is tuned.
-        for late in (False, True)
-        for job in shuffled_jobs(
-            [(line, line.copies) for line in lines if (line.arm_id in tuned) is late], study.units,
-            lambda u, line: (u.unit_id, line.id) not in reasons, study.seed,
-        )
-    ]  # fmt: skip
-    if len(jobs) > MOST_JOBS:
-        raise Refused(f"{len(jobs)} prints are more than one study takes; {MOST_JOBS} are the most.")
-    for position, (entry, line, copy) in enumerate(jobs):
-        session.add(
-            Job(
-                study_id=study.id, arm_id=line.arm_id, unit_id=entry.unit_id, artifact_id=line.artifact_id,
-                spool_id=line.spool_id, second_spool_id=line.second_spool_id, copy=copy, position=position,
-            )
-        )  # fmt: skip
-    protocol.frozen_at = stated_time(given.frozen_at)
-    protocol.freeze_recorded_at = datetime.now(UTC)
-    protocol.frozen_by = person_id
-    session.flush()
     return view_plan(session, study_id)
 
 
@@ -300,22 +244,6 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
         policies=Policies(**protocol.policies), coverage=rows,
         deviations=[DeviationOut.model_validate(d, extra="ignore") for d in deviations],
     )  # fmt: skip
-
-
-def left_out(session: Session, study: Study, lines: Sequence[PrintLine]) -> dict[tuple[uuid.UUID, uuid.UUID], str]:
-    """Why a unit cannot print a line, by (unit, line): tools, or room on its bed."""
-    reasons = {}
-    for line in lines:
-        a = stored(session, line.artifact)
-        for entry in study.units:
-            model = entry.unit.model
-            if a.artifact.tools > model.tools:
-                reasons[entry.unit_id, line.id] = f"needs {a.artifact.tools} tools, it has {model.tools}"
-                continue
-            found = fit_on(a, bed_of(model))
-            if not found.fits:
-                reasons[entry.unit_id, line.id] = found.words
-    return reasons
 
 
 def _arm_out(session: Session, arm: Arm) -> ArmOut:
@@ -375,13 +303,6 @@ def mark_of(entry: StudyUnit) -> UnitMark:
     )
 
 
-def _open_draft(session: Session, study_id: uuid.UUID) -> tuple[Study, ProtocolVersion]:
-    study, protocol = get_study(session, study_id), current_protocol(session, study_id)
-    if protocol is None or protocol.frozen_at is not None:
-        raise Refused("The protocol is frozen. A later change is recorded as a deviation with its reason.")
-    return study, protocol
-
-
 def job_stages(bench: Bench) -> dict[uuid.UUID, Stage]:
     """How far each job has come."""
     specimen_of = {s.run_id: s.id for s in bench.specimens}
@@ -398,30 +319,3 @@ def job_stages(bench: Bench) -> dict[uuid.UUID, Stage]:
                 "printed" if not measured else "inspected" if bench.scores.get(specimen_id) else "measured"
             )
     return stages
-
-
-def _first_scheme(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> None:
-    scheme = SchemeVersion(study_id=study_id, number=1, person_id=person_id)
-    scheme.criteria = [
-        CriterionRow(position=at, code=c.code, weight=c.weight, shape=ValueShape.LINEAR, worst=c.worst, best=c.best)
-        for at, c in enumerate(CRITERIA)
-    ]
-    session.add(scheme)
-    counter = BuyerProfile(study_id=study_id, name="Repair counter, staffed", position=0, weights={})
-    counter.gates = [
-        GateRow(kind=GateKind.LENGTH, limit=180, what="the 180 mm rack arm"),
-        GateRow(kind=GateKind.SAFETY, limit=0),
-        GateRow(kind=GateKind.NOISE, limit=58),
-        GateRow(kind=GateKind.PRICE, limit=700),
-    ]
-    evening = BuyerProfile(
-        study_id=study_id, name="Volunteer evening", position=1,
-        weights={"success": 28, "noise": 18, "time": 16, "defects": 12, "accuracy": 10, "repeatability": 6, "cost": 6, "energy": 4},
-    )  # fmt: skip
-    evening.gates = [GateRow(kind=GateKind.SAFETY, limit=0), GateRow(kind=GateKind.NOISE, limit=55)]
-    batch = BuyerProfile(
-        study_id=study_id, name="Workshop batch maker", position=2,
-        weights={"cost": 30, "success": 20, "time": 16, "accuracy": 12, "repeatability": 10, "defects": 6, "energy": 6, "noise": 0},
-    )  # fmt: skip
-    batch.gates = [GateRow(kind=GateKind.SAFETY, limit=0), GateRow(kind=GateKind.SUCCESS, limit=0.5)]
-    session.add_all([counter, evening, batch])

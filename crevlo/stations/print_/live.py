@@ -57,6 +57,9 @@ class LiveRun(Shape):
         description="to the end, by percent or clock and by how this machine keeps its estimates"
     )
     phases: list[PhaseTime]
+    printed_at: datetime | None = Field(
+        description="when it was through, by what the machine or a person said of its phases"
+    )
 
 
 class LiveUnit(Shape):
@@ -295,7 +298,17 @@ def _live_run(
         attempt=run.attempt, started_at=run.started_at, unattended=run.unattended, estimate_s=estimate,
         layers=file.facts.get("layers") if file else None, left_s=left,
         phases=[PhaseTime(phase=phase, seconds=s) for phase, s in total_s(found).items()],
+        printed_at=_printed_at(found),
     )  # fmt: skip
+
+
+def _printed_at(found: list[Span]) -> datetime | None:
+    """The end of the last printing, once the machine has gone on to what comes after."""
+    after = [s for s in found if s.phase in (Phase.COOLING, Phase.REMOVAL, Phase.STANDBY)]
+    printed = [s for s in found if s.phase is Phase.PRINTING]
+    if not printed or not after or after[-1].begin_s < printed[-1].end_s:
+        return None
+    return datetime.fromtimestamp(printed[-1].end_s, UTC)
 
 
 def _needs(

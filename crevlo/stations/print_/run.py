@@ -12,8 +12,6 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.blind import blind_code, place_in_queue
 from crevlo.core.energy import Columns, trace_energy
-from crevlo.core.estimate import NotDetermined
-from crevlo.core.noise import at_distance_db, without_background_db
 from crevlo.core.success import Cause
 from crevlo.stations.apart import apart
 from crevlo.stations.background import WorkOut
@@ -21,6 +19,7 @@ from crevlo.stations.bench import Bench, current_protocol, current_rejections, j
 from crevlo.stations.clock import stated_time
 from crevlo.stations.devices.power import energy_from_meter
 from crevlo.stations.library import change, configuration_of
+from crevlo.stations.noise import NewNoise, NoiseOut, add_noise, noise_out
 from crevlo.stations.photo import PhotoOut, photos_of
 from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.plan.study import UnitMark, mark_of
@@ -29,30 +28,15 @@ from crevlo.stations.print_.fault import HypothesisOut, hypotheses_of
 from crevlo.stations.print_.power_log import TraceColumns
 from crevlo.stations.receive.safety import may_run_unattended, why_not_run
 from crevlo.stations.shape import Missing, Moment, Refused, Shape, Version
-from crevlo.stations.stock import overdue
+from crevlo.stations.stock import first_instrument, overdue
 from crevlo.stations.upload import keep_upload
 from crevlo.store.device import RunEvent, RunEventKind
-from crevlo.store.machine import Instrument
 from crevlo.store.reading import Rejection
-from crevlo.store.run import EnergyFrom, NoiseReading, NoiseState, Outcome, Run, SlicedFile, Specimen
+from crevlo.store.run import EnergyFrom, NoiseReading, Outcome, Run, SlicedFile, Specimen
 from crevlo.store.schedule import WorkState
 from crevlo.store.study import Job, ProtocolDeviation, Study
 
 BAGGING = timedelta(minutes=30)
-
-
-class NoiseOut(Shape):
-    id: uuid.UUID
-    level_db: float
-    background_db: float | None
-    distance_m: float
-    door_shut: bool
-    state: NoiseState
-    fan_percent: float | None
-    at_1_m_db: float | None
-    needs: str | None
-    corrected: bool
-    taken_at: datetime
 
 
 class EventOut(Shape):
@@ -170,19 +154,6 @@ class EnergyTyped(Shape):
     energy_wh: float = Field(ge=0, le=1e6)
 
 
-class NewNoise(Shape):
-    id: uuid.UUID
-    level_db: float = Field(ge=0, lt=199)
-    background_db: float | None = Field(default=None, ge=0, lt=199)
-    distance_m: float = Field(gt=0, le=100)
-    door_shut: bool = True
-    state: NoiseState = NoiseState.PRINTING
-    fan_percent: float | None = Field(default=None, ge=0, le=100)
-    taken_at: Moment | None = None
-    supersedes_id: uuid.UUID | None = None
-    reason: str | None = Field(default=None, min_length=1, max_length=300)
-
-
 @dataclass(frozen=True, slots=True)
 class _More:
     """What belongs to runs, by run."""
@@ -255,7 +226,7 @@ def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> Jo
             for r in bench.runs.get(job.id, [])
         ],
         most_attempts=policies.most_attempts, tries_used=tries_used(bench.runs.get(job.id, [])), may_run_unattended=open_gate, unattended_refusal=refusal,
-        overdue=[w for kind in ("power meter", "sound meter") if (m := _meter(session, kind)) and (w := overdue(m))],
+        overdue=[w for kind in ("power meter", "sound meter") if (m := first_instrument(session, kind)) and (w := overdue(m))],
     )  # fmt: skip
 
 
@@ -417,7 +388,7 @@ def mark_event(session: Session, run_id: uuid.UUID, given: NewEvent, person_id: 
 
 def type_energy(session: Session, run_id: uuid.UUID, given: EnergyTyped) -> JobView:
     run = _run(session, run_id)
-    meter = _meter(session, "power meter")
+    meter = first_instrument(session, "power meter")
     kwh = given.energy_wh / 1000
     change(
         session, run, given.version,
@@ -435,7 +406,7 @@ def take_trace(
     energy = apart(
         "this log", 25.0, 1000, trace_energy, content, Columns(**columns.model_dump()) if columns else None
     )
-    meter = _meter(session, "power meter")
+    meter = first_instrument(session, "power meter")
     change(
         session, run, version,
         {"energy_kwh": energy.kwh, "energy_low_kwh": energy.low_kwh, "energy_high_kwh": energy.high_kwh,
@@ -447,34 +418,9 @@ def take_trace(
 
 
 def record_noise(session: Session, run_id: uuid.UUID, given: NewNoise, person_id: uuid.UUID) -> JobView:
-    """A reading, or the correction of one with its reason; the old one stays."""
     run = _run(session, run_id)
-    if (given.supersedes_id is None) != (given.reason is None):
-        raise Refused("A correction names the reading it replaces and the reason.")
-    if given.supersedes_id and session.scalar(
-        select(NoiseReading.id).where(NoiseReading.supersedes_id == given.supersedes_id)
-    ):
-        raise Refused("This reading was corrected meanwhile; correct the newer one.")
-    meter = _meter(session, "sound meter")
-    session.add(
-        NoiseReading(
-            id=given.id, run_id=run.id, level_db=given.level_db, background_db=given.background_db,
-            distance_m=given.distance_m, door_shut=given.door_shut, state=given.state, fan_percent=given.fan_percent,
-            instrument_id=meter.id if meter else None,
-            person_id=person_id, taken_at=stated_time(given.taken_at), supersedes_id=given.supersedes_id,
-            reason=given.reason,
-        )
-    )  # fmt: skip
-    session.flush()
+    add_noise(session, given, person_id, run_id=run.id)
     return view_job(session, run.job_id)
-
-
-def level_at_1_m(reading: NoiseReading) -> float:
-    """Raises NotDetermined where the background or the distance does not allow it."""
-    level = reading.level_db
-    if reading.background_db is not None:
-        level = without_background_db(level, reading.background_db)
-    return at_distance_db(level, reading.distance_m)
 
 
 def _events(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[EventOut]]:
@@ -495,23 +441,8 @@ def _run_out(
     estimate_s: float | None,
     rejection: Rejection | None,
 ) -> RunOut:
-    levels = []
-    for reading in sorted(noise, key=lambda n: n.taken_at):
-        level, needs = None, None
-        try:
-            level = level_at_1_m(reading)
-        except NotDetermined as missing:
-            needs = missing.needs
-        levels.append(
-            NoiseOut(
-                id=reading.id, level_db=reading.level_db, background_db=reading.background_db,
-                distance_m=reading.distance_m, door_shut=reading.door_shut, state=reading.state,
-                fan_percent=reading.fan_percent, at_1_m_db=level, needs=needs,
-                corrected=reading.supersedes_id is not None, taken_at=reading.taken_at,
-            )
-        )  # fmt: skip
     took_s = (run.ended_at - run.started_at).total_seconds() if run.ended_at else None
-    made: dict[str, Any] = {"noise": levels, "events": more.events.get(run.id, []), "photos": more.photos.get(run.id, []),
+    made: dict[str, Any] = {"noise": noise_out(noise), "events": more.events.get(run.id, []), "photos": more.photos.get(run.id, []),
             "hypotheses": more.hypotheses.get(run.id, []), "bag_code": bag_code, "took_s": took_s,
             "of_estimate": took_s / estimate_s if took_s and estimate_s else None,
             "rejected": f"{rejection.words} Cause: {rejection.cause.value}." if rejection else None}  # fmt: skip
@@ -546,7 +477,3 @@ def _not_live(session: Session, job: Job) -> None:
 def _policies(session: Session, job: Job) -> Policies:
     protocol = current_protocol(session, job.study_id)
     return Policies(**protocol.policies) if protocol else Policies()
-
-
-def _meter(session: Session, kind: str) -> Instrument | None:
-    return session.scalar(select(Instrument).where(Instrument.kind == kind).order_by(Instrument.code).limit(1))

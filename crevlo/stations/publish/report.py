@@ -112,7 +112,10 @@ def publish(session: Session, study_id: uuid.UUID, given: NewRevision, person_id
         )
     )
     ranked = view_rank(session, study_id, WhatIf(profile_id=given.profile_id))
-    changed = given.changed.strip() or (_what_changed(earlier[-1], ranked) if earlier else "First revision.")
+    # A report for another buyer is another report: it is held against the last one of the same buyer.
+    same = [r for r in earlier if r.profile_id == given.profile_id]
+    first = f"First revision for {ranked.profile.name}." if earlier else "First revision."
+    changed = given.changed.strip() or (_what_changed(same[-1], ranked) if same else first)
     data = _report_data(session, study_id, ranked)
     number = len(earlier) + 1
     html = _templates.get_template("report.html.j2").render(
@@ -211,12 +214,15 @@ def _sample(bench: Bench) -> list[SampleLine]:
     failed = [r for r in runs if r.outcome is Outcome.FAILED]
     causes = ", ".join(sorted({r.cause.value for r in failed if r.cause}))
     return [
-        SampleLine(name="Machines", value=f"{len(bench.units)}, one unit each"),
-        SampleLine(name="Attempts", value=f"{len(runs)} on {len(bench.jobs)} planned prints"),
-        SampleLine(name="Failed", value=f"{len(failed)} ({causes})" if failed else "none"),
+        SampleLine(name="Machines", value=f"{len(bench.units)}, one unit each" if bench.units else "none"),
+        SampleLine(
+            name="Attempts",
+            value=f"{len(runs)} on {len(bench.jobs)} planned prints" if bench.jobs else "none planned",
+        ),
+        SampleLine(name="Failed", value=f"{len(failed)} ({causes or 'cause not recorded'})" if failed else "none"),
         SampleLine(name="Printing time", value=f"{hours:.1f} h"),
-        SampleLine(name="Specimens", value=f"{len(bench.specimens)}, blind codes"),
-        SampleLine(name="Readings", value=f"{readings} that count"),
+        SampleLine(name="Specimens", value=f"{len(bench.specimens)}, blind codes" if bench.specimens else "none yet"),
+        SampleLine(name="Readings", value=f"{readings} that count" if readings else "none yet"),
     ]
 
 
@@ -233,6 +239,8 @@ def _disclosures(bench: Bench) -> tuple[list[str], list[str]]:
 
 def _missing(ranked: RankView) -> list[str]:
     names = {c.code: c.name for c in ranked.criteria}
+    if not ranked.standings:
+        return [f"{ranked.verdict.headline}: there is nothing to recommend."]
     return [
         f"{s.machine.name}: {names[c.code].lower()} needs {c.raw.needs}."
         for s in ranked.standings
@@ -253,6 +261,7 @@ def _what_changed(earlier: ReportRevision, ranked: RankView) -> str:
 def _report_data(session: Session, study_id: uuid.UUID, ranked: RankView) -> dict[str, Any]:
     inputs = study_figures(session, study_id)
     bench = inputs.bench
+    assert bench.protocol is not None
     said, undisclosed = _disclosures(bench)
     deviations = list(
         session.scalars(
@@ -261,8 +270,13 @@ def _report_data(session: Session, study_id: uuid.UUID, ranked: RankView) -> dic
             .order_by(ProtocolDeviation.recorded_at)
         )
     )
-    jobs = {j.id: f"{j.unit.model.name}, copy {j.copy}" for j in bench.jobs}
+    arms = {arm.id: f", {arm.name}" for arm in bench.protocol.arms} if len(bench.protocol.arms) > 1 else {}
+    jobs = {
+        j.id: f"{j.unit.model.name}, {bench.artifacts[j.artifact_id].name} {j.copy}{arms.get(j.arm_id, '')}"
+        for j in bench.jobs
+    }
     safety = [f"{u.unit.model.name}: {words}" for u in bench.units for words in bench.records[u.unit_id].on_record]
+    unchecked = [u.unit.model.name for u in bench.units if bench.safe(u.unit_id) is None]
     not_recommended = [(u.unit.model.name, u.not_recommended) for u in bench.units if u.not_recommended]
     worth = [
         (u.unit.model.name, ledger)
@@ -270,10 +284,9 @@ def _report_data(session: Session, study_id: uuid.UUID, ranked: RankView) -> dic
         if (ledger := worth_ledger(session, u.unit, bench.price_of(u.unit_id), bench.study.currency)).words
     ]
     blind = revealed(session, study_id) if bench.study.revealed_at else None
-    assert bench.protocol is not None
     return {
         "study": bench.study, "ranked": ranked, "sample": _sample(bench), "disclosures": said,
-        "missing": _missing(ranked) + undisclosed, "safety": safety,
+        "missing": _missing(ranked) + undisclosed, "safety": safety, "unchecked": unchecked,
         "not_recommended": not_recommended, "worth": worth, "blind": blind,
         "deviations": [(jobs.get(d.job_id, "the study") if d.job_id else "the study", d.what, d.reason) for d in deviations],
         "policies": Policies(**bench.protocol.policies), "protocol": bench.protocol,

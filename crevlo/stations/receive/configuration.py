@@ -15,7 +15,7 @@ from crevlo.core.noise import mean_level_db
 from crevlo.stations.bench import Bench
 from crevlo.stations.figures import deviations, qualities
 from crevlo.stations.library import configuration_of
-from crevlo.stations.print_.run import level_at_1_m
+from crevlo.stations.noise import level_at_1_m
 from crevlo.stations.shape import Refused, Shape
 from crevlo.store.machine import Configuration
 from crevlo.store.run import NoiseState, Outcome, Run

@@ -25,6 +25,29 @@ MEASURE_UNITS = {
 }  # fmt: skip
 
 
+_GROUPS = {
+    "Printable area": (
+        MeasureKind.LEFT, MeasureKind.RIGHT, MeasureKind.FRONT, MeasureKind.BACK, MeasureKind.PLATE_X, MeasureKind.PLATE_Y,
+        MeasureKind.HEIGHT, MeasureKind.TOP,
+    ),
+    "Warm-up from the room's temperature": (MeasureKind.WARM_NOZZLE, MeasureKind.WARM_BED, MeasureKind.WARM_BOTH),
+    "The rest": (MeasureKind.WEIGHT, MeasureKind.NOZZLE, MeasureKind.BED, MeasureKind.SPEED, MeasureKind.FLOW),
+    "Handling": (MeasureKind.SETUP_FIRST, MeasureKind.SETUP_AGAIN, MeasureKind.COLOUR, MeasureKind.PURGE),
+}  # fmt: skip
+
+
+class MeasureChoice(Shape):
+    kind: MeasureKind
+    unit: str
+    group: str
+
+
+MEASURE_CHOICES = [
+    MeasureChoice(kind=kind, unit=MEASURE_UNITS.get(kind, "mm"), group=group)
+    for group, kinds in _GROUPS.items()
+    for kind in kinds
+]
+
 _WARM_UPS = (MeasureKind.WARM_NOZZLE, MeasureKind.WARM_BED, MeasureKind.WARM_BOTH)
 
 

@@ -12,9 +12,9 @@ from crevlo.core.phases import Phase, total_s
 from crevlo.core.success import success_chance
 from crevlo.stations.bench import Bench
 from crevlo.stations.devices.power import standby_w
+from crevlo.stations.noise import level_at_1_m
 from crevlo.stations.plan.expected import file_ratios
 from crevlo.stations.print_.live import PhaseTime, spans_by_run
-from crevlo.stations.print_.run import level_at_1_m
 from crevlo.stations.shape import Shape
 from crevlo.store.run import NoiseState, Outcome
 
@@ -61,13 +61,12 @@ class PrintingOut(Shape):
 def noise_table(bench: Bench, unit_id: uuid.UUID) -> list[NoiseRow]:
     """Levels at 1 m by state, door and fan; readings that do not count are left out."""
     levels: dict[tuple[NoiseState, bool, float | None], list[float]] = {}
-    for run in bench.runs_of(unit_id):
-        for reading in bench.noise.get(run.id, []):
-            try:
-                level = level_at_1_m(reading)
-            except NotDetermined:
-                continue
-            levels.setdefault((reading.state, reading.door_shut, reading.fan_percent), []).append(level)
+    for reading in bench.noise_of(unit_id):
+        try:
+            level = level_at_1_m(reading)
+        except NotDetermined:
+            continue
+        levels.setdefault((reading.state, reading.door_shut, reading.fan_percent), []).append(level)
     order = list(NoiseState)
     rows = sorted(levels.items(), key=lambda row: (order.index(row[0][0]), row[0][1], row[0][2] or 0.0))
     return [
@@ -85,15 +84,14 @@ def noise_of(bench: Bench, unit_id: uuid.UUID, state: NoiseState) -> tuple[Estim
     Readings with the door open or shut, or at another fan speed, are other figures: the case read most often counts.
     """
     cases: dict[tuple[bool, float | None], list[tuple[float, uuid.UUID | None]]] = {}
-    for run in bench.runs_of(unit_id):
-        for reading in bench.noise.get(run.id, []):
-            if reading.state is not state:
-                continue
-            try:
-                level = level_at_1_m(reading)
-            except NotDetermined:
-                continue
-            cases.setdefault((reading.door_shut, reading.fan_percent), []).append((level, reading.instrument_id))
+    for reading in bench.noise_of(unit_id):
+        if reading.state is not state:
+            continue
+        try:
+            level = level_at_1_m(reading)
+        except NotDetermined:
+            continue
+        cases.setdefault((reading.door_shut, reading.fan_percent), []).append((level, reading.instrument_id))
     if not cases:
         return NotDetermined(f"noise readings in the state “{state.value}”"), ""
     (door_shut, fan), found = max(cases.items(), key=lambda case: len(case[1]))

@@ -9,6 +9,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import get_study, load_bench
+from crevlo.stations.noise import NoiseOut, noise_out
 from crevlo.stations.photo import PhotoOut, photos_of
 from crevlo.stations.receive.box import BoxItemOut, StepOut, first_unit, steps_of
 from crevlo.stations.receive.claims import ClaimOut, claims_of
@@ -20,7 +21,15 @@ from crevlo.stations.receive.configuration import (
     configurations_out,
 )
 from crevlo.stations.receive.log import FaultsOut, LogOut, faults, log_of
-from crevlo.stations.receive.measures import MEASURE_UNITS, MeasureOut, PrintableOut, measures_of, printable
+from crevlo.stations.receive.measures import (
+    MEASURE_CHOICES,
+    MEASURE_UNITS,
+    MeasureChoice,
+    MeasureOut,
+    PrintableOut,
+    measures_of,
+    printable,
+)
 from crevlo.stations.receive.printing import NoiseRow, PrintingOut, noise_table, printing
 from crevlo.stations.receive.worth import WorthLedger, worth_ledger
 from crevlo.stations.shape import Missing, Shape
@@ -38,6 +47,7 @@ class UnitRecord(Shape):
     assembly_s: float
     first_assembly_s: float | None = Field(description="of the first unit of this model, where this is another")
     measures: list[MeasureOut]
+    measure_kinds: list[MeasureChoice]
     printable: PrintableOut
     claims: list[ClaimOut]
     configurations: list[ConfigurationOut]
@@ -46,6 +56,7 @@ class UnitRecord(Shape):
     faults: FaultsOut
     worth: WorthLedger
     noise: list[NoiseRow]
+    standby_noise: list[NoiseOut] = Field(description="readings taken while it printed nothing")
     printing: PrintingOut
 
 
@@ -81,14 +92,14 @@ def view_record(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> Un
             )
             for m in measures
         ],
-        printable=printable(unit.model, measures), claims=claims,
+        measure_kinds=MEASURE_CHOICES, printable=printable(unit.model, measures), claims=claims,
         configurations=configurations_out(session, unit_id, bench), comparison=comparison(session, unit_id, bench),
         log=[
             LogOut(id=e.id, kind=e.kind, at=e.at, hours=e.hours, words=e.words, cost=e.cost, corrected=e.supersedes_id is not None)
             for e in log
         ],
         faults=faults(log, runs), worth=worth_ledger(session, unit, bench.price_of(unit_id), bench.study.currency),
-        noise=noise_table(bench, unit_id), printing=printing(session, bench, unit_id),
+        noise=noise_table(bench, unit_id), standby_noise=noise_out(bench.noise.get(unit_id, [])), printing=printing(session, bench, unit_id),
     )  # fmt: skip
 
 

@@ -1015,6 +1015,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/units/{unit_id}/check-round": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["receive_record_round_studies__uuid_study_id__units__uuid_unit_id__check_round_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/units/{unit_id}/record": {
         parameters: {
             query?: never;
@@ -1090,6 +1106,23 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["receive_record_measure_studies__uuid_study_id__units__uuid_unit_id__measures_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/noise": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Of a unit that stands by or heats, without a print. */
+        post: operations["receive_record_standby_noise_studies__uuid_study_id__units__uuid_unit_id__noise_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1836,15 +1869,16 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/studies/{study_id}/profiles/{profile_id}/weights": {
+    "/api/buyers": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        put: operations["rank_save_weights_studies__uuid_study_id__profiles__uuid_profile_id__weights_put"];
+        /** Buyers of every study, to copy from. */
+        get: operations["rank_list_buyers_buyers_get"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1852,7 +1886,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/studies/{study_id}/profiles/{profile_id}/gate": {
+    "/api/studies/{study_id}/buyers": {
         parameters: {
             query?: never;
             header?: never;
@@ -1860,9 +1894,26 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["rank_change_gate_studies__uuid_study_id__profiles__uuid_profile_id__gate_put"];
-        post?: never;
+        put?: never;
+        post: operations["rank_add_buyer_studies__uuid_study_id__buyers_post"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/buyers/{profile_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Name, weights or must-haves; what is left out stays as it is. */
+        put: operations["rank_change_buyer_studies__uuid_study_id__buyers__uuid_profile_id__put"];
+        post?: never;
+        delete: operations["rank_remove_buyer_studies__uuid_study_id__buyers__uuid_profile_id__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2146,6 +2197,11 @@ export interface components {
             spools: components["schemas"]["SpoolOut"][];
             /** Instruments */
             instruments: components["schemas"]["InstrumentOut"][];
+            /**
+             * Materials
+             * @description what filaments usually are; their maker's data sheet comes first
+             */
+            materials: components["schemas"]["MaterialOut"][];
         };
         /**
          * InstrumentKind
@@ -2228,6 +2284,17 @@ export interface components {
             against: string[];
             /** Open */
             open: string[];
+        };
+        /** MaterialOut */
+        MaterialOut: {
+            /** Name */
+            name: string;
+            /** Density */
+            density: number;
+            /** Nozzle C */
+            nozzle_c: number;
+            /** Bed C */
+            bed_c: number;
         };
         /** ModelOut */
         ModelOut: {
@@ -2413,6 +2480,8 @@ export interface components {
             empty_g: number | null;
             /** Version */
             version: number;
+            /** @description what its material usually is printed at; nothing where it is not known */
+            readonly usual: components["schemas"]["MaterialOut"] | null;
         };
         /** NewModel */
         NewModel: {
@@ -3123,6 +3192,11 @@ export interface components {
             lines: components["schemas"]["LineEffort"][];
             /** Basis */
             basis: string;
+            /**
+             * Freeze Needs
+             * @description what is missing before this can be frozen; empty where nothing is
+             */
+            freeze_needs: string;
         };
         /**
          * LineEffort
@@ -3178,7 +3252,8 @@ export interface components {
              *       "nozzle_mm": 0.4,
              *       "nozzle_c": 215,
              *       "bed_c": 60,
-             *       "material": null
+             *       "material": null,
+             *       "temperatures": []
              *     }
              */
             conditions?: components["schemas"]["Conditions"];
@@ -3238,6 +3313,12 @@ export interface components {
              * @default null
              */
             material: string | null;
+            /**
+             * Temperatures
+             * @description of materials that are printed at others than the arm's
+             * @default []
+             */
+            temperatures: components["schemas"]["Temperatures"][];
         };
         /**
          * LineIn
@@ -3311,6 +3392,24 @@ export interface components {
          * @enum {string}
          */
         Slicing: "common" | "own";
+        /**
+         * Temperatures
+         * @description Of one material, where an arm prints several.
+         */
+        Temperatures: {
+            /** Material */
+            material: string;
+            /**
+             * Nozzle C
+             * @default null
+             */
+            nozzle_c: number | null;
+            /**
+             * Bed C
+             * @default null
+             */
+            bed_c: number | null;
+        };
         /**
          * Tuning
          * @enum {string}
@@ -3483,7 +3582,8 @@ export interface components {
              *       "nozzle_mm": 0.4,
              *       "nozzle_c": 215,
              *       "bed_c": 60,
-             *       "material": null
+             *       "material": null,
+             *       "temperatures": []
              *     }
              */
             conditions?: components["schemas"]["Conditions"];
@@ -5033,6 +5133,37 @@ export interface components {
              */
             done_at?: string | null;
         };
+        /**
+         * CheckRound
+         * @description Every check of a unit passed at one go; the earth is measured by a qualified person, who is named apart.
+         */
+        CheckRound: {
+            /** Checks */
+            checks: components["schemas"]["RoundCheck"][];
+            /** Done By */
+            done_by: string;
+            /** Earth By */
+            earth_by: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Done At
+             * @default null
+             */
+            done_at?: string | null;
+        };
+        /** RoundCheck */
+        RoundCheck: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["Check"];
+        };
         /** UnitRecord */
         UnitRecord: {
             /**
@@ -5065,6 +5196,8 @@ export interface components {
             first_assembly_s: number | null;
             /** Measures */
             measures: components["schemas"]["MeasureOut"][];
+            /** Measure Kinds */
+            measure_kinds: components["schemas"]["MeasureChoice"][];
             printable: components["schemas"]["PrintableOut"];
             /** Claims */
             claims: components["schemas"]["ClaimOut"][];
@@ -5077,6 +5210,11 @@ export interface components {
             worth: components["schemas"]["WorthLedger"];
             /** Noise */
             noise: components["schemas"]["NoiseRow"][];
+            /**
+             * Standby Noise
+             * @description readings taken while it printed nothing
+             */
+            standby_noise: components["schemas"]["NoiseOut"][];
             printing: components["schemas"]["PrintingOut"];
         };
         /** BoxItemOut */
@@ -5228,6 +5366,14 @@ export interface components {
             /** Corrected */
             corrected: boolean;
         };
+        /** MeasureChoice */
+        MeasureChoice: {
+            kind: components["schemas"]["MeasureKind"];
+            /** Unit */
+            unit: string;
+            /** Group */
+            group: string;
+        };
         /**
          * MeasureKind
          * @enum {string}
@@ -5260,6 +5406,36 @@ export interface components {
             note: string;
             /** Configuration */
             configuration: number;
+            /** Corrected */
+            corrected: boolean;
+            /**
+             * Taken At
+             * Format: date-time
+             */
+            taken_at: string;
+        };
+        /** NoiseOut */
+        NoiseOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Level Db */
+            level_db: number;
+            /** Background Db */
+            background_db: number | null;
+            /** Distance M */
+            distance_m: number;
+            /** Door Shut */
+            door_shut: boolean;
+            state: components["schemas"]["NoiseState"];
+            /** Fan Percent */
+            fan_percent: number | null;
+            /** At 1 M Db */
+            at_1_m_db: number | null;
+            /** Needs */
+            needs: string | null;
             /** Corrected */
             corrected: boolean;
             /**
@@ -5490,6 +5666,50 @@ export interface components {
              * @default
              */
             note?: string;
+            /**
+             * Taken At
+             * @default null
+             */
+            taken_at?: string | null;
+            /**
+             * Supersedes Id
+             * @default null
+             */
+            supersedes_id?: string | null;
+            /**
+             * Reason
+             * @default null
+             */
+            reason?: string | null;
+        };
+        /** NewNoise */
+        NewNoise: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Level Db */
+            level_db: number;
+            /**
+             * Background Db
+             * @default null
+             */
+            background_db?: number | null;
+            /** Distance M */
+            distance_m: number;
+            /**
+             * Door Shut
+             * @default true
+             */
+            door_shut?: boolean;
+            /** @default printing */
+            state?: components["schemas"]["NoiseState"];
+            /**
+             * Fan Percent
+             * @default null
+             */
+            fan_percent?: number | null;
             /**
              * Taken At
              * @default null
@@ -5769,6 +5989,11 @@ export interface components {
             left_s: number | null;
             /** Phases */
             phases: components["schemas"]["PhaseTime"][];
+            /**
+             * Printed At
+             * @description when it was through, by what the machine or a person said of its phases
+             */
+            printed_at: string | null;
         };
         /** LiveUnit */
         LiveUnit: {
@@ -6174,36 +6399,6 @@ export interface components {
              */
             changes_s: number[];
         };
-        /** NoiseOut */
-        NoiseOut: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Level Db */
-            level_db: number;
-            /** Background Db */
-            background_db: number | null;
-            /** Distance M */
-            distance_m: number;
-            /** Door Shut */
-            door_shut: boolean;
-            state: components["schemas"]["NoiseState"];
-            /** Fan Percent */
-            fan_percent: number | null;
-            /** At 1 M Db */
-            at_1_m_db: number | null;
-            /** Needs */
-            needs: string | null;
-            /** Corrected */
-            corrected: boolean;
-            /**
-             * Taken At
-             * Format: date-time
-             */
-            taken_at: string;
-        };
         /**
          * Outcome
          * @enum {string}
@@ -6570,50 +6765,6 @@ export interface components {
             /** Rows */
             rows: string[][];
         };
-        /** NewNoise */
-        NewNoise: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Level Db */
-            level_db: number;
-            /**
-             * Background Db
-             * @default null
-             */
-            background_db?: number | null;
-            /** Distance M */
-            distance_m: number;
-            /**
-             * Door Shut
-             * @default true
-             */
-            door_shut?: boolean;
-            /** @default printing */
-            state?: components["schemas"]["NoiseState"];
-            /**
-             * Fan Percent
-             * @default null
-             */
-            fan_percent?: number | null;
-            /**
-             * Taken At
-             * @default null
-             */
-            taken_at?: string | null;
-            /**
-             * Supersedes Id
-             * @default null
-             */
-            supersedes_id?: string | null;
-            /**
-             * Reason
-             * @default null
-             */
-            reason?: string | null;
-        };
         /** MeasureQueue */
         MeasureQueue: {
             /**
@@ -6632,6 +6783,15 @@ export interface components {
             artifacts: components["schemas"]["ArtifactOut"][];
             /** Calipers */
             calipers: components["schemas"]["InstrumentNow"][];
+            /**
+             * Far Off Mm
+             * @description a reading further off is kept only with a note
+             */
+            far_off_mm: number;
+            /** Dial Reach Mm */
+            dial_reach_mm: number;
+            /** Dial Usual Mm */
+            dial_usual_mm: number;
             /** Queue */
             queue: components["schemas"]["QueueLine"][];
         };
@@ -6694,12 +6854,15 @@ export interface components {
             code: string;
             /** Resolution */
             resolution: number;
-            /** U Calibration */
-            u_calibration: number;
-            /** Zero Value */
-            zero_value: number | null;
+            /**
+             * Expanded
+             * @description the calibration's U, k = 2
+             */
+            expanded: number;
             /** Zero At */
             zero_at: string | null;
+            /** Zero Due */
+            zero_due: boolean;
             /**
              * Overdue
              * @description what to say where the calibration has run out
@@ -6750,6 +6913,11 @@ export interface components {
             lines: components["schemas"]["FitLine"][];
             /** Mean Absolute Mm */
             mean_absolute_mm: number | null;
+            /**
+             * Longest Mm
+             * @description the artifact's longest size, as far as the drawing of the fit goes
+             */
+            longest_mm: number | null;
         };
         /**
          * Axis
@@ -6804,8 +6972,8 @@ export interface components {
             nominal_mm: number;
             /** Deviation Mm */
             deviation_mm: number;
-            /** U Mm */
-            u_mm: number;
+            /** Expanded Mm */
+            expanded_mm: number;
         };
         /** LinePoint */
         LinePoint: {
@@ -6818,16 +6986,21 @@ export interface components {
         };
         /**
          * Quantity
-         * @description A figure to show: value with expanded uncertainty, or what it needs; `digits` after the point.
+         * @description A figure to show: value with both ends of its 95 % interval, or what it needs; `words` as a person reads it.
          */
         Quantity: {
             /** Value */
             value: number | null;
             /**
-             * Expanded
+             * Low
              * @default null
              */
-            expanded: number | null;
+            low: number | null;
+            /**
+             * High
+             * @default null
+             */
+            high: number | null;
             /** Unit */
             unit: string;
             /** Digits */
@@ -6837,6 +7010,8 @@ export interface components {
              * @default null
              */
             needs: string | null;
+            /** Words */
+            words: string;
         };
         /** ReadingOut */
         ReadingOut: {
@@ -6858,6 +7033,11 @@ export interface components {
              * @description why it was entered once the machines were known; no figure has it
              */
             after_reveal: string | null;
+            /**
+             * Note
+             * @description why it was kept although it is far off
+             */
+            note: string | null;
         };
         /** NewReading */
         NewReading: {
@@ -6889,6 +7069,12 @@ export interface components {
              * @default null
              */
             cannot_because?: string | null;
+            /**
+             * Note
+             * @description why it is kept although far off
+             * @default null
+             */
+            note?: string | null;
             /**
              * Instrument Id
              * Format: uuid
@@ -7133,6 +7319,13 @@ export interface components {
             id: string;
             /** Blind Code */
             blind_code: string;
+            /** Artifact */
+            artifact: string;
+            /**
+             * Asked
+             * @description codes of the defects looked for on this artifact
+             */
+            asked: string[];
             /** Scores */
             scores: components["schemas"]["ScoreOut"][];
             /** Locked */
@@ -7300,8 +7493,10 @@ export interface components {
             currency: string;
             /** Criteria */
             criteria: components["schemas"]["CriterionOut"][];
-            /** Gates */
-            gates: components["schemas"]["GateOut"][];
+            /** Must Haves */
+            must_haves: components["schemas"]["MustHaveOut"][];
+            /** Must Have Choices */
+            must_have_choices: components["schemas"]["MustHaveChoice"][];
             /** Standings */
             standings: components["schemas"]["StandingLine"][];
             /** Left Out */
@@ -7309,6 +7504,11 @@ export interface components {
             verdict: components["schemas"]["VerdictOut"];
             /** Flips */
             flips: components["schemas"]["Flip"][];
+            /**
+             * Flips Words
+             * @description why there is no flip to show, or what they are of
+             */
+            flips_words: string;
             /** Reasons */
             reasons: components["schemas"]["Reason"][];
             /**
@@ -7320,12 +7520,12 @@ export interface components {
             missing_cells: number;
             /** Cells */
             cells: number;
+            /** Cells Words */
+            cells_words: string;
             /** Draws */
             draws: number;
             /** Weight Spread */
             weight_spread: number;
-            /** First Beats Second */
-            first_beats_second: number | null;
         };
         /** Contribution */
         Contribution: {
@@ -7356,36 +7556,34 @@ export interface components {
             /** Best */
             best: number;
         };
-        /** Flip */
+        /**
+         * Flip
+         * @description A weight in points of 100, or a figure of a machine, beyond which another machine is first.
+         */
         Flip: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "weight" | "figure";
             /** Criterion */
             criterion: string;
-            /** Name */
-            name: string;
-            /** Direction */
-            direction: string;
+            /**
+             * Direction
+             * @enum {string}
+             */
+            direction: "above" | "below";
             /** Points */
-            points: number;
-            /** Becomes */
-            becomes: string;
+            points: number | null;
+            /** Words */
+            words: string;
+            becomes: components["schemas"]["UnitMark"];
         };
         /**
          * GateKind
          * @enum {string}
          */
-        GateKind: "price" | "noise" | "length" | "safety" | "success";
-        /** GateOut */
-        GateOut: {
-            kind: components["schemas"]["GateKind"];
-            /** Limit */
-            limit: number;
-            /** Text */
-            text: string;
-            /** Failing */
-            failing: number;
-            /** Open */
-            open: number;
-        };
+        GateKind: "price" | "noise" | "length" | "safety" | "success" | "material" | "enclosure" | "tools" | "figure";
         /** LeftOut */
         LeftOut: {
             machine: components["schemas"]["UnitMark"];
@@ -7399,6 +7597,63 @@ export interface components {
             is_control: boolean;
             /** Total */
             total: number | null;
+        };
+        /**
+         * MustHaveChoice
+         * @description A kind of must-have as the form asks for it; `wants` is what `what` holds.
+         */
+        MustHaveChoice: {
+            kind: components["schemas"]["GateKind"];
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /**
+             * Factor
+             * @description what is typed is this many times the limit
+             */
+            factor: number;
+            /** Wants */
+            wants: string;
+            /**
+             * Options
+             * @description what may stand there, where that is settled
+             */
+            options: string[];
+            /** Option Names */
+            option_names: string[];
+        };
+        /** MustHaveOut */
+        MustHaveOut: {
+            kind: components["schemas"]["GateKind"];
+            /**
+             * Limit
+             * @description money, dB, mm, share of 1, tools, or the figure's own unit
+             * @default 0
+             */
+            limit: number;
+            /**
+             * What
+             * @default
+             */
+            what: string;
+            /**
+             * At Least
+             * @description of a figure: whether the limit is its least, not its most
+             * @default false
+             */
+            at_least: boolean;
+            /** Text */
+            text: string;
+            /** Failing */
+            failing: number;
+            /** Open */
+            open: number;
+            /**
+             * Unsure
+             * @description machines whose readings do not settle on which side of the limit they are
+             */
+            unsure: number;
         };
         /** ProfileOut */
         ProfileOut: {
@@ -7465,6 +7720,11 @@ export interface components {
              * @description why it is not recommended whatever its rank; empty where it is
              */
             not_recommended: string;
+            /**
+             * Doubts
+             * @description must-haves that it fails though shown, or that are open or too close to be sure
+             */
+            doubts: string[];
         };
         /** VerdictOut */
         VerdictOut: {
@@ -7495,22 +7755,92 @@ export interface components {
              */
             show_gated?: boolean;
         };
-        /** SaveWeights */
-        SaveWeights: {
-            /** Version */
-            version: number;
-            /** Weights */
-            weights: {
-                [key: string]: number;
-            };
+        /** Buyers */
+        Buyers: {
+            /** Buyers */
+            buyers: components["schemas"]["BuyerCard"][];
         };
-        /** GateChange */
-        GateChange: {
+        /**
+         * BuyerCard
+         * @description A buyer of some study, to copy from.
+         */
+        BuyerCard: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Study */
+            study: string;
+        };
+        /**
+         * NewBuyer
+         * @description A new buyer; `copy_of` is one of this or another study whose weights and must-haves to begin with.
+         */
+        NewBuyer: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Copy Of
+             * @default null
+             */
+            copy_of?: string | null;
+        };
+        /**
+         * BuyerChange
+         * @description What is left out stays as it is; must-haves are given whole.
+         */
+        BuyerChange: {
             /** Version */
             version: number;
+            /**
+             * Name
+             * @default null
+             */
+            name?: string | null;
+            /**
+             * Weights
+             * @default null
+             */
+            weights?: {
+                [key: string]: number;
+            } | null;
+            /**
+             * Must Haves
+             * @default null
+             */
+            must_haves?: components["schemas"]["MustHave"][] | null;
+        };
+        /**
+         * MustHave
+         * @description One must-have. `what` names the state of a noise limit, the part of a length, the material, or the figure.
+         */
+        MustHave: {
             kind: components["schemas"]["GateKind"];
-            /** Limit */
-            limit: number | null;
+            /**
+             * Limit
+             * @description money, dB, mm, share of 1, tools, or the figure's own unit
+             * @default 0
+             */
+            limit?: number;
+            /**
+             * What
+             * @default
+             */
+            what?: string;
+            /**
+             * At Least
+             * @description of a figure: whether the limit is its least, not its most
+             * @default false
+             */
+            at_least?: boolean;
         };
         /**
          * RankFigure
@@ -10049,6 +10379,42 @@ export interface operations {
             };
         };
     };
+    receive_record_round_studies__uuid_study_id__units__uuid_unit_id__check_round_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckRound"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReceiveView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     receive_view_record_studies__uuid_study_id__units__uuid_unit_id__record_get: {
         parameters: {
             query?: never;
@@ -10203,6 +10569,42 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewMeasure"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_record_standby_noise_studies__uuid_study_id__units__uuid_unit_id__noise_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewNoise"];
             };
         };
         responses: {
@@ -11798,19 +12200,47 @@ export interface operations {
             };
         };
     };
-    rank_save_weights_studies__uuid_study_id__profiles__uuid_profile_id__weights_put: {
+    rank_list_buyers_buyers_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Buyers"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_add_buyer_studies__uuid_study_id__buyers_post: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 study_id: string;
-                profile_id: string;
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SaveWeights"];
+                "application/json": components["schemas"]["NewBuyer"];
             };
         };
         responses: {
@@ -11834,7 +12264,7 @@ export interface operations {
             };
         };
     };
-    rank_change_gate_studies__uuid_study_id__profiles__uuid_profile_id__gate_put: {
+    rank_change_buyer_studies__uuid_study_id__buyers__uuid_profile_id__put: {
         parameters: {
             query?: never;
             header?: never;
@@ -11846,9 +12276,43 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["GateChange"];
+                "application/json": components["schemas"]["BuyerChange"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RankView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_remove_buyer_studies__uuid_study_id__buyers__uuid_profile_id__delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+                profile_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {

@@ -15,6 +15,7 @@ export const keys = {
   units: ["units"] as const,
   people: ["people"] as const,
   sessions: ["sessions"] as const,
+  buyers: ["buyers"] as const,
   spool: (id: string) => ["library", "spool", id] as const,
   study: (id: string) => ["study", id] as const,
   part: (id: string, part: string, ...more: readonly unknown[]) => ["study", id, part, ...more] as const,

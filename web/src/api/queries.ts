@@ -294,6 +294,15 @@ export function useRank(id: string, whatIf: Schemas["WhatIf"]) {
   });
 }
 
+/** Buyers of every study, to copy from. */
+export function useBuyers() {
+  return useQuery({
+    queryKey: keys.buyers,
+    queryFn: () => unwrap(api.GET("/api/buyers")),
+    staleTime: 0,
+  });
+}
+
 export function usePublish(id: string, profileId: string | null) {
   return useQuery({
     queryKey: keys.part(id, "publish", profileId),

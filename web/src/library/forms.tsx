@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, type ReactNode, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../api/client";
 import { readLibraryAgain } from "../api/keys";
+import { useLibrary } from "../api/queries";
 import { Field, Trouble } from "../parts/bits";
 
 /** Adds one thing to the library in place; `done` gets it, or null when left. */
@@ -110,6 +111,19 @@ export function ModelForm({ done }: { done: (made: Schemas["ModelOut"] | null) =
 }
 
 export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) => void }) {
+  const library = useLibrary();
+  const materials = library.data?.materials ?? [];
+  const [material, setMaterial] = useState("");
+  const [density, setDensity] = useState("");
+  const name = (typed: string) =>
+    setMaterial((before) => {
+      // The usual density follows the material until a person types another.
+      const of = (m: string) => materials.find((x) => x.name === m.trim().toUpperCase());
+      if (density === "" || density === String(of(before)?.density ?? "")) {
+        setDensity(String(of(typed)?.density ?? ""));
+      }
+      return typed;
+    });
   return (
     <AddForm
       action="Add the spool"
@@ -134,9 +148,35 @@ export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) =
     >
       <Text label="Code on the spool" name="code" />
       <Text label="Maker" name="maker" />
-      <Text label="Material" name="material" value="PLA" />
+      <Field label="Material">
+        <input
+          className="input"
+          name="material"
+          required
+          maxLength={20}
+          list="usual-materials"
+          value={material}
+          onChange={(e) => name(e.target.value)}
+        />
+      </Field>
+      <datalist id="usual-materials">
+        {materials.map((m) => (
+          <option key={m.name} value={m.name} />
+        ))}
+      </datalist>
       <Text label="Colour" name="colour" />
-      <Amount label="Density, g/cm³" name="density" value={1.24} />
+      <Field label="Density, g/cm³">
+        <input
+          className="input num"
+          name="density"
+          type="number"
+          step="any"
+          min={0}
+          required
+          value={density}
+          onChange={(e) => setDensity(e.target.value)}
+        />
+      </Field>
       <Amount label="Diameter, mm" name="diameter" value={1.75} />
       <Amount label="Price per kg" name="price" value={20} />
       <Field label="Dried on">

@@ -210,6 +210,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
                 </label>
               ))}
             </div>
+            {shows.length === 0 && <p className="pt-1 text-[12px] text-ink-2">{text.judgedAll}</p>}
           </fieldset>
           {usable && report.bodies > 1 && (
             <fieldset>

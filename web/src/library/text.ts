@@ -25,6 +25,7 @@ export const text = {
   pickSecond: "Now the second face.",
   typeFeature: "Type a nominal instead",
   judged: "Judge on it",
+  judgedAll: "None chosen: all of them are asked at Inspect.",
   keepOwn: "Put it on the shelf",
   keepSizes: "Keep these sizes as a version",
   drawing: "Drawing",

@@ -52,6 +52,7 @@ export function duration(seconds: number): string {
   const whole = Math.max(0, Math.round(seconds));
   const hours = Math.floor(whole / 3600);
   const minutes = Math.floor((whole % 3600) / 60);
+  if (whole > 0 && whole < 60) return `${whole} s`;
   return hours ? `${hours} h ${String(minutes).padStart(2, "0")} min` : `${minutes} min`;
 }
 

@@ -9,12 +9,14 @@ const SHAPES = [
   "M6.5.3 12.9 5l-2.5 7.5H2.6L.1 5z",
 ];
 
+/** Seven colours go round against eight shapes: no two of 56 machines have both in common. */
+export const markColour = (mark: number) => `var(--u${mark % 7})`;
+
 /** A machine's mark: colour and shape, the same everywhere. */
 export function Glyph({ mark, muted = false }: { mark: number; muted?: boolean }) {
-  const at = mark % SHAPES.length;
   return (
     <svg viewBox="0 0 13 13" width={13} height={13} className="inline-block shrink-0" aria-hidden="true">
-      <path d={SHAPES[at]} fill={muted ? "var(--ink-3)" : `var(--u${at % 7})`} />
+      <path d={SHAPES[mark % SHAPES.length]} fill={muted ? "var(--ink-3)" : markColour(mark)} />
     </svg>
   );
 }

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from crevlo.core.artifacts.artifact import Artifact, Body, Design, Parameter
 from crevlo.core.artifacts.feature import Feature, Kind, Point
 from crevlo.core.artifacts.shape import block, engraving, joined, mark, plate, post, tilted, without
+from crevlo.core.defects import DEFECT_CODES
 
 # Ends of a length lie this far inside the edge they are drawn along, so that they lie on a face.
 INSET = 0.01
@@ -48,9 +49,9 @@ def _step_block(values: Mapping[str, float]) -> Artifact:
     return Artifact(
         "SB", "Step block", (Body(solid),), tuple(features),
         isolates="Axis scale, wall offset, hole size, first-layer height.",
-        isolates_not="Squareness, and anything about the surface.",
+        isolates_not="Squareness.",
         note="Keep clear of the seam and of the engraved code.",
-        shows=("ringing", "foot", "skins", "stringing", "shift", "blobs"), values=values,
+        shows=DEFECT_CODES, values=values,
     )  # fmt: skip
 
 

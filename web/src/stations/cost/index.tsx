@@ -42,7 +42,7 @@ export default function Cost({ studyId }: { studyId: string }) {
 
 function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string }) {
   const open = useSource();
-  const most = Math.max(...view.machines.map((m) => (m.total.value ?? 0) + (m.total.expanded ?? 0)), 0.01);
+  const most = Math.max(...view.machines.map((m) => m.total.high ?? 0), 0.01);
   return (
     <section aria-label={text.makeUp} className="sheet min-h-0 overflow-y-auto px-4 py-3">
       <h2 className="lab">
@@ -92,10 +92,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
                     title: `${text.parts[p.name]}: ${p.amount.toFixed(3)} ${view.currency}, source`,
                   }))}
                   figureOf={(part) => ({ station: "cost", study: studyId, unit: m.machine.unit_id, part })}
-                  whisker={{
-                    low: m.total.value - (m.total.expanded ?? 0),
-                    high: m.total.value + (m.total.expanded ?? 0),
-                  }}
+                  whisker={{ low: m.total.low ?? m.total.value, high: m.total.high ?? m.total.value }}
                   onBead={(part) => open({ station: "cost", study: studyId, unit: m.machine.unit_id, part })}
                 />
               </div>
@@ -110,7 +107,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
                     {m.total.value.toFixed(2)}
                   </Sourced>
                   <small className="ml-1.5 text-[10.5px] font-normal text-ink-2">
-                    ± {m.total.expanded?.toFixed(2)}
+                    ± {((m.total.high ?? 0) - m.total.value).toFixed(2)}
                   </small>
                 </>
               )}

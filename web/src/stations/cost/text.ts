@@ -2,8 +2,9 @@ export const text = {
   basis: "Cost basis",
   makeUp: "Cost per good part",
   inputs: "What goes in, per machine",
-  empty: "No costs yet",
-  emptyWhy: "A good print with its energy, and the price paid at station 2, make the first cost.",
+  empty: "No machine in this study yet",
+  emptyWhy:
+    "Machines are added at Plan. A good print with its energy, and the price paid at station 2, then make the first cost.",
   spool: (code: string, price: string) => `Spool ${code} at ${price} per kg.`,
   parts: {
     material: "Material",
@@ -21,5 +22,5 @@ export const text = {
     life_h: ["Machine life", "h"],
     upkeep_per_h: ["Upkeep", "per h"],
   } as const,
-  onePerPlate: "One step block per plate. Price paid, upgrades and residual are kept at station 2.",
+  onePerPlate: "One part per plate. Price paid, upgrades and residual are kept at station 2.",
 };

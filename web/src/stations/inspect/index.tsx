@@ -56,12 +56,18 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
   const specimen = view.specimens.find((s) => s.id === chosen) ?? open[0] ?? view.specimens[0]!;
   const given = effective(specimen);
   const locked = locks(specimen);
-  const defect = view.defects[at]!;
+  const asked = (s: Schemas["SpecimenScores"]) => view.defects.filter((d) => s.asked.includes(d.code));
+  const defects = asked(specimen);
+  const place = Math.min(at, defects.length - 1);
+  const defect = defects[place]!;
   const anchors = useAnchors();
   const pictures = anchors.data?.defects.find((d) => d.code === defect.code);
   const own = given.get(defect.code);
   const [error, setError] = useState<Error | null>(null);
   const [because, setBecause] = useState("");
+  // The score just given, for a slip of the finger: the next digit takes its place.
+  const last = useRef<{ specimen: string; defect: string } | null>(null);
+  const [slip, setSlip] = useState<string | null>(null);
   const revealed = view.revealed_at !== null;
   const reveal = useChange(studyId, keys.revealed(studyId), () =>
     unwrap(api.POST("/api/studies/{study_id}/reveal", { params: { path: { study_id: studyId } } })),
@@ -70,12 +76,12 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
     setError(null);
     put(given).catch(setError);
   };
-  const complete = view.defects.every((d) => given.has(d.code));
+  const complete = defects.every((d) => given.has(d.code));
   // The state that the next key sees, even where it comes before the screen is drawn again.
-  const cursor = useRef({ specimen: specimen.id, at });
-  cursor.current = { specimen: specimen.id, at };
+  const cursor = useRef({ specimen: specimen.id, at: place });
+  cursor.current = { specimen: specimen.id, at: place };
   const go = (to: number) => {
-    const bounded = Math.max(0, Math.min(to, view.defects.length - 1));
+    const bounded = Math.max(0, Math.min(to, defects.length - 1));
     cursor.current.at = bounded;
     setAt(bounded);
   };
@@ -100,19 +106,31 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
       setError(new Error(text.lateReason));
       return;
     }
-    const of = view.defects[cursor.current.at]!;
+    const of = defects[cursor.current.at]!;
     const before = effective(specimen).get(of.code);
-    if (before && before.severity !== severity) {
+    if (before && slip === of.code) {
+      if (before.severity !== severity) record(severity, of, { id: before.id, reason: text.slipReason });
+    } else if (before && before.severity !== severity) {
       setChange({ severity, reason: "" });
       return;
     }
     if (!before) record(severity, of);
+    setSlip(null);
+    last.current = { specimen: specimen.id, defect: of.code };
     go(cursor.current.at + 1);
+  };
+  const undo = () => {
+    if (locked || last.current?.specimen !== specimen.id) return;
+    const slipped = last.current.defect;
+    go(defects.findIndex((d) => d.code === slipped));
+    setChange(null);
+    setSlip(slipped);
   };
   const choose = (id: string) => {
     setChosen(id);
     go(0);
     setChange(null);
+    setSlip(null);
   };
   const lockNow = () => {
     send({
@@ -132,12 +150,13 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
     })),
     { key: "ArrowDown", does: "next defect", run: () => go(cursor.current.at + 1) },
     { key: "ArrowUp", does: "previous defect", run: () => go(cursor.current.at - 1) },
+    { key: "u", does: "undo a slip: the next digit replaces the score just given", run: undo },
     {
       key: "l",
       does: "lock the scores of this specimen",
       run: () => {
         if (locked) return;
-        const missing = view.defects.filter((d) => !effective(specimen).has(d.code));
+        const missing = defects.filter((d) => !effective(specimen).has(d.code));
         if (missing.length > 0) setError(new Error(text.notScored(missing.map((d) => d.name))));
         else lockNow();
       },
@@ -147,7 +166,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
     <div className="grid h-full min-h-0 grid-cols-[176px_minmax(0,1fr)_300px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <Top>
         <span className="chip">
-          Specimen <BlindTag code={specimen.blind_code} />
+          {specimen.artifact} <BlindTag code={specimen.blind_code} />
         </span>
         <span className={view.revealed_at ? "chip" : "chip border-[var(--brass)] bg-brass-wash"}>
           {view.revealed_at ? text.shown : text.blind}
@@ -157,7 +176,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
         <h2 className="lab px-3 pt-2 pb-1">{text.toInspect(fresh.length)}</h2>
         <List
           lines={fresh}
-          of={view.defects.length}
+          of={(s) => s.asked.length}
           active={specimen.id}
           choose={choose}
           given={(s) => effective(s).size}
@@ -165,7 +184,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
         {again.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.again(again.length)}</h2>}
         <List
           lines={again}
-          of={view.defects.length}
+          of={(s) => s.asked.length}
           active={specimen.id}
           choose={choose}
           given={(s) => effective(s).size}
@@ -173,7 +192,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
         {done.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.locked(done.length)}</h2>}
         <List
           lines={done}
-          of={view.defects.length}
+          of={(s) => s.asked.length}
           active={specimen.id}
           choose={choose}
           given={(s) => effective(s).size}
@@ -183,7 +202,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
         <div className="flex items-baseline justify-between gap-4">
           <h2 className="text-[26px] leading-tight font-extrabold [font-stretch:88%]">{defect.name}</h2>
           <span className="lab">
-            {at + 1} of {view.defects.length}
+            {place + 1} of {defects.length}
           </span>
         </div>
         <p className="mt-0.5 text-[14px] text-ink-2">
@@ -203,11 +222,11 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
                   disabled={locked}
                   aria-pressed={on}
                   onClick={() => give(severity)}
-                  className={`grid h-full min-h-[46px] w-full grid-cols-[56px_1fr_84px] items-center rounded-[5px] border text-left text-[15px] ${on ? "border-enamel bg-enamel font-semibold text-on-enamel" : "border-rule hover:border-ink-3"}`}
+                  className={`grid h-full min-h-[46px] w-full grid-cols-[56px_1fr_84px] items-center rounded-[5px] border text-left text-[15px] ${on ? "border-enamel bg-station-on font-semibold shadow-[inset_7px_0_var(--enamel)]" : "border-rule hover:border-ink-3"}`}
                 >
                   <span className="num text-center text-[24px] font-semibold">{severity}</span>
                   <span className="py-1.5 pr-3">{anchor}</span>
-                  <span className="block h-[46px] rounded-r-[4px] bg-sheet p-0.5">
+                  <span className="block h-[46px] rounded-r-[4px] p-0.5">
                     {pictures && (
                       <AnchorPicture
                         anchor={pictures.anchors[severity]!}
@@ -222,6 +241,11 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
             );
           })}
         </ol>
+        {slip === defect.code && (
+          <p role="status" className="mt-2 text-[13px] text-brass-ink">
+            {text.slip}
+          </p>
+        )}
         {change && (
           <form
             className="mt-3 grid gap-2"
@@ -229,7 +253,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
               e.preventDefault();
               record(change.severity, defect, { id: own!.id, reason: change.reason });
               setChange(null);
-              go(at + 1);
+              go(place + 1);
             }}
           >
             <Field
@@ -267,21 +291,21 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
         <Trouble error={error} />
         <Refused entries={outbox.filter((e) => e.path.startsWith(`/api/specimens/${specimen.id}/`))} />
         <p className="mt-auto pt-3 text-[12px] text-ink-2">
-          <Key>0</Key>–<Key>5</Key> score and go on · <Key>↑</Key> <Key>↓</Key> between defects · <Key>L</Key>{" "}
-          lock
+          <Key>0</Key>–<Key>5</Key> score and go on · <Key>↑</Key> <Key>↓</Key> between defects · <Key>U</Key>{" "}
+          undo · <Key>L</Key> lock
         </p>
       </section>
       <section aria-label="Scores" className="sheet flex min-h-0 flex-col overflow-y-auto p-3.5">
         <h2 className="lab pb-1">Scores of {specimen.blind_code}</h2>
         <ul>
-          {view.defects.map((d, i) => {
+          {defects.map((d, i) => {
             const score = given.get(d.code);
             return (
               <li key={d.code}>
                 <button
                   type="button"
                   onClick={() => go(i)}
-                  className={`grid w-full grid-cols-[1fr_auto_20px] items-center gap-2 border-b border-rule-2 px-1.5 py-1.5 text-left ${i === at ? "bg-needle-wash" : "hover:bg-station-on"}`}
+                  className={`grid w-full grid-cols-[1fr_auto_20px] items-center gap-2 border-b border-rule-2 px-1.5 py-1.5 text-left ${i === place ? "bg-needle-wash" : "hover:bg-station-on"}`}
                 >
                   <span>{d.name}</span>
                   <span className="flex gap-[3px]" aria-hidden="true">
@@ -393,7 +417,7 @@ function List({
   given,
 }: {
   lines: Schemas["SpecimenScores"][];
-  of: number;
+  of: (s: Schemas["SpecimenScores"]) => number;
   active: string;
   choose: (id: string) => void;
   given: (s: Schemas["SpecimenScores"]) => number;
@@ -408,8 +432,13 @@ function List({
             aria-current={s.id === active ? "true" : undefined}
             className={`flex w-full justify-between border-b border-rule-2 px-3 py-1.5 text-left text-[12.5px] ${s.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
           >
-            <BlindTag code={s.blind_code} />
-            <span className="num text-[11px] text-ink-2">{s.locked ? "locked" : `${given(s)}/${of}`}</span>
+            <span className="min-w-0">
+              <BlindTag code={s.blind_code} />
+              <small className="block truncate text-[11px] text-ink-2" title={s.artifact}>
+                {s.artifact}
+              </small>
+            </span>
+            <span className="num text-[11px] text-ink-2">{s.locked ? "locked" : `${given(s)}/${of(s)}`}</span>
           </button>
         </li>
       ))}

@@ -12,10 +12,12 @@ export const text = {
   lateHint:
     "Machines are known by now. Why is it scored all the same? It is marked, and no blind figure has it.",
   lateReason: "The machines of this study are known. Say why this is scored all the same.",
+  slip: "The next digit takes the place of the score just given; both stay on record.",
+  slipReason: "slip of the finger, put right at once",
   follows: (n: number, of: number) => `${n} of ${of} codes follow from the secret, opened at the reveal`,
   lockHint: "Locked scores are final. Machines can be revealed once every specimen is locked.",
   reveal: "Reveal the machines",
-  blind: "Machine hidden",
+  blind: "Machines hidden",
   shown: "Machines revealed",
   caution: "Fresh prints and cut supports have sharp edges. Cut away from the hand and wear eye protection.",
 };

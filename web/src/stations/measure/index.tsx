@@ -11,14 +11,14 @@ import { BlindTag, Empty, Key, Skeleton, Trouble } from "../../parts/bits";
 import { Dial } from "../../parts/dial";
 import { ArtifactDrawing, drawn } from "../../parts/drawing";
 import { SentValue } from "../../parts/sent-value";
-import { CantPanel, CorrectPanel, ZeroPanel } from "./panels";
+import { CantPanel, CorrectPanel, FarPanel, ZeroPanel } from "./panels";
 import { ReadingTable } from "./readings";
 import { Says } from "./says";
 import { text } from "./text";
 
 /** A place for one reading: a face and which of its repeats. */
 export type Slot = { featureId: string; code: string; nominal: number; repeat: number };
-type Mode = "read" | "cant" | "zero" | { correct: Schemas["ReadingOut"]; slot: Slot };
+type Mode = "read" | "cant" | "zero" | { far: number } | { correct: Schemas["ReadingOut"]; slot: Slot };
 
 export default function Measure({ studyId }: { studyId: string }) {
   const queue = useMeasure(studyId);
@@ -136,7 +136,7 @@ function Bench({
     leave();
   };
 
-  const keep = (reading: { value_mm?: number; cannot_because?: string }) => {
+  const keep = (reading: { value_mm?: number; cannot_because?: string; note?: string }) => {
     if (!slot || !caliper) return;
     if (queue.revealed && !because.trim()) {
       setWrong(text.lateReason);
@@ -169,6 +169,7 @@ function Bench({
     }
     const before = slot && filled(slot);
     if (slot && before) setMode({ correct: { ...before, value_mm: value }, slot });
+    else if (slot && Math.abs(value - slot.nominal) > queue.far_off_mm) setMode({ far: value });
     else keep({ value_mm: value });
   };
   const goBack = () => {
@@ -230,12 +231,12 @@ function Bench({
         {caliper && (
           <button
             type="button"
-            className={`chip max-[860px]:hidden ${stale(caliper, queue.now) ? "border-[var(--brass)] bg-brass-wash" : ""}`}
+            className={`chip max-[860px]:hidden ${caliper.zero_due ? "border-[var(--brass)] bg-brass-wash" : ""}`}
             title={text.zeroHint}
             onClick={() => setMode("zero")}
           >
             Caliper <b className="num">{caliper.code}</b>
-            <span className="num text-[11px]">U {(2 * caliper.u_calibration).toFixed(3)}</span> ·{" "}
+            <span className="num text-[11px]">U {caliper.expanded.toFixed(3)}</span> ·{" "}
             {zeroed(caliper, queue.now)}
           </button>
         )}
@@ -272,7 +273,12 @@ function Bench({
           className="sheet grid min-h-[216px] grid-cols-[214px_minmax(0,1fr)] gap-3 p-3 max-[560px]:grid-cols-1"
         >
           <div className="grid place-items-center max-[560px]:hidden">
-            <Dial value={shown} reach={0.4} tolerance={0.1} caption="mm from nominal" />
+            <Dial
+              value={shown}
+              reach={queue.dial_reach_mm}
+              tolerance={queue.dial_usual_mm}
+              caption="mm from nominal"
+            />
           </div>
           <div className="min-w-0 pt-1">
             {mode === "cant" && slot && (
@@ -281,7 +287,16 @@ function Bench({
             {mode === "zero" && caliper && (
               <ZeroPanel code={caliper.code} error={null} keep={zero} leave={leave} />
             )}
-            {typeof mode === "object" && (
+            {typeof mode === "object" && "far" in mode && slot && (
+              <FarPanel
+                code={slot.code}
+                value={mode.far}
+                off={mode.far - slot.nominal}
+                keep={(note) => keep({ value_mm: mode.far, note })}
+                leave={() => setMode("read")}
+              />
+            )}
+            {typeof mode === "object" && "correct" in mode && (
               <CorrectPanel
                 slot={mode.slot}
                 value={mode.correct.value_mm ?? 0}
@@ -439,11 +454,6 @@ function QueueList({
       ))}
     </ul>
   );
-}
-
-/** A day's work starts with a zero check. */
-function stale(caliper: Schemas["InstrumentNow"], now: string): boolean {
-  return !caliper.zero_at || Date.parse(now) - Date.parse(caliper.zero_at) > 12 * 3600_000;
 }
 
 function zeroed(caliper: Schemas["InstrumentNow"], now: string): string {

@@ -74,6 +74,31 @@ export function CantPanel({
   );
 }
 
+/** More than a slip's width off: measured again, or kept with a note by a second Enter. */
+export function FarPanel({
+  code,
+  value,
+  off,
+  keep,
+  leave,
+}: {
+  code: string;
+  value: number;
+  off: number;
+  keep: (note: string) => void;
+  leave: () => void;
+}) {
+  return (
+    <Panel
+      title={`${code}: ${value.toFixed(2)} mm is ${Math.abs(off).toFixed(2)} mm off`}
+      label="Measure again, or note why the part really is so"
+      action="Keep it, next face"
+      submit={keep}
+      leave={leave}
+    />
+  );
+}
+
 export function ZeroPanel({
   code,
   keep,

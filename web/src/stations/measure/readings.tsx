@@ -56,6 +56,7 @@ export function ReadingTable({
                         aria-label={`${reading.value_mm?.toFixed(2) ?? "✕"}${reading.corrected ? "c" : ""}, correct ${f.code} reading ${repeat}`}
                         title={
                           reading.cannot_because ??
+                          reading.note ??
                           (reading.corrected ? "Corrected; source shows the old one" : "Correct")
                         }
                         onClick={() =>

@@ -51,7 +51,11 @@ export function Says({ specimen }: { specimen: Schemas["SpecimenView"] }) {
             ))}
             <span className="ml-auto text-[11px] text-ink-2">off nominal, mm, against length, mm</span>
           </div>
-          <FitChart points={specimen.points.filter((p) => p.axis === axis)} line={line} />
+          <FitChart
+            points={specimen.points.filter((p) => p.axis === axis)}
+            line={line}
+            longest={specimen.longest_mm ?? 50}
+          />
         </>
       )}
     </section>
@@ -61,10 +65,19 @@ export function Says({ specimen }: { specimen: Schemas["SpecimenView"] }) {
 const W = 304;
 const H = 112;
 
-function FitChart({ points, line }: { points: Schemas["FitPoint"][]; line: Schemas["FitLine"] | undefined }) {
-  const reach = Math.max(0.1, ...points.map((p) => Math.abs(p.deviation_mm) + 2 * p.u_mm)) * 1.1;
-  const longest = 50;
-  const x = (mm: number) => 30 + (mm / longest) * (W - 40);
+function FitChart({
+  points,
+  line,
+  longest,
+}: {
+  points: Schemas["FitPoint"][];
+  line: Schemas["FitLine"] | undefined;
+  longest: number;
+}) {
+  const reach = Math.max(0.1, ...points.map((p) => Math.abs(p.deviation_mm) + p.expanded_mm)) * 1.1;
+  const x = (mm: number) => 30 + (mm / longest) * (W - 44);
+  const step = [5, 10, 20, 25, 50, 100, 200].find((s) => longest / s <= 5) ?? 500;
+  const ticks = Array.from({ length: Math.floor(longest / step) }, (_, k) => (k + 1) * step);
   const y = (mm: number) => (H - 14) / 2 - (mm / reach) * ((H - 14) / 2 - 4);
   const trace = (points: Schemas["LinePoint"][], side: number) =>
     points.map((p) => `${x(p.length_mm)} ${y(p.deviation_mm + side * p.expanded_mm)}`).join("L");
@@ -98,19 +111,19 @@ function FitChart({ points, line }: { points: Schemas["FitPoint"][]; line: Schem
           <line
             x1={x(p.nominal_mm)}
             x2={x(p.nominal_mm)}
-            y1={y(p.deviation_mm - 2 * p.u_mm)}
-            y2={y(p.deviation_mm + 2 * p.u_mm)}
+            y1={y(p.deviation_mm - p.expanded_mm)}
+            y2={y(p.deviation_mm + p.expanded_mm)}
             stroke="var(--c2)"
           />
           <circle cx={x(p.nominal_mm)} cy={y(p.deviation_mm)} r={3.6} fill="var(--c1)">
-            <title>{`${p.code}: ${p.deviation_mm.toFixed(3)} ± ${(2 * p.u_mm).toFixed(3)} mm`}</title>
+            <title>{`${p.code}: ${p.deviation_mm.toFixed(3)} ± ${p.expanded_mm.toFixed(3)} mm`}</title>
           </circle>
         </g>
       ))}
       <g fontSize={9.5} fill="var(--ink-2)" fontFamily="var(--font-mono)">
         <text x={0} y={y(reach * 0.8) + 3}>{`+${(reach * 0.8).toFixed(2)}`}</text>
         <text x={0} y={y(-reach * 0.8) + 3}>{`−${(reach * 0.8).toFixed(2)}`}</text>
-        {[10, 25, 40].map((l) => (
+        {ticks.map((l) => (
           <text key={l} x={x(l)} y={H - 2} textAnchor="middle">
             {l}
           </text>

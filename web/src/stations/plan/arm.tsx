@@ -1,6 +1,6 @@
 import { Plus } from "@phosphor-icons/react/dist/csr/Plus";
 import { X } from "@phosphor-icons/react/dist/csr/X";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useShelf } from "../../api/queries";
 import { SpoolForm } from "../../library/forms";
@@ -18,7 +18,7 @@ export function ArmEditor({
   first,
   set,
   remove,
-  spools,
+  library,
   lines,
   may,
 }: {
@@ -26,19 +26,23 @@ export function ArmEditor({
   first: boolean;
   set: (to: ArmIn) => void;
   remove: (() => void) | null;
-  spools: Schemas["SpoolOut"][];
+  library: Schemas["Library"];
   lines: Schemas["LineEffort"][];
   may: boolean;
 }) {
   const shelf = useShelf();
+  const spools = library.spools;
+  // What was fixed before the arm was given to the makers' own slicers comes back with a common one.
+  const fixed = useRef(arm.conditions);
   const [picking, setPicking] = useState(false);
   const [addingSpool, setAddingSpool] = useState(false);
   const card = new Map(shelf.data?.artifacts.map((c) => [c.ref, c]));
   const edit = (at: number, part: Partial<Line>) =>
-    set({ ...arm, lines: arm.lines.map((l, i) => (i === at ? { ...l, ...part } : l)) });
+    set(warmed({ ...arm, lines: arm.lines.map((l, i) => (i === at ? { ...l, ...part } : l)) }, library));
   // One click gives every line without a spool the same one: most studies have one.
   const fill = (id: string) =>
-    set({ ...arm, lines: arm.lines.map((l) => (l.spool_id ? l : { ...l, spool_id: id })) });
+    set(warmed({ ...arm, lines: arm.lines.map((l) => (l.spool_id ? l : { ...l, spool_id: id })) }, library));
+  const several = materialsOf(arm, spools).length > 1;
   const bare = arm.lines.filter((l) => !l.spool_id).length;
   return (
     <div className="grid gap-3">
@@ -209,7 +213,12 @@ export function ArmEditor({
         name="slicing"
         options={text.slicing}
         value={arm.slicing ?? "common"}
-        set={(slicing) => set({ ...arm, slicing })}
+        set={(slicing) => {
+          if (slicing === (arm.slicing ?? "common")) return;
+          if (slicing === "own") fixed.current = arm.conditions;
+          const back = arm.slicing === "own" ? fixed.current : arm.conditions;
+          set({ ...arm, slicing, conditions: slicing === "own" ? LEFT_OPEN : (back ?? LEFT_OPEN) });
+        }}
       />
       {!first && (
         <Choice
@@ -222,10 +231,13 @@ export function ArmEditor({
       )}
       <fieldset>
         <legend className="lab">
-          {text.conditions} <span className="font-normal normal-case">· {text.makersOwn}</span>
+          {text.conditions}{" "}
+          <span className="font-normal normal-case">
+            · {arm.slicing === "own" ? text.ownFixed : text.makersOwn}
+          </span>
         </legend>
         <div className="grid grid-cols-6 items-end gap-2 pt-1 max-[1200px]:grid-cols-3">
-          {CONDITIONS.map(([name, title, unit]) => (
+          {CONDITIONS.filter(([name]) => !several || !name.endsWith("_c")).map(([name, title, unit]) => (
             <Field key={name} label={unit ? `${title}, ${unit}` : title}>
               <input
                 className="input num"
@@ -246,6 +258,7 @@ export function ArmEditor({
             </Field>
           ))}
         </div>
+        <Temperatures arm={arm} library={library} set={set} />
       </fieldset>
       <div className="flex flex-wrap items-end gap-3">
         <Field label="Name of this arm">
@@ -264,6 +277,101 @@ export function ArmEditor({
       </div>
     </div>
   );
+}
+
+/** Where an arm prints several materials, each has its own temperatures. */
+function Temperatures({
+  arm,
+  library,
+  set,
+}: {
+  arm: ArmIn;
+  library: Schemas["Library"];
+  set: (to: ArmIn) => void;
+}) {
+  const materials = materialsOf(arm, library.spools);
+  if (materials.length < 2) return null;
+  const conditions = arm.conditions ?? LEFT_OPEN;
+  const given = conditions.temperatures ?? [];
+  const edit = (material: string, name: "nozzle_c" | "bed_c", typed: string) => {
+    const before = given.find((t) => same(t.material, material)) ?? { material, nozzle_c: null, bed_c: null };
+    const after = { ...before, [name]: typed === "" ? null : Number(typed) };
+    set({
+      ...arm,
+      conditions: {
+        ...conditions,
+        temperatures: [...given.filter((t) => !same(t.material, material)), after],
+      },
+    });
+  };
+  return (
+    <div className="pt-2" role="group" aria-label={text.perMaterial}>
+      <p className="text-[12px] text-ink-2">{text.perMaterial}</p>
+      <div className="grid grid-cols-[auto_120px_120px] items-end justify-start gap-x-3 gap-y-1 pt-1">
+        {materials.map((m) => {
+          const t = given.find((x) => same(x.material, m));
+          return (
+            <div key={m} className="contents">
+              <b className="pb-2">{m}</b>
+              {(["nozzle_c", "bed_c"] as const).map((name) => (
+                <Field key={name} label={name === "nozzle_c" ? `Nozzle, ${m}, °C` : `Bed, ${m}, °C`}>
+                  <input
+                    className="input num"
+                    type="number"
+                    step="any"
+                    min={0}
+                    value={t?.[name] ?? ""}
+                    onChange={(e) => edit(m, name, e.target.value)}
+                  />
+                </Field>
+              ))}
+            </div>
+          );
+        })}
+      </div>
+    </div>
+  );
+}
+
+const same = (a: string, b: string) => a.toLowerCase() === b.toLowerCase();
+
+function materialsOf(arm: ArmIn, spools: Schemas["SpoolOut"][]): string[] {
+  const chosen = arm.lines
+    .flatMap((l) => [l.spool_id, l.second_spool_id])
+    .flatMap((id) => spools.find((s) => s.id === id)?.material ?? []);
+  return chosen.filter((m, i) => chosen.findIndex((x) => same(x, m)) === i);
+}
+
+/** The arm with usual temperatures for materials that came with a spool, where the slicer is common and nothing is typed. */
+function warmed(arm: ArmIn, library: Schemas["Library"]): ArmIn {
+  if (arm.slicing === "own") return arm;
+  const conditions = arm.conditions ?? LEFT_OPEN;
+  const materials = materialsOf(arm, library.spools);
+  const given = conditions.temperatures ?? [];
+  const temperatures = materials.map((m) => {
+    const found = library.spools.find((s) => same(s.material, m))?.usual;
+    return (
+      given.find((t) => same(t.material, m)) ?? {
+        material: m,
+        nozzle_c: found?.nozzle_c ?? null,
+        bed_c: found?.bed_c ?? null,
+      }
+    );
+  });
+  const [only] = temperatures;
+  if (materials.length !== 1 || !only)
+    return { ...arm, conditions: { ...conditions, temperatures: materials.length > 1 ? temperatures : [] } };
+  const untouched = library.materials.some(
+    (m) => m.nozzle_c === conditions.nozzle_c && m.bed_c === conditions.bed_c,
+  );
+  return {
+    ...arm,
+    conditions: {
+      ...conditions,
+      temperatures: [],
+      ...(untouched ? { nozzle_c: only.nozzle_c ?? null, bed_c: only.bed_c ?? null } : {}),
+    },
+  };
 }
 
 function SpoolChoice({

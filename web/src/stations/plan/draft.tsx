@@ -87,14 +87,8 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
   const set = (part: Partial<Form>) => setForm((f) => ({ ...f, ...part }));
   const setArm = (at: number, to: ArmIn) => set({ arms: form.arms.map((a, i) => (i === at ? to : a)) });
   const lines = form.arms.flatMap((a) => a.lines);
-  const missing =
-    form.candidates.length < 2
-      ? text.noMachines
-      : lines.length === 0
-        ? "Choose what to print."
-        : lines.some((l) => !l.spool_id)
-          ? "Choose the spool of every line."
-          : "";
+  // Until the server has looked at what was just typed, the button waits with it.
+  const missing = effort.data?.freeze_needs ?? text.looking;
   const addArm = () => {
     const stock = form.arms[0]!;
     const own = !form.arms.some((a) => a.slicing === "own");
@@ -202,7 +196,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
                       setTab(0);
                     }
               }
-              spools={library.data.spools}
+              library={library.data}
               lines={effort.data?.lines.slice(before, before + arm.lines.length) ?? []}
               may={may}
             />

@@ -4,7 +4,7 @@ export const text = {
   machines: "Machines",
   conditions: "Print conditions",
   policies: "Policies",
-  noMachines: "Pick at least two machines to compare.",
+  looking: "Looking at what is planned …",
   freeze: "Freeze the protocol",
   saved: "Draft is saved",
   saving: "Saving as you type …",
@@ -13,6 +13,8 @@ export const text = {
     "Jobs are made and shuffled within blocks. After that, a change is a deviation with its reason.",
   frozenNote: "Frozen. A later change is a deviation with its reason and stays visible in the report.",
   makersOwn: "Empty leaves it to the maker's profile.",
+  ownFixed: "Each maker's own profile decides what is empty; what stands here is fixed all the same.",
+  perMaterial: "Each material at its own temperatures",
   slicing: {
     common: [
       "Common slicer, matched settings",
@@ -56,7 +58,7 @@ export const text = {
   },
   unattended: {
     never: ["Never unattended", "Somebody is in the room while a machine prints."],
-    "after checks": ["Unattended after passed safety checks", "Only units whose three checks passed last."],
+    "after checks": ["Unattended after passed safety checks", "Only units whose safety checks passed last."],
   },
   fields: {
     question: "Question",
@@ -84,6 +86,7 @@ export const LEFT_OPEN: Schemas["Conditions"] = {
   nozzle_c: null,
   bed_c: null,
   material: null,
+  temperatures: [],
 };
 
 export const CONDITIONS = [

@@ -88,6 +88,18 @@ function EnergyPanel({ studyId, jobId, run, may }: Props) {
   );
 }
 
+type SetUp = Pick<
+  Schemas["NoiseOut"],
+  "background_db" | "distance_m" | "door_shut" | "state" | "fan_percent"
+>;
+let lastSetUp: SetUp = {
+  background_db: null,
+  distance_m: 1,
+  door_shut: true,
+  state: "printing",
+  fan_percent: null,
+};
+
 function NoisePanel({ studyId, jobId, run, may }: Props) {
   const [correcting, setCorrecting] = useState<Schemas["NoiseOut"] | null>(null);
   const form = useRef<HTMLFormElement>(null);
@@ -118,7 +130,14 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
       takes: keys.job(studyId, jobId),
     })
       .then(() => {
-        // Distance, state, door and background stay: the next reading is of the same set-up.
+        // Distance, state, door and background stay: the next reading is of the same set-up, at the next print too.
+        lastSetUp = {
+          background_db: given.get("background") ? Number(given.get("background")) : null,
+          distance_m: Number(given.get("distance")),
+          door_shut: given.get("door") === "on",
+          state: String(given.get("state")) as Schemas["NoiseState"],
+          fan_percent: given.get("fan") ? Number(given.get("fan")) : null,
+        };
         const level = form.elements.namedItem("level");
         if (level instanceof HTMLInputElement) level.value = "";
         setCorrecting(null);
@@ -186,7 +205,7 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
                 min={0}
                 max={198}
                 step="any"
-                defaultValue={correcting?.background_db ?? undefined}
+                defaultValue={(correcting ?? lastSetUp).background_db ?? undefined}
               />
             </Field>
             <Field label="Distance, m">
@@ -198,13 +217,13 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
                 max={100}
                 step="any"
                 required
-                defaultValue={correcting?.distance_m ?? 1}
+                defaultValue={(correcting ?? lastSetUp).distance_m}
               />
             </Field>
           </div>
           <div className="grid grid-cols-[1.6fr_1fr] gap-2">
             <Field label="While it is">
-              <select className="input" name="state" defaultValue={correcting?.state ?? "printing"}>
+              <select className="input" name="state" defaultValue={(correcting ?? lastSetUp).state}>
                 {STATES.map((s) => (
                   <option key={s}>{s}</option>
                 ))}
@@ -218,7 +237,7 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
                 min={0}
                 max={100}
                 step="any"
-                defaultValue={correcting?.fan_percent ?? undefined}
+                defaultValue={(correcting ?? lastSetUp).fan_percent ?? undefined}
               />
             </Field>
           </div>
@@ -230,7 +249,8 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
           )}
           <div className="flex items-center gap-3">
             <label className="flex items-center gap-1.5">
-              <input type="checkbox" name="door" defaultChecked={correcting?.door_shut ?? true} /> door shut
+              <input type="checkbox" name="door" defaultChecked={(correcting ?? lastSetUp).door_shut} /> door
+              shut
             </label>
             <button type="submit" className="button ml-auto">
               {correcting ? "Correct it" : "Keep"}

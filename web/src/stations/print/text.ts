@@ -1,4 +1,6 @@
 export const text = {
+  endedReported: "Ended at, as the machine reported it",
+  endedTyped: "Ended at; change it if it was through before somebody came",
   jobs: (done: number, of: number) => `Prints, ${done} of ${of} good`,
   empty: "Nothing to print yet",
   emptyWhy: "Freezing the protocol at station 1 makes the prints and shuffles their order.",

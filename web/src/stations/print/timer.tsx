@@ -271,7 +271,14 @@ function Running({
         <Marks studyId={studyId} job={job} run={run} />
       )}
       {stopped && (
-        <Outcome studyId={studyId} jobId={job.id} run={run} stopped={stopped} leave={() => halt(null)} />
+        <Outcome
+          studyId={studyId}
+          jobId={job.id}
+          run={run}
+          stopped={stopped}
+          reported={unit?.run?.printed_at ?? null}
+          leave={() => halt(null)}
+        />
       )}
     </div>
   );
@@ -311,12 +318,15 @@ function Outcome({
   jobId,
   run,
   stopped,
+  reported,
   leave,
 }: {
   studyId: string;
   jobId: string;
   run: Run;
   stopped: string;
+  /** When the machine said that it was through. */
+  reported: string | null;
   leave: () => void;
 }) {
   const [outcome, setOutcome] = useState<Schemas["EndRun"]["outcome"]>("done");
@@ -332,7 +342,7 @@ function Outcome({
       path: `/api/runs/${run.id}/end`,
       body: {
         outcome,
-        ended_at: stopped,
+        ended_at: endOf(String(form.get("ended") ?? ""), reported ?? stopped),
         note: String(form.get("note") ?? "").trim(),
         cause: failed ? String(form.get("cause")) : null,
         failed_at_percent: failed && form.get("percent") ? Number(form.get("percent")) : null,
@@ -377,6 +387,17 @@ function Outcome({
           </Field>
         </div>
       )}
+      <Field label={reported ? text.endedReported : text.endedTyped}>
+        <input
+          className="input num !w-[230px]"
+          type="datetime-local"
+          name="ended"
+          step={1}
+          required
+          min={local(run.started_at)}
+          defaultValue={local(reported ?? stopped)}
+        />
+      </Field>
       <Field label={outcome === "failed" ? "How it was seen" : "Remark, if any"}>
         <input className="input" name="note" maxLength={1000} />
       </Field>
@@ -397,6 +418,19 @@ function Outcome({
       </div>
     </form>
   );
+}
+
+/** A moment as the field for local times shows it, to the second. */
+function local(iso: string): string {
+  const at = new Date(iso);
+  return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 19);
+}
+
+/** What was typed, or the exact moment where nobody changed it. */
+function endOf(typed: string, exact: string): string {
+  const shown = local(exact);
+  // Browsers leave out seconds that are zero.
+  return typed === shown || typed === shown.replace(/:00$/, "") ? exact : new Date(typed).toISOString();
 }
 
 function Done({

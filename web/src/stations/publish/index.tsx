@@ -110,11 +110,23 @@ function Standings({ view }: { view: Schemas["RankView"] }) {
                     ]
                   : [],
               )}
-              whisker={{ low: s.total - s.expanded, high: s.total + s.expanded }}
+              whisker={
+                s.missing > 0
+                  ? { low: s.total_low, high: s.total_high }
+                  : { low: s.total - s.expanded, high: s.total + s.expanded }
+              }
             />
           </span>
           <span className="num text-right text-[12px]">
-            <b>{s.total.toFixed(1)}</b> <span className="text-ink-2">± {s.expanded.toFixed(1)}</span>
+            {s.missing > 0 ? (
+              <b>
+                {s.total_low.toFixed(1)}–{s.total_high.toFixed(1)}
+              </b>
+            ) : (
+              <>
+                <b>{s.total.toFixed(1)}</b> <span className="text-ink-2">± {s.expanded.toFixed(1)}</span>
+              </>
+            )}
           </span>
         </li>
       ))}

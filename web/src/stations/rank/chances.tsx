@@ -4,6 +4,7 @@ import { text } from "./text";
 
 /** Heat table: the chance of each place for each machine. */
 export function Chances({ view }: { view: Schemas["RankView"] }) {
+  if (view.standings.length < 2 || view.missing_cells === view.cells) return null;
   const places = view.standings.map((_, i) => i);
   return (
     <section className="sheet min-h-0 px-3.5 py-2.5 max-[1020px]:mt-3">

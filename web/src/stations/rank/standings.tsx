@@ -5,7 +5,13 @@ import { Departures } from "../../parts/departures";
 import { Sourced, useSource } from "../../parts/source-drawer";
 import { Glyph, UnitName } from "../../parts/unit-mark";
 import { Warnings } from "../../parts/warnings";
+import { text } from "./text";
 import { criterionColour as colour } from "./weights";
+
+/** Points while figures are missing: what is known, and what the missing ones could add. */
+function interval(s: Schemas["StandingLine"]): string {
+  return `${s.total_low.toFixed(1)}–${s.total_high.toFixed(1)}`;
+}
 
 /** Machines in order of points, each with its bead bar; below, who is left out and why. */
 export function Standings({
@@ -30,9 +36,11 @@ export function Standings({
       <section className="sheet">
         <Empty title={view.verdict.headline}>
           <p>{view.verdict.evidence}</p>
-          <button type="button" className="button" onClick={() => setShowGated(true)}>
-            Show the machines left out
-          </button>
+          {view.left_out.some((m) => !m.is_control) && (
+            <button type="button" className="button" onClick={() => setShowGated(true)}>
+              Show the machines left out
+            </button>
+          )}
         </Empty>
       </section>
     );
@@ -71,13 +79,12 @@ export function Standings({
                     criterion: "total",
                     shown,
                   }}
-                  label={`${s.machine.name}: ${mid.toFixed(1)} points, source`}
+                  label={`${s.machine.name}: ${s.missing > 0 ? interval(s) : mid.toFixed(1)} points, source`}
                 >
-                  {mid.toFixed(1)}
+                  {s.missing > 0 ? interval(s) : mid.toFixed(1)}
                 </Sourced>
                 <small className="block text-[10.5px] font-normal text-ink-2">
-                  ± {s.expanded.toFixed(1)}
-                  {s.missing > 0 && " (incomplete)"}
+                  {s.missing > 0 ? `${s.missing} missing` : `± ${s.expanded.toFixed(1)}`}
                 </small>
               </span>
               <BeadBar
@@ -90,9 +97,13 @@ export function Standings({
                     key: c.code,
                     width: c.points ?? 0,
                     colour: colour(i),
-                    title: `${view.criteria[i]?.name}: ${c.points?.toFixed(1)} points, ${c.raw.value?.toFixed(c.raw.digits)} ± ${c.raw.expanded?.toFixed(c.raw.digits)} ${c.raw.unit}`,
+                    title: `${view.criteria[i]?.name}: ${c.points?.toFixed(1)} points, ${c.raw.words}`,
                   }))}
-                whisker={{ low: mid - s.expanded, high: mid + s.expanded }}
+                whisker={
+                  s.missing > 0
+                    ? { low: s.total_low, high: s.total_high }
+                    : { low: mid - s.expanded, high: mid + s.expanded }
+                }
                 figureOf={(criterion) => ({
                   station: "rank",
                   study: studyId,
@@ -105,10 +116,21 @@ export function Standings({
                 }
               />
               <span className="text-right text-[12px] text-ink-2">
-                <b className="num text-[11px] text-ink">{(100 * s.first_chance).toFixed(0)} %</b> first
+                {s.missing < view.criteria.length ? (
+                  <>
+                    <b className="num text-[11px] text-ink">{(100 * s.first_chance).toFixed(0)} %</b> first
+                  </>
+                ) : (
+                  "nothing known"
+                )}
               </span>
               <div className="col-span-2 col-start-2 empty:hidden">
                 <Warnings notRecommended={s.not_recommended} safety={s.safety} />
+                {s.doubts.length > 0 && (
+                  <p className="text-[12px] text-brass-ink">
+                    {text.mustHave}: {s.doubts.join("; ")}
+                  </p>
+                )}
               </div>
             </li>
           );

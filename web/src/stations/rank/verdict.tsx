@@ -1,5 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { signed } from "../../parts/bits";
+import { markColour, UnitName } from "../../parts/unit-mark";
 import { text } from "./text";
 
 /** The sentence first, then what would flip it and what it rests on. */
@@ -23,24 +24,28 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
           {words}
         </p>
       ))}
-      <h3 className="lab pt-3 pb-1">{text.flip}</h3>
-      {view.flips.length === 0 && <p className="text-[12.5px] text-ink-2">{text.noFlip}</p>}
-      {view.flips.map((f) => (
-        <div
-          key={f.criterion}
-          className="grid grid-cols-[1fr_auto] gap-x-2 border-t border-rule-2 py-1.5 text-[12.5px]"
-        >
-          <span>
-            {f.name} {f.direction}
-          </span>
-          <b className="num text-[12px]">
-            {f.points.toFixed(0)} → {f.becomes.split(" ").at(-1)}
-          </b>
-        </div>
-      ))}
-      {first && second && (
+      {(view.flips.length > 0 || view.flips_words) && (
         <>
-          <h3 className="lab pt-3 pb-1.5">{text.why(short(first), short(second))}</h3>
+          <h3 className="lab pt-3 pb-1">{text.flip}</h3>
+          <ul>
+            {view.flips.map((f) => (
+              <li
+                key={f.words}
+                className="grid grid-cols-[1fr_auto] items-baseline gap-x-2 border-t border-rule-2 py-1.5 text-[12.5px]"
+              >
+                <span>{f.words}</span>
+                <span className="text-[12px] font-semibold">
+                  → <UnitName mark={f.becomes.mark} name={f.becomes.name} />
+                </span>
+              </li>
+            ))}
+          </ul>
+          {view.flips_words && <p className="text-[12.5px] text-ink-2">{view.flips_words}</p>}
+        </>
+      )}
+      {first && second && view.reasons.length > 0 && (
+        <>
+          <h3 className="lab pt-3 pb-1.5">{text.why(first.machine.name, second.machine.name)}</h3>
           <ul className="grid gap-1">
             {view.reasons.map((r) => {
               const share = (46 * Math.abs(r.points)) / most;
@@ -57,7 +62,7 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
                       style={{
                         left: ahead ? "50%" : `${50 - share}%`,
                         width: `${share}%`,
-                        background: `var(--u${(ahead ? first : second).machine.mark % 7})`,
+                        background: markColour((ahead ? first : second).machine.mark),
                       }}
                     />
                   </span>
@@ -68,9 +73,9 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
           </ul>
         </>
       )}
-      <p className="mt-3 border-t border-rule-2 pt-2 text-[12px] text-ink-2">
-        {text.missing(view.missing_cells, view.cells)}
-      </p>
+      {view.cells_words && (
+        <p className="mt-3 border-t border-rule-2 pt-2 text-[12px] text-ink-2">{view.cells_words}</p>
+      )}
       {view.standings.map((s) =>
         s.contributions
           .filter((c) => c.raw.needs)
@@ -83,8 +88,4 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
       )}
     </section>
   );
-}
-
-function short(s: Schemas["StandingLine"]): string {
-  return s.machine.name.split(" ").at(-1) ?? s.machine.name;
 }

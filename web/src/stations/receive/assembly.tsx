@@ -23,7 +23,7 @@ export function Assembly({ rec, path, may, busy, send }: Props) {
           ? "Start the clock with each step; name it when it is done."
           : rec.first_assembly_s !== null
             ? `${duration(rec.assembly_s)}; the first unit of this model took ${duration(rec.first_assembly_s)}: a second one goes faster, so the first is the fair figure.`
-            : `${duration(rec.assembly_s)} in ${rec.steps.length} steps.`}
+            : `${duration(rec.assembly_s)} in ${rec.steps.length} ${rec.steps.length === 1 ? "step" : "steps"}.`}
       </p>
       {may && (
         <>

@@ -11,6 +11,7 @@ import { UnitName } from "../../parts/unit-mark";
 import { CheckCard } from "./check";
 import { Intake } from "./intake";
 import { UnitRecord } from "./record";
+import { CheckRound } from "./round";
 import { text } from "./text";
 
 export type Step = keyof typeof text.steps;
@@ -95,6 +96,14 @@ export default function Receive({ studyId }: { studyId: string }) {
             <h2 className="lab">{text.checks}</h2>
             <Gate unit={unit} />
             <OnRecord unit={unit} />
+            {may && (
+              <CheckRound
+                key={unit.machine.unit_id}
+                studyId={studyId}
+                unitId={unit.machine.unit_id}
+                checks={view.data.checks}
+              />
+            )}
             <div className="mt-2 grid grid-cols-2 gap-2 max-[900px]:grid-cols-1">
               {view.data.checks.map((c) => (
                 <CheckCard
@@ -167,7 +176,7 @@ function Gate({ unit }: { unit: Unit }) {
     : failed
       ? text.closed
       : open
-        ? text.waiting(open)
+        ? text.waiting(open, unit.checks.length)
         : text.open;
   const colour = failed ? "text-needle-ink" : open ? "text-brass-ink" : "text-ok-ink";
   return (

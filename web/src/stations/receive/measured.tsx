@@ -5,43 +5,21 @@ import { clock, Field } from "../../parts/bits";
 import { amount, Line, type Props, type Rec } from "./line";
 import { PlateMap } from "./plate-map";
 
-const MEASURES: { kind: Schemas["MeasureKind"]; unit: string; group: string }[] = [
-  { kind: "left edge not reached", unit: "mm", group: "Printable area" },
-  { kind: "right edge not reached", unit: "mm", group: "Printable area" },
-  { kind: "front edge not reached", unit: "mm", group: "Printable area" },
-  { kind: "back edge not reached", unit: "mm", group: "Printable area" },
-  { kind: "plate width", unit: "mm", group: "Printable area" },
-  { kind: "plate depth", unit: "mm", group: "Printable area" },
-  { kind: "height reached", unit: "mm", group: "Printable area" },
-  { kind: "width at full height", unit: "mm", group: "Printable area" },
-  { kind: "warm-up, nozzle alone", unit: "s", group: "Warm-up from the room's temperature" },
-  { kind: "warm-up, bed alone", unit: "s", group: "Warm-up from the room's temperature" },
-  { kind: "warm-up, both", unit: "s", group: "Warm-up from the room's temperature" },
-  { kind: "weight", unit: "kg", group: "The rest" },
-  { kind: "nozzle reached", unit: "°C", group: "The rest" },
-  { kind: "bed reached", unit: "°C", group: "The rest" },
-  { kind: "speed reached", unit: "mm/s", group: "The rest" },
-  { kind: "flow reached", unit: "mm³/s", group: "The rest" },
-  { kind: "set-up, first time", unit: "s", group: "Handling" },
-  { kind: "set-up, again", unit: "s", group: "Handling" },
-  { kind: "colour change", unit: "s", group: "Handling" },
-  { kind: "purge at a colour change", unit: "g", group: "Handling" },
-];
-
 export function Measured({ unit, rec, path, may, busy, send }: Props) {
   const library = useLibrary();
   const [kind, setKind] = useState<Schemas["MeasureKind"]>("left edge not reached");
   const [correcting, setCorrecting] = useState<Schemas["MeasureOut"] | null>(null);
   const chosen = correcting?.kind ?? kind;
   const warm = chosen.startsWith("warm-up");
-  const groups = [...new Set(MEASURES.map((m) => m.group))];
+  const kinds = rec.measure_kinds;
+  const groups = [...new Set(kinds.map((m) => m.group))];
   const shortBy = rec.printable.width_mm !== null;
   return (
     <div className="grid grid-cols-[1fr_230px] gap-6 max-[900px]:grid-cols-1">
       <div>
         <p className="pt-1 text-[15px] font-semibold">{rec.printable.words}</p>
         {groups.map((group) => {
-          const rows = rec.measures.filter((m) => MEASURES.find((k) => k.kind === m.kind)?.group === group);
+          const rows = rec.measures.filter((m) => kinds.find((k) => k.kind === m.kind)?.group === group);
           return (
             rows.length > 0 && (
               <div key={group}>
@@ -121,14 +99,16 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
               >
                 {groups.map((g) => (
                   <optgroup key={g} label={g}>
-                    {MEASURES.filter((m) => m.group === g).map((m) => (
-                      <option key={m.kind}>{m.kind}</option>
-                    ))}
+                    {kinds
+                      .filter((m) => m.group === g)
+                      .map((m) => (
+                        <option key={m.kind}>{m.kind}</option>
+                      ))}
                   </optgroup>
                 ))}
               </select>
             </Field>
-            <Field label={`Value, ${MEASURES.find((m) => m.kind === chosen)!.unit}`}>
+            <Field label={`Value, ${kinds.find((m) => m.kind === chosen)!.unit}`}>
               <input
                 className="input num !w-[110px]"
                 name="value"
@@ -179,6 +159,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
             )}
           </Line>
         )}
+        {may && <StandbyNoise path={path} busy={busy} send={send} />}
         <p className="caution mt-3">
           Nozzle and bed burn, axes pinch: drive it to the edges at a low speed, hands away, and measure when
           it stands still and is cold.
@@ -189,6 +170,72 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
         <HowItPrints rec={rec} />
       </div>
     </div>
+  );
+}
+
+/** A machine that stands by or heats is heard too, without a print. */
+function StandbyNoise({ path, busy, send }: Pick<Props, "path" | "busy" | "send">) {
+  return (
+    <Line
+      label="Noise without a print"
+      action="Keep"
+      busy={busy}
+      keep={(words, done) =>
+        send(
+          () =>
+            unwrap(
+              api.POST("/api/studies/{study_id}/units/{unit_id}/noise", {
+                params: { path },
+                body: {
+                  id: newId(),
+                  level_db: Number(words("level")),
+                  background_db: amount(words("background")),
+                  distance_m: Number(words("distance")),
+                  door_shut: words("door") === "on",
+                  state: words("state") as Schemas["NoiseState"],
+                },
+              }),
+            ),
+          done,
+        )
+      }
+    >
+      <Field label="Noise while it is">
+        <select className="input" name="state" defaultValue="standby">
+          <option>standby</option>
+          <option>heating</option>
+        </select>
+      </Field>
+      <Field label="Level, dB">
+        <input
+          className="input num !w-[84px]"
+          name="level"
+          type="number"
+          min={0}
+          max={198}
+          step="any"
+          required
+        />
+      </Field>
+      <Field label="Background, dB">
+        <input className="input num !w-[84px]" name="background" type="number" min={0} max={198} step="any" />
+      </Field>
+      <Field label="Distance, m">
+        <input
+          className="input num !w-[84px]"
+          name="distance"
+          type="number"
+          min={0.01}
+          max={100}
+          step="any"
+          required
+          defaultValue={1}
+        />
+      </Field>
+      <label className="flex items-center gap-1.5 pb-2">
+        <input type="checkbox" name="door" defaultChecked /> door shut
+      </label>
+    </Line>
   );
 }
 

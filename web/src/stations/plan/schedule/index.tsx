@@ -130,10 +130,11 @@ export default function Schedule({ studyId }: { studyId: string }) {
           </>
         ) : (
           !running && (
-            <Empty title="Nothing has a time yet">
+            <Empty title={view.data.open_prints === 0 ? "Nothing to schedule" : "Nothing has a time yet"}>
               <p>
-                {view.data.open_prints} prints wait. Say who is there when and what hangs on which circuit,
-                then have the schedule made: spools, people, nights and circuits are kept apart.
+                {view.data.open_prints === 0
+                  ? nothingOpen(view.data)
+                  : `${view.data.open_prints === 1 ? "1 print waits" : `${view.data.open_prints} prints wait`}. Say who is there when and what hangs on which circuit, then have the schedule made: spools, people, nights and circuits are kept apart.`}
               </p>
             </Empty>
           )
@@ -173,10 +174,19 @@ export default function Schedule({ studyId }: { studyId: string }) {
   );
 }
 
+/** Why there is nothing to schedule. */
+function nothingOpen(view: Schemas["ScheduleView"]): string {
+  return view.frozen
+    ? "No print waits for a time: all are printed, or out of tries."
+    : "Freeze the protocol first: only then is it known what is printed.";
+}
+
 function First({ view }: { view: Schemas["ScheduleView"] }) {
   return (
     <p className="text-[16px] font-semibold">
-      {view.open_prints} prints on {view.machines.length} machines have no time yet.
+      {view.open_prints === 0
+        ? nothingOpen(view)
+        : `${view.open_prints === 1 ? "1 print has" : `${view.open_prints} prints on ${view.machines.length} machines have`} no time yet.`}
     </p>
   );
 }
@@ -187,7 +197,7 @@ function Headline({ made, openPrints }: { made: Schemas["Made"]; openPrints: num
     <>
       <p className="text-[17px] font-semibold [font-stretch:92%]">
         {openPrints === 0
-          ? "Everything is printed."
+          ? "No print waits for a time: all are printed, or out of tries."
           : `Through on ${weekday(made.finish_at)}, if nothing fails; ${late ? `9 times in 10 by ${weekday(late.at)}` : "its spread is not known"}.`}
       </p>
       <p className="pt-0.5 text-[12.5px] text-ink-2">

@@ -1,0 +1,98 @@
+"""Noise readings: of a run, or of a unit that prints nothing, such as one standing by."""
+
+import uuid
+from collections.abc import Iterable
+from datetime import datetime
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.noise import at_distance_db, without_background_db
+from crevlo.stations.clock import stated_time
+from crevlo.stations.shape import Moment, Refused, Shape
+from crevlo.stations.stock import first_instrument
+from crevlo.store.run import NoiseReading, NoiseState
+
+
+class NoiseOut(Shape):
+    id: uuid.UUID
+    level_db: float
+    background_db: float | None
+    distance_m: float
+    door_shut: bool
+    state: NoiseState
+    fan_percent: float | None
+    at_1_m_db: float | None
+    needs: str | None
+    corrected: bool
+    taken_at: datetime
+
+
+class NewNoise(Shape):
+    id: uuid.UUID
+    level_db: float = Field(ge=0, lt=199)
+    background_db: float | None = Field(default=None, ge=0, lt=199)
+    distance_m: float = Field(gt=0, le=100)
+    door_shut: bool = True
+    state: NoiseState = NoiseState.PRINTING
+    fan_percent: float | None = Field(default=None, ge=0, le=100)
+    taken_at: Moment | None = None
+    supersedes_id: uuid.UUID | None = None
+    reason: str | None = Field(default=None, min_length=1, max_length=300)
+
+
+def add_noise(
+    session: Session,
+    given: NewNoise,
+    person_id: uuid.UUID,
+    *,
+    run_id: uuid.UUID | None = None,
+    unit_id: uuid.UUID | None = None,
+) -> None:
+    """A reading of a run or of a unit, or the correction of one with its reason; the old one stays."""
+    if unit_id and given.state not in (NoiseState.STANDBY, NoiseState.HEATING):
+        raise Refused("While it prints, noise is read with the print that runs; this is for standing by and heating.")
+    if (given.supersedes_id is None) != (given.reason is None):
+        raise Refused("A correction names the reading it replaces and the reason.")
+    if given.supersedes_id and session.scalar(
+        select(NoiseReading.id).where(NoiseReading.supersedes_id == given.supersedes_id)
+    ):
+        raise Refused("This reading was corrected meanwhile; correct the newer one.")
+    meter = first_instrument(session, "sound meter")
+    session.add(
+        NoiseReading(
+            **given.model_dump(exclude={"taken_at"}), run_id=run_id, unit_id=unit_id, person_id=person_id,
+            instrument_id=meter.id if meter else None, taken_at=stated_time(given.taken_at),
+        )
+    )  # fmt: skip
+    session.flush()
+
+
+def noise_out(readings: Iterable[NoiseReading]) -> list[NoiseOut]:
+    """In the order they were taken, each with its level at 1 m or what that needs."""
+    found = []
+    for reading in sorted(readings, key=lambda n: n.taken_at):
+        level, needs = None, None
+        try:
+            level = level_at_1_m(reading)
+        except NotDetermined as missing:
+            needs = missing.needs
+        found.append(
+            NoiseOut(
+                id=reading.id, level_db=reading.level_db, background_db=reading.background_db,
+                distance_m=reading.distance_m, door_shut=reading.door_shut, state=reading.state,
+                fan_percent=reading.fan_percent, at_1_m_db=level, needs=needs,
+                corrected=reading.supersedes_id is not None, taken_at=reading.taken_at,
+            )
+        )  # fmt: skip
+    return found
+
+
+def level_at_1_m(reading: NoiseReading) -> float:
+    """Raises NotDetermined where the background or the distance does not allow it."""
+    level = reading.level_db
+    if reading.background_db is not None:
+        level = without_background_db(level, reading.background_db)
+    return at_distance_db(level, reading.distance_m)

@@ -1,0 +1,69 @@
+"""What would put another machine first, in the words and units of the bench."""
+
+from collections.abc import Sequence
+from typing import Literal
+
+from crevlo.core.scoring.figure import Figure, central
+from crevlo.core.scoring.flips import figure_flips, weight_flips
+from crevlo.core.scoring.value import ValueFunction
+from crevlo.stations.plan.study import UnitMark
+from crevlo.stations.rank.criteria import BY_CODE, unit_of
+from crevlo.stations.shape import Shape
+
+SHOWN = 4
+SHOWN_FIGURES = 3
+
+
+class Flip(Shape):
+    """A weight in points of 100, or a figure of a machine, beyond which another machine is first."""
+
+    kind: Literal["weight", "figure"]
+    criterion: str
+    direction: Literal["above", "below"]
+    points: float | None
+    words: str
+    becomes: UnitMark
+
+
+def flips_of(
+    marks: Sequence[UnitMark], codes: Sequence[str], shares: Sequence[float], values: Sequence[Sequence[float]],
+    figures: Sequence[Sequence[Figure]], functions: Sequence[ValueFunction], currency: str,
+) -> list[Flip]:  # fmt: skip
+    """Over machines with every figure; nearest weights first, then nearest figures."""
+    flips = []
+    for w in weight_flips(shares, values):
+        points = round(100 * w.share, 1)
+        if not 0 < points < 100:
+            continue
+        side: Literal["above", "below"] = "above" if w.rises else "below"
+        name = BY_CODE[codes[w.criterion]].name
+        flips.append(
+            Flip(
+                kind="weight", criterion=codes[w.criterion], direction=side, points=points,
+                words=f"{name} weighted {side} {points:.1f} of 100", becomes=marks[w.becomes],
+            )
+        )  # fmt: skip
+    found = []
+    raws = [[_raw(f) for f in row] for row in figures]
+    for f in figure_flips(shares, values, raws, functions):
+        kind = BY_CODE[codes[f.criterion]]
+        scale = 100 if kind.unit == "%" else 1
+        higher = f.raw > raws[f.machine][f.criterion]
+        amount = f"{scale * f.raw:.{kind.digits}f} {unit_of(kind.code, currency)}"
+        now = f"{scale * raws[f.machine][f.criterion]:.{kind.digits}f} {unit_of(kind.code, currency)}"
+        if amount == now:
+            continue
+        found.append(
+            Flip(
+                kind="figure", criterion=kind.code, direction="above" if higher else "below", points=None,
+                words=f"{marks[f.machine].name}: {kind.name.lower()} {'over' if higher else 'under'} {amount} (now {now})",
+                becomes=marks[f.becomes],
+            )
+        )  # fmt: skip
+    return flips[:SHOWN] + found[:SHOWN_FIGURES]
+
+
+def _raw(figure: Figure) -> float:
+    value = central(figure)
+    assert value is not None
+    return value

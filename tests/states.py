@@ -1,0 +1,120 @@
+"""Studies in every state that a sentence must be true in, made over the API."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+
+from crevlo.core.defects import DEFECT_CODES
+from crevlo.sim import device
+from crevlo.sim.client import Client
+from tests.small import draft_study, new
+
+SLICED = device.sliced_file("step-block-a-0.20-absolute")
+CHECKS = ("mains", "cables", "earth", "runaway", "stop", "screws")
+
+
+@dataclass(frozen=True)
+class Turned:
+    """How one machine of a state turned out."""
+
+    minutes: float = 60
+    watt_hours: float = 100
+    noise_db: float = 50
+    off_mm: float = 0.05
+    severity: int = 1
+    price: float | None = 400
+    safe: bool = True
+
+
+EQUAL = Turned()
+LONG = "Marrowby Works Great Coalition Bench Printer, third edition with the tall gantry"
+
+
+def make(
+    client: Client,
+    turned: Mapping[str, Turned],
+    *,
+    copies: int = 1,
+    printed: bool = True,
+    measured: bool = True,
+    inspected: bool = True,
+    artifact: str = "SB",
+    buyer: Sequence[Mapping[str, object]] | None = None,
+    currency: str = "EUR",
+    title: str = "Small",
+) -> str:
+    """A frozen study of these machines, printed, measured and scored as far as asked."""
+    study = draft_study(client, tuple(turned), copies, artifact=artifact, currency=currency, title=title)
+    client.send("POST", f"/api/studies/{study}/freeze", {"frozen_at": _ago(days=9)})
+    units = {u["machine"]["name"]: u for u in client.get(f"/api/studies/{study}/receive")["units"]}
+    for name, how in turned.items():
+        path = f"/api/studies/{study}/units/{units[name]['machine']['unit_id']}"
+        client.send("PUT", path, {"version": units[name]["version"], "price_paid": how.price, "obtained": "bought"})
+        for kind in CHECKS:
+            result = "pass" if how.safe or kind != "screws" else "fail"
+            client.send("POST", f"{path}/checks", {
+                "id": new(), "kind": kind, "result": result, "note": "" if result == "pass" else "loose", "done_by": "Somebody", "done_at": _ago(days=8)})  # fmt: skip
+    if buyer is not None:
+        profile = client.send("POST", f"/api/studies/{study}/rank", {})["profile"]
+        client.send("PUT", f"/api/studies/{study}/buyers/{profile['id']}", {
+            "version": profile["version"], "must_haves": list(buyer)})  # fmt: skip
+    if not printed:
+        return study
+    made_by = _print(client, study, turned)
+    if measured:
+        _measure(client, study, made_by)
+    if inspected:
+        _inspect(client, study, made_by)
+    return study
+
+
+def _ago(**span: float) -> str:
+    return (datetime.now(UTC) - timedelta(**span)).isoformat()
+
+
+def _print(client: Client, study: str, turned: Mapping[str, Turned]) -> dict[str, Turned]:
+    """Every planned print comes out at the first try; gives how each blind code turned out."""
+    known = set[str]()
+    made_by: dict[str, Turned] = {}
+    clock = datetime.now(UTC) - timedelta(days=7)
+    for job in client.get(f"/api/studies/{study}/print")["jobs"]:
+        how = turned[job["machine"]["name"]]
+        view = client.send("PUT", f"/api/jobs/{job['id']}/file", content=SLICED, id=new(), name="a.gcode")
+        clock += timedelta(hours=5)
+        run = client.send("POST", f"/api/jobs/{job['id']}/runs", {
+            "id": new(), "started_at": clock.isoformat(),
+            "deviation_reason": "accepted" if view["file"]["deviations"] else ""})["runs"][-1]  # fmt: skip
+        client.send("PUT", f"/api/runs/{run['id']}/energy", {
+            "version": run["version"], "energy_wh": how.watt_hours})  # fmt: skip
+        client.send("POST", f"/api/runs/{run['id']}/noise", {
+            "id": new(), "level_db": how.noise_db, "background_db": 20, "distance_m": 1.0, "door_shut": True,
+            "taken_at": (clock + timedelta(minutes=5)).isoformat()})  # fmt: skip
+        client.send("POST", f"/api/runs/{run['id']}/end", {
+            "version": run["version"] + 1, "outcome": "done",
+            "ended_at": (clock + timedelta(minutes=how.minutes)).isoformat()})  # fmt: skip
+        codes = {s["blind_code"] for s in client.get(f"/api/studies/{study}/inspect")["specimens"]}
+        made_by[(codes - known).pop()] = how
+        known = codes
+    return made_by
+
+
+def _measure(client: Client, study: str, made_by: Mapping[str, Turned]) -> None:
+    view = client.get(f"/api/studies/{study}/measure")
+    caliper = view["calipers"][-1]["id"]
+    client.send("POST", f"/api/studies/{study}/zero-checks", {
+        "id": new(), "instrument_id": caliper, "value": 0.0})  # fmt: skip
+    for line in view["queue"]:
+        specimen = client.get(f"/api/specimens/{line['id']}")
+        for feature in specimen["features"]:
+            client.send("POST", f"/api/specimens/{line['id']}/readings", {
+                "id": new(), "feature_id": feature["feature_id"], "repeat": 1, "instrument_id": caliper,
+                "value_mm": round(feature["nominal_mm"] + made_by[line["blind_code"]].off_mm, 3)})  # fmt: skip
+
+
+def _inspect(client: Client, study: str, made_by: Mapping[str, Turned]) -> None:
+    for line in client.get(f"/api/studies/{study}/inspect")["specimens"]:
+        for code in line["asked"]:
+            client.send("POST", f"/api/specimens/{line['id']}/scores", {
+                "id": new(), "defect": code, "severity": made_by[line["blind_code"]].severity})  # fmt: skip
+        client.send("POST", f"/api/specimens/{line['id']}/lock")
+    assert set(line["asked"]) <= set(DEFECT_CODES)

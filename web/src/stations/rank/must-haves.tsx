@@ -1,0 +1,188 @@
+import { Check } from "@phosphor-icons/react/dist/csr/Check";
+import { type FormEvent, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Field, Trouble } from "../../parts/bits";
+import { text } from "./text";
+import { useBuyer } from "./use-buyer";
+
+type MustHave = Schemas["MustHave"];
+type Choice = Schemas["MustHaveChoice"];
+
+/** The buyer's must-haves: each with its limit, changed or dropped in place. */
+export function MustHaves({
+  studyId,
+  view,
+  may,
+}: {
+  studyId: string;
+  view: Schemas["RankView"];
+  may: boolean;
+}) {
+  const [editing, setEditing] = useState<number | Choice | null>(null);
+  const change = useBuyer(studyId, view.profile);
+  const set = (list: MustHave[]) =>
+    change.mutate({ must_haves: list }, { onSuccess: () => setEditing(null) });
+  const present: MustHave[] = view.must_haves.map(({ kind, limit, what, at_least }) => ({
+    kind,
+    limit,
+    what,
+    at_least,
+  }));
+  const choiceOf = (kind: MustHave["kind"]) => view.must_have_choices.find((c) => c.kind === kind);
+  const offered = view.must_have_choices.filter((c) => c.wants || !present.some((m) => m.kind === c.kind));
+  return (
+    <section aria-label={text.mustHave}>
+      <h2 className="lab pt-3">{text.mustHave}</h2>
+      {present.length === 0 && <p className="text-[12.5px] text-ink-2">{text.noMustHave}</p>}
+      <ul className="grid gap-0.5 pt-1 text-[12.5px]">
+        {view.must_haves.map((m, at) => {
+          const choice = choiceOf(m.kind);
+          return (
+            <li key={`${m.kind} ${m.what} ${m.at_least}`}>
+              {editing === at && choice ? (
+                <Limit
+                  choice={choice}
+                  given={m}
+                  set={(next) => set(present.map((p, i) => (i === at ? next : p)))}
+                  drop={() => set(present.filter((_, i) => i !== at))}
+                  leave={() => setEditing(null)}
+                />
+              ) : (
+                <div className="flex items-baseline gap-1.5">
+                  <Check size={12} weight="bold" aria-hidden="true" className="shrink-0 translate-y-[2px]" />
+                  <span className="min-w-0 flex-1">
+                    {m.text}
+                    {m.failing > 0 && <span className="text-ink-2"> · {m.failing} out</span>}
+                    {m.open > 0 && <span className="text-brass-ink"> · {m.open} open</span>}
+                    {m.unsure > 0 && <span className="text-brass-ink"> · {m.unsure} too close</span>}
+                  </span>
+                  {may && (
+                    <button
+                      type="button"
+                      className="text-[12px] underline"
+                      aria-label={`Change: ${m.text}`}
+                      onClick={() => setEditing(at)}
+                    >
+                      change
+                    </button>
+                  )}
+                </div>
+              )}
+            </li>
+          );
+        })}
+        {editing !== null && typeof editing !== "number" && (
+          <li>
+            <Limit choice={editing} set={(next) => set([...present, next])} leave={() => setEditing(null)} />
+          </li>
+        )}
+      </ul>
+      {may && editing === null && (
+        <select
+          aria-label="Add a must-have"
+          className="mt-1 max-w-full bg-transparent text-[12px] text-ink-2 underline"
+          value=""
+          onChange={(e) => setEditing(offered.find((c) => c.kind === e.target.value) ?? null)}
+        >
+          <option value="" disabled>
+            Add a must-have
+          </option>
+          {offered.map((c) => (
+            <option key={c.kind} value={c.kind}>
+              {c.name}
+            </option>
+          ))}
+        </select>
+      )}
+      <Trouble error={change.error} />
+    </section>
+  );
+}
+
+function Limit({
+  choice,
+  given,
+  set,
+  drop,
+  leave,
+}: {
+  choice: Choice;
+  given?: Schemas["MustHaveOut"];
+  set: (next: MustHave) => void;
+  drop?: () => void;
+  leave: () => void;
+}) {
+  const submit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const typed = new FormData(event.currentTarget);
+    set({
+      kind: choice.kind,
+      limit: Number(typed.get("limit") ?? 0) / choice.factor,
+      what: String(typed.get("what") ?? "").trim(),
+      at_least: typed.get("side") === "least",
+    });
+  };
+  return (
+    <form
+      onSubmit={submit}
+      onKeyDown={(e) => e.key === "Escape" && leave()}
+      className="my-1 grid gap-1.5 rounded border border-rule p-2"
+    >
+      <p className="font-semibold">{choice.name}</p>
+      {choice.wants && (
+        <Field label={choice.wants}>
+          {choice.options.length > 0 ? (
+            <select className="input" name="what" defaultValue={given?.what || choice.options[0]}>
+              {choice.options.map((o, i) => (
+                <option key={o} value={o}>
+                  {choice.option_names[i]}
+                </option>
+              ))}
+            </select>
+          ) : (
+            <input className="input" name="what" maxLength={60} defaultValue={given?.what} />
+          )}
+        </Field>
+      )}
+      {choice.kind === "figure" && (
+        <label className="field">
+          <span>side</span>
+          <select className="input" name="side" defaultValue={given?.at_least ? "least" : "most"}>
+            <option value="most">at most</option>
+            <option value="least">at least</option>
+          </select>
+        </label>
+      )}
+      {choice.unit && (
+        <label className="field">
+          <span>limit, {choice.unit}</span>
+          <input
+            className="input num"
+            name="limit"
+            type="number"
+            min={0}
+            step="any"
+            required
+            autoFocus
+            defaultValue={given ? +(given.limit * choice.factor).toFixed(3) : undefined}
+          />
+        </label>
+      )}
+      <div className="flex flex-wrap gap-1.5">
+        {(choice.unit || choice.wants || !given) && (
+          <button type="submit" className="button !min-h-7 !px-2">
+            Set
+          </button>
+        )}
+        {drop && (
+          <button type="button" className="button !min-h-7 !px-2" onClick={drop}>
+            Drop it
+          </button>
+        )}
+        <button type="button" className="button !min-h-7 !px-2" onClick={leave}>
+          Back
+        </button>
+      </div>
+    </form>
+  );
+}
