@@ -1,18 +1,28 @@
 """`crevlo calc TOPIC`: each rule of the core on JSON, so that anyone can check it."""
 
+import csv
 import dataclasses
+import io
 import json
 import math
+import re
 from collections.abc import Callable
 from enum import Enum
-from typing import Any, Literal
+from functools import partial
+from typing import Annotated, Any, Literal, get_args, get_origin
 
 import numpy as np
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from crevlo.core import cost, defects, energy, grade, noise, readings, sizes, success
-from crevlo.core.estimate import Estimate, NotDetermined
-from crevlo.core.scoring import chances, figure, points, value
+from crevlo.core.estimate import BadInput, Estimate, NotDetermined
+from crevlo.core.scoring import chances, figure, leaders, points, value
+
+# No size, amount or duration of a bench is beyond these: what is typed larger is a slip.
+Number = Annotated[float, Field(ge=-1e9, le=1e9)]
+Amount = Annotated[float, Field(ge=0, le=1e9)]
+Above0 = Annotated[float, Field(gt=0, le=1e9)]
+Count = Annotated[int, Field(ge=0, le=1_000_000)]
 
 
 class Input(BaseModel):
@@ -20,109 +30,109 @@ class Input(BaseModel):
 
 
 class Readings(Input):
-    readings_mm: list[float]
-    resolution_mm: float = Field(ge=0)
-    u_calibration_mm: float = Field(ge=0)
-    repeatability_mm: float | None = None
-    uncorrected_kelvin: float = 0.0
+    readings_mm: list[Number] = Field(max_length=100_000)
+    resolution_mm: Amount
+    u_calibration_mm: Amount
+    repeatability_mm: Amount | None = None
+    uncorrected_kelvin: Number = 0.0
 
 
 class SizeFeature(Input):
     axis: sizes.Axis
     sense: Literal[-1, 0, 1]
-    nominal_mm: float
-    deviation_mm: float
-    u_mm: float
+    nominal_mm: Above0
+    deviation_mm: Number
+    u_mm: Above0
 
 
 class Sizes(Input):
-    features: list[SizeFeature]
+    features: list[SizeFeature] = Field(max_length=10_000)
 
 
 class GradeFeature(Input):
-    nominal_mm: float
-    deviation_mm: float
+    nominal_mm: Number
+    deviation_mm: Number
 
 
 class Grades(Input):
-    features: list[GradeFeature]
+    features: list[GradeFeature] = Field(max_length=10_000)
 
 
 class Success(Input):
-    good: int
-    tries: int
+    good: Count
+    tries: Count
 
 
 class Faults(Input):
-    faults: int
-    hours: float
+    faults: Count
+    hours: Above0
 
 
 class Energy(Input):
-    time_s: list[float]
-    power_w: list[float] | None = None
-    counter_wh: list[float] | None = None
-    longest_step_s: float = energy.LONGEST_STEP_S
+    time_s: list[Number] = Field(max_length=1_000_000)
+    power_w: list[Number] | None = Field(default=None, max_length=1_000_000)
+    counter_wh: list[Number] | None = Field(default=None, max_length=1_000_000)
+    longest_step_s: Above0 = energy.LONGEST_STEP_S
 
 
 class Noise(Input):
-    levels_db: list[float]
-    durations_s: list[float] | None = None
-    background_db: float | None = None
-    distance_m: float = 1.0
+    levels_db: list[Number] = Field(max_length=100_000)
+    durations_s: list[Amount] | None = Field(default=None, max_length=100_000)
+    background_db: Number | None = None
+    distance_m: Above0 = 1.0
 
 
 class Cost(Input):
-    price: float
-    upgrades: float
-    residual: float
-    life_h: float
-    upkeep_per_h: float
-    parts_per_plate: int
-    part_g: float
-    purge_g: float
-    material_per_kg: float
-    energy_kwh: float
-    tariff_per_kwh: float
-    hours: float
-    labour_min: float
-    wage_per_h: float
-    success: float
-    loss_fraction: float
-    failed_labour_min: float
+    price: Amount
+    upgrades: Amount
+    residual: Amount
+    life_h: Above0
+    upkeep_per_h: Amount
+    parts_per_plate: int = Field(ge=1, le=100_000)
+    part_g: Amount
+    purge_g: Amount
+    material_per_kg: Amount
+    energy_kwh: Amount
+    tariff_per_kwh: Amount
+    hours: Amount
+    labour_min: Amount
+    wage_per_h: Amount
+    success: float = Field(gt=0, le=1)
+    loss_fraction: float = Field(ge=0, le=1)
+    failed_labour_min: Amount
 
 
 class Severity(Input):
-    severities: dict[str, int]
+    severities: dict[str, int] = Field(max_length=100)
 
 
 class Criterion(Input):
     name: str
-    weight: float
+    weight: Amount
     shape: value.Shape = value.Shape.LINEAR
-    points: list[tuple[float, float]] = Field(description="(raw figure, value 0..100) anchors")
+    points: list[tuple[Number, float]] = Field(description="(raw figure, value 0..100) anchors", max_length=100)
 
 
 class RawFigure(Input):
-    value: float | None = None
-    u: float = 0.0
-    good: int | None = None
-    tries: int | None = None
+    value: Number | None = None
+    u: Amount = 0.0
+    good: Count | None = None
+    tries: Count | None = None
 
 
 class Ranking(Input):
-    criteria: list[Criterion]
-    machines: dict[str, list[RawFigure]]
-    seed: int = 1
+    criteria: list[Criterion] = Field(min_length=1, max_length=100)
+    machines: dict[str, list[RawFigure]] = Field(min_length=1, max_length=500)
+    seed: int = Field(default=1, ge=0, lt=2**63)
     draws: int = Field(default=20_000, ge=100, le=200_000)
     weight_spread: float = Field(default=0.3, ge=0, le=1)
 
 
 class Flip(Input):
-    weights: list[float]
-    a: list[float]
-    b: list[float]
-    criterion: int
+    weights: list[Amount] = Field(max_length=100)
+    a: list[Number]
+    b: list[Number]
+    criterion: Count
 
 
 def _readings(given: Readings) -> Any:
@@ -137,9 +147,23 @@ def _sizes(given: Sizes) -> Any:
 def _grades(given: Grades) -> Any:
     pairs = [(f.nominal_mm, f.deviation_mm) for f in given.features]
     return {
-        "features": [f"IT{grade.feature_grade(*p)}" for p in pairs],
-        "machine": f"IT{grade.machine_grade(pairs)}",
+        "features": [_or_why(partial(_feature_grade, *p)) for p in pairs],
+        "machine": _or_why(lambda: f"IT{grade.machine_grade(pairs)}"),
     }
+
+
+def _feature_grade(nominal_mm: float, deviation_mm: float) -> str:
+    return f"IT{grade.feature_grade(nominal_mm, deviation_mm)}"
+
+
+def _or_why(rule: Callable[[], Any]) -> Any:
+    """The rule's result, or why there is none, in its place."""
+    try:
+        return rule()
+    except NotDetermined as missing:
+        return missing
+    except BadInput as bad:
+        return {"error": str(bad)}
 
 
 def _energy(given: Energy) -> Any:
@@ -166,6 +190,9 @@ def _cost(given: Cost) -> Any:
 def _rank(given: Ranking) -> Any:
     functions = [value.value_function(c.shape, c.points) for c in given.criteria]
     weights = [c.weight for c in given.criteria]
+    for name, row in given.machines.items():
+        if len(row) != len(given.criteria):
+            raise BadInput(f"{name} has {len(row)} figures for {len(given.criteria)} criteria")
     figures = [[_figure(raw) for raw in row] for row in given.machines.values()]
     values = [
         [
@@ -183,11 +210,13 @@ def _rank(given: Ranking) -> Any:
         "rank_chances": dict(zip(names, chance.rank.tolist(), strict=True)),
         "beats": dict(zip(names, chance.beats.tolist(), strict=True)),
         "expanded": dict(zip(names, chance.expanded.tolist(), strict=True)),
+        "tie_set": [names[i] for i in leaders.share_first(chance.rank[:, 0].tolist())],
     }
 
 
 def _figure(raw: RawFigure) -> figure.Figure:
     if raw.tries is not None:
+        success.success_chance(raw.good or 0, raw.tries)
         return figure.Counted(raw.good or 0, raw.tries)
     return NotDetermined("a value") if raw.value is None else Estimate(raw.value, raw.u)
 
@@ -217,9 +246,81 @@ def schema(topic: str) -> dict[str, Any]:
 
 
 def calculate(topic: str, text: str) -> str:
-    """Result of a topic on JSON text, as JSON. Raises BadInput, NotDetermined, pydantic's ValidationError."""
+    """Result of a topic on JSON, or on CSV with a header, as JSON. Raises BadInput, NotDetermined, ValidationError."""
     model, rule, _ = TOPICS[topic]
-    return json.dumps(plain(rule(model.model_validate_json(text))), indent=2, ensure_ascii=False)
+    if not _is_table(text):
+        result = plain(rule(model.model_validate_json(text)))
+    else:
+        made = [plain(rule(model.model_validate(row))) for row in rows_of(model, text)]
+        result = made[0] if len(made) == 1 else made
+    return json.dumps(result, indent=2, ensure_ascii=False)
+
+
+def _is_table(text: str) -> bool:
+    first = text.lstrip("\ufeff \n\r\t").split("\n", 1)
+    return len(first) == 2 and re.fullmatch(r"[a-z_]\w*(\s*,\s*[a-z_]\w*)*", first[0].strip()) is not None
+
+
+def calculate_line(topic: str, line: str) -> str:
+    """Result of one JSON object in one line; what is wrong with it stands in its place."""
+    model, rule, _ = TOPICS[topic]
+    try:
+        result = plain(rule(model.model_validate_json(line)))
+    except NotDetermined as missing:
+        result = plain(missing)
+    except (BadInput, ValidationError) as bad:
+        result = {"error": words_of(bad)}
+    return json.dumps(result, ensure_ascii=False)
+
+
+def words_of(bad: BadInput | ValidationError) -> str:
+    if isinstance(bad, BadInput):
+        return str(bad)
+    return "; ".join(f"{'.'.join(map(str, e['loc'])) or 'input'}: {e['msg']}" for e in bad.errors()[:5])
+
+
+def rows_of(model: type[Input], text: str) -> list[dict[str, Any]]:
+    """CSV as inputs: rows are the items of the topic's list; or columns are its lists, with single values from the first
+    row; or, where it has none, every row is an input. Raises BadInput where a column belongs to nothing."""
+    reader = csv.DictReader(io.StringIO(text.lstrip("\ufeff")), skipinitialspace=True)
+    names = [n.strip() for n in reader.fieldnames or []]
+    rows = [{n: (v or "").strip() for n, v in zip(names, row.values(), strict=False)} for row in reader]
+    if any(None in row for row in rows) or not rows:
+        raise BadInput("the table needs a header and a row of the same width under it")
+    given = [{n: _cell(v) for n, v in row.items() if v != ""} for row in rows]
+    lists = {name: item for name, f in model.model_fields.items() if (item := _item(f.annotation)) is not None}
+    items = next((name for name, item in lists.items() if isinstance(item, type) and issubclass(item, Input)), None)
+    known = set(lists[items].model_fields) | set(model.model_fields) if items else set(model.model_fields)
+    strange = [n for n in names if n not in known]
+    if strange:
+        raise BadInput(
+            f"there is no {strange[0]} here; columns are {', '.join(sorted(known - set(filter(None, [items]))))}"
+        )
+    if items:
+        own = set(lists[items].model_fields)
+        single = {n: v for n, v in given[0].items() if n not in own}
+        return [{items: [{n: v for n, v in row.items() if n in own} for row in given], **single}]
+    if lists:
+        columns = {n: [row[n] for row in given if n in row] for n in names if n in lists}
+        return [columns | {n: v for n, v in given[0].items() if n not in lists}]
+    return list(given)
+
+
+def _cell(text: str) -> int | float | str:
+    for kind in (int, float):
+        try:
+            return kind(text)
+        except ValueError:
+            continue
+    return text
+
+
+def _item(annotation: Any) -> Any:
+    """What a list holds, of a list or of a list that may be left out; None of anything else."""
+    if get_origin(annotation) is list:
+        held = get_args(annotation)[0]
+        return get_args(held)[0] if get_origin(held) is Annotated else held
+    return next((found for part in get_args(annotation) if (found := _item(part)) is not None), None)
 
 
 def plain(result: Any) -> Any:

@@ -43,9 +43,10 @@ def _parser() -> argparse.ArgumentParser:
     up.add_argument("--port", type=int, default=8750)
     up.set_defaults(run=_up)
 
-    calc = commands.add_parser("calc", help="compute one rule on JSON from stdin")
+    calc = commands.add_parser("calc", help="compute one rule on JSON or CSV from stdin")
     calc.add_argument("topic", nargs="?", help="leave out to list the topics")
     calc.add_argument("--schema", action="store_true", help="print the JSON schema of the input instead")
+    calc.add_argument("--lines", action="store_true", help="one JSON object a line, one result a line")
     calc.set_defaults(run=_calc)
 
     gcode = commands.add_parser("gcode", help="what a sliced file says of itself")
@@ -131,11 +132,14 @@ def _calc(given: argparse.Namespace) -> int:
     if given.schema:
         print(json.dumps(calc.schema(given.topic), indent=2))
         return 0
+    if given.lines:
+        for line in filter(str.strip, sys.stdin):
+            print(calc.calculate_line(given.topic, line), flush=True)
+        return 0
     try:
         print(calc.calculate(given.topic, sys.stdin.read()))
     except ValidationError as error:
-        first = error.errors()[0]
-        return _fail(f"{'.'.join(map(str, first['loc'])) or 'input'}: {first['msg']}")
+        return _fail(calc.words_of(error))
     return 0
 
 

@@ -50,5 +50,13 @@ def machine_grade(features: Sequence[tuple[float, float]], share: float = 0.95) 
     """The grade that `share` of (nominal, deviation) pairs in mm meet; NotDetermined without features."""
     if not features:
         raise NotDetermined("at least one measured feature")
-    grades = sorted(feature_grade(nominal, deviation) for nominal, deviation in features)
-    return grades[math.ceil(share * len(grades) - 1e-9) - 1]
+    grades = []
+    for nominal, deviation in features:
+        try:
+            grades.append(float(feature_grade(nominal, deviation)))
+        except NotDetermined:
+            grades.append(math.inf)
+    reached = sorted(grades)[math.ceil(share * len(grades) - 1e-9) - 1]
+    if math.isinf(reached):
+        raise NotDetermined(f"{100 * share:.0f} % of the features within IT18")
+    return int(reached)

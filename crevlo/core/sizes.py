@@ -130,6 +130,14 @@ class Finding:
     meaning: str
 
 
+_WITHIN = "Within the uncertainty: no correction called for."
+
+
+def _signed(value: float, digits: int, unit: str) -> str:
+    text = f"{abs(value):.{digits}f} {unit}"
+    return text if float(f"{value:.{digits}f}") == 0 else f"{'−' if value < 0 else '+'}{text}"
+
+
 def say_sizes(fit: SizeFit) -> list[Finding]:
     """The fit in a practitioner's words; what is within its uncertainty calls for no correction."""
     found: list[Finding] = []
@@ -155,15 +163,12 @@ def say_sizes(fit: SizeFit) -> list[Finding]:
         if isinstance(scale, NotDetermined):
             waiting.setdefault(scale.needs, []).append(axis.value)
             continue
-        percent, spread = 100 * abs(scale.value), 100 * scale.expanded
+        percent, spread = 100 * scale.value, f"± {100 * scale.expanded:.2f}"
         if abs(scale.value) < scale.expanded:
-            meaning = "Within the uncertainty: no correction called for."
-        else:
-            meaning = causes[axis]
+            found.append(Finding(f"scale {axis}", f"{axis} scale", _signed(percent, 2, "%"), spread, _WITHIN))
+            continue
         way = "long" if scale.value >= 0 else "short"
-        found.append(
-            Finding(f"scale {axis}", f"{axis} runs {way} by", f"{percent:.2f} %", f"± {spread:.2f}", meaning)
-        )
+        found.append(Finding(f"scale {axis}", f"{axis} runs {way} by", f"{abs(percent):.2f} %", spread, causes[axis]))
     for about, offset, over, under, cause in (
         (
             "walls",
@@ -183,14 +188,17 @@ def say_sizes(fit: SizeFit) -> list[Finding]:
         if isinstance(offset, NotDetermined):
             waiting.setdefault(offset.needs, []).append(about)
             continue
-        small = abs(offset.value) < offset.expanded
+        spread = f"± {offset.expanded:.3f}"
+        if abs(offset.value) < offset.expanded:
+            found.append(Finding(about, f"{about.capitalize()}", _signed(offset.value, 3, "mm"), spread, _WITHIN))
+            continue
         found.append(
             Finding(
                 about,
                 over if offset.value >= 0 else under,
                 f"{abs(offset.value):.3f} mm",
-                f"± {offset.expanded:.3f}",
-                "Within the uncertainty: no correction called for." if small else cause,
+                spread,
+                cause,
             )
         )
     for needs, who in waiting.items():

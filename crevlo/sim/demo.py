@@ -154,9 +154,9 @@ class Demo:
         send("PUT", f"/api/studies/{self.next_study}/plan", {
             "version": view["version"], "question": view["question"], "repeats": 3, "policies": view["policies"],
             "arms": [
-                {"name": "Stock", "lines": lines},
-                {"name": "Makers' own profiles", "slicing": "own", "lines": own, "conditions": dict.fromkeys(
-                    ("layer_height_mm", "infill_percent", "walls", "nozzle_mm", "nozzle_c", "bed_c"))},
+                {"name": "Stock", "lines": lines, "conditions": {
+                    "temperatures": [{"material": "PETG", "nozzle_c": 240, "bed_c": 80}]}},
+                {"name": "Makers' own profiles", "slicing": "own", "lines": own},
             ],
             "candidates": [
                 {"model_id": models[t.name], "is_control": t.is_control} for t in self.machines.values()

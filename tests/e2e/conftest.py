@@ -9,7 +9,9 @@ import pytest
 from playwright.sync_api import BrowserContext, Page, expect
 from werkzeug.serving import WSGIRequestHandler, make_server
 
+from crevlo.cli.cluster import APP_ROLE
 from crevlo.cli.link import sign_in_link
+from crevlo.store.database import connect, migrate
 from tests.conftest import Bench, Played
 
 # A loaded machine is slow, not wrong.
@@ -75,6 +77,19 @@ def site(bench: Bench) -> Iterator[Site]:
     """A new installation with one person of each role."""
     with Site(bench) as up:
         yield up
+
+
+@pytest.fixture
+def bare_site(copy_of: Callable[[str], str], as_owner: Callable[[str], str]) -> Iterator[Site]:
+    """A new installation that nobody has opened yet."""
+    url = copy_of("template1")
+    engine = connect(as_owner(url))
+    migrate(engine, APP_ROLE)
+    engine.dispose()
+    bench = Bench(url)
+    with Site(bench) as up:
+        yield up
+    bench.close()
 
 
 @pytest.fixture

@@ -47,7 +47,7 @@ def test_from_the_box_to_a_failed_run_and_its_second_attempt(site: Site, page: P
     page.get_by_role("button", name="Step done").click()
     page.get_by_label("Which step it was").fill("Gantry")
     page.get_by_role("button", name="Keep the step").click()
-    page.get_by_role("region", name="Assembly, by the stopwatch").get_by_text(re.compile("in 1 steps")).wait_for()
+    page.get_by_role("region", name="Assembly, by the stopwatch").get_by_text(re.compile("in 1 step")).wait_for()
 
     # A check that fails ends testing; its re-check lets it go on.
     steps.get_by_role("button", name="Safety").click()
@@ -58,7 +58,7 @@ def test_from_the_box_to_a_failed_run_and_its_second_attempt(site: Site, page: P
         runaway.get_by_role("button", name=re.compile("Record it")).click()
         if button == "Failed":
             page.get_by_text("“Thermal-runaway response” failed on this unit").wait_for()
-    page.get_by_text("5 of six checks still to do").wait_for()
+    page.get_by_text("5 of 6 checks still to do").wait_for()
 
     steps.get_by_role("button", name="Claims").click()
     page.locator("select[name=kind]").select_option("noise")

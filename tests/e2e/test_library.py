@@ -83,12 +83,12 @@ def test_a_must_have_is_changed_in_place_and_the_ranking_follows(demo_site: Site
     demo_site.open(page, played.study, "rank")
     ranking = page.get_by_role("region", name="Ranking")
     expect(ranking).to_contain_text("Nettlewick Solo is left out: noise at 1 m 63 dB, limit 58")
-    page.get_by_role("button", name="Change: Under 58 dB at 1 m").click()
-    page.get_by_label("Noise at 1 m at most, dB").fill("70")
+    page.get_by_role("button", name="Change: Up to 58 dB at 1 m, printing").click()
+    page.get_by_label("limit, dB").fill("70")
     page.keyboard.press("Enter")
     expect(ranking.get_by_role("listitem").filter(has_text="Nettlewick Solo")).to_have_count(1)
     expect(ranking).not_to_contain_text("is left out")
-    expect(page.get_by_role("button", name="Change: Under 70 dB at 1 m")).to_be_visible()
+    expect(page.get_by_role("button", name="Change: Up to 70 dB at 1 m, printing")).to_be_visible()
 
 
 def test_the_api_describes_every_call_on_its_own_page(shared_site: Site, played: Played, page: Page) -> None:

@@ -223,13 +223,23 @@ def test_what_the_server_refuses_is_shown_with_its_reason_and_kept_until_it_is_t
     demo_site: Site, played: Played, page: Page
 ) -> None:
     demo_site.sign_in(page, "reviewer")
-    demo_site.open(page, played.study, half_measured(demo_site.bench, played.study))
-    page.keyboard.type("300.5")
+    station = half_measured(demo_site.bench, played.study)
+    demo_site.open(page, played.study, station)
+    expect(page.locator("label[for=reading]")).to_contain_text("Y2 · reading 1 of 3")
+    # Somebody else measures the same face meanwhile.
+    other = demo_site.bench.as_("rater")
+    queue = other.get(f"/api/studies/{played.study}/measure")
+    specimen = next(q["id"] for q in queue["queue"] if q["blind_code"] == station.split("#")[1])
+    face = next(f for f in other.get(f"/api/specimens/{specimen}")["features"] if f["code"] == "Y2")
+    other.send("POST", f"/api/specimens/{specimen}/readings", {
+        "id": new(), "feature_id": face["feature_id"], "repeat": 1, "instrument_id": queue["calipers"][0]["id"],
+        "value_mm": 30.07})  # fmt: skip
+    page.keyboard.type("30.11")
     page.keyboard.press("Enter")
     status = page.get_by_role("status").filter(has_text="1 not taken")
     status.click()
     waiting = page.get_by_role("dialog")
-    expect(waiting).to_contain_text("from the nominal 30 mm")
+    expect(waiting).to_contain_text("Y2 reading 1 is already kept")
     page.reload()
     page.get_by_role("status").filter(has_text="1 not taken").click()
     page.get_by_role("dialog").get_by_role("button", name="Take it away").click()

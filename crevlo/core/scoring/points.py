@@ -82,6 +82,8 @@ def flip_weight(
     w* = D/(D − (v_A − v_B)), D the difference of the rest's weighted means. None where no share in 0..1 does it.
     """
     w = np.asarray(weights, float)
+    if not 0 <= criterion < len(w) or len(values_a) != len(w) or len(values_b) != len(w):
+        raise BadInput("a flip takes one value of A and of B for each weight, and a criterion among them from 0 on")
     rest = np.delete(w, criterion)
     if not rest.sum() > 0:
         return None

@@ -46,7 +46,8 @@ def say_verdict(machines: Sequence[Ranked], left_out: int, sure: float = SURE) -
     """Verdict over the machines that no must-have leaves out; `left_out` counts those that one does."""
     if not machines:
         if left_out:
-            return _open("No machine passes every must-have", "Ease a must-have or add a machine.")
+            all_of = {1: "The only one fails", 2: "Both fail"}.get(left_out, f"All {left_out} fail")
+            return _open("No machine passes every must-have", f"{all_of} at least one; the reasons stand with them.")
         return _open("No machine to rank", "The study has none beside its control. Machines are added at Plan.")
     if not any(m.known for m in machines):
         lacking = "any machine" if len(machines) > 1 else machines[0].name

@@ -7,6 +7,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.cost import say_difference, say_ratio
 from crevlo.core.estimate import Estimate, NotDetermined
+from crevlo.core.scoring.figure import central
 from crevlo.stations.bench import get_study
 from crevlo.stations.figures import study_figures
 from crevlo.stations.library import change
@@ -78,8 +79,7 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
                     CostPart(name=name, amount=getattr(f.cost, name)) for name in PARTS
                 ],
                 all_in=quantity(f.all_in, currency, 0),
-                part_g=given.part_g if given else None, energy_kwh=given.energy_kwh if given else None,
-                hours=given.hours if given else None, good=f.counted.good, tries=f.counted.tries,
+                part_g=given.part_g if given else None, energy_kwh=central(f.raw["energy"]), hours=central(f.raw["time"]), good=f.counted.good, tries=f.counted.tries,
                 departures=bench.departures_of(entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
                 not_recommended=entry.not_recommended,
             )

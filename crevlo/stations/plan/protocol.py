@@ -50,6 +50,18 @@ class Conditions(Shape):
             words += [f"{t.material}: {w.format(value)}" for w, value in own.items() if value is not None]
         return words
 
+    @property
+    def sentence(self) -> str:
+        """What is fixed, then what is left to the maker."""
+        words = ", ".join(self.words)
+        if not words:
+            return "All settings are the maker's own."
+        left = [
+            self.layer_height_mm, self.infill_percent, self.walls, self.nozzle_mm, self.nozzle_c, self.bed_c
+        ].count(None)  # fmt: skip
+        rest = "; the rest is the maker's own" if left else ""
+        return f"{words[0].upper()}{words[1:]}{rest}."
+
 
 MAKERS_OWN = Conditions(
     layer_height_mm=None, infill_percent=None, walls=None, nozzle_mm=None, nozzle_c=None, bed_c=None

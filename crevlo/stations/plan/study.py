@@ -105,6 +105,7 @@ class ArmOut(Shape):
     slicing: Slicing
     tuning: Tuning
     conditions: Conditions
+    fixed: str = Field(description="the conditions as a sentence")
     lines: list[LineOut]
 
 
@@ -260,8 +261,8 @@ def _arm_out(session: Session, arm: Arm) -> ArmOut:
             )
         )  # fmt: skip
     return ArmOut(
-        id=arm.id, name=arm.name, slicing=arm.slicing, tuning=arm.tuning, conditions=Conditions(**arm.conditions),
-        lines=lines,
+        id=arm.id, name=arm.name, slicing=arm.slicing, tuning=arm.tuning, conditions=(conditions := Conditions(**arm.conditions)),
+        fixed=conditions.sentence, lines=lines,
     )  # fmt: skip
 
 

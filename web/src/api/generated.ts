@@ -4670,6 +4670,11 @@ export interface components {
             slicing: components["schemas"]["Slicing"];
             tuning: components["schemas"]["Tuning"];
             conditions: components["schemas"]["Conditions"];
+            /**
+             * Fixed
+             * @description the conditions as a sentence
+             */
+            fixed: string;
             /** Lines */
             lines: components["schemas"]["LineOut"][];
         };

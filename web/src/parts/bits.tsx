@@ -71,6 +71,13 @@ export function day(iso: string): string {
   });
 }
 
+/** A chance in whole percent; never 0 or 100 where something is left of it. */
+export function percent(chance: number): string {
+  if (chance > 0 && chance < 0.005) return "<1";
+  if (chance < 1 && chance >= 0.995) return ">99";
+  return (100 * chance).toFixed(0);
+}
+
 export function signed(value: number, digits: number): string {
   const text = Math.abs(value).toFixed(digits);
   return Number(text) === 0 ? text : `${value < 0 ? "−" : "+"}${text}`;

@@ -1,4 +1,5 @@
 import { ArrowBendUpRight } from "@phosphor-icons/react/dist/csr/ArrowBendUpRight";
+import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../api/client";
 import { UnitName } from "./unit-mark";
 
@@ -29,9 +30,25 @@ export function CoverageSheet({
 }) {
   const lines = arms.flatMap((arm) => arm.lines);
   const roomy = lines.length <= NAMED_COLUMNS;
+  const box = useRef<HTMLDivElement>(null);
+  const [cut, setCut] = useState(false);
+  useEffect(() => {
+    const seen = new ResizeObserver(([entry]) => {
+      const at = entry?.target;
+      if (at) setCut(at.scrollWidth > at.clientWidth + 1);
+    });
+    if (box.current) seen.observe(box.current);
+    return () => seen.disconnect();
+  }, []);
   return (
     <div>
-      <div className="overflow-x-auto pt-2 pr-2">
+      <div
+        ref={box}
+        className="overflow-x-auto pt-2 pr-2 pb-1"
+        tabIndex={cut ? 0 : undefined}
+        role="group"
+        aria-label="Machines and what they print"
+      >
         <table className="w-full border-separate border-spacing-x-1.5 border-spacing-y-1.5">
           <thead>
             {arms.length > 1 && (
@@ -72,7 +89,10 @@ export function CoverageSheet({
           <tbody>
             {rows.map((row) => (
               <tr key={row.machine.unit_id}>
-                <th scope="row" className="text-left text-[13.5px] font-semibold">
+                <th
+                  scope="row"
+                  className="sticky left-0 z-[1] bg-sheet text-left text-[13.5px] font-semibold"
+                >
                   <UnitName mark={row.machine.mark} name={row.machine.name} />
                   {row.machine.is_control && <span className="lab ml-2">control</span>}
                 </th>
@@ -107,6 +127,7 @@ export function CoverageSheet({
           </tbody>
         </table>
       </div>
+      {cut && <p className="text-[12px] text-brass-ink">More columns to the right: scroll sideways.</p>}
       <p className="mt-2 flex flex-wrap gap-4 text-[12px] text-ink-2">
         {STAGES.slice(1).map((s, i) => (
           <span key={s} className="inline-flex items-center gap-1.5">

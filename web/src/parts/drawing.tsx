@@ -63,7 +63,12 @@ export function ArtifactDrawing({
               x={c.label[0] as number}
               y={c.label[1] as number}
               textAnchor={c.anchor as "start" | "end"}
-              opacity={done.includes(c.code) ? 0.55 : 1}
+              // Edges break around a label instead of crossing it.
+              stroke="var(--sheet)"
+              strokeWidth={3.4 * line}
+              strokeLinejoin="round"
+              paintOrder="stroke"
+              fillOpacity={done.includes(c.code) ? 0.6 : 1}
             >
               {c.code} {nominal.get(c.code)?.nominal.toFixed(2)}
               {done.includes(c.code) ? " ✓" : ""}

@@ -21,11 +21,22 @@ export function Glyph({ mark, muted = false }: { mark: number; muted?: boolean }
   );
 }
 
-export function UnitName({ mark, name, muted = false }: { mark: number; name: string; muted?: boolean }) {
+export function UnitName({
+  mark,
+  name,
+  muted = false,
+  whole = false,
+}: {
+  mark: number;
+  name: string;
+  muted?: boolean;
+  /** A long name goes over several lines instead of being cut. */
+  whole?: boolean;
+}) {
   return (
     <span className="inline-flex max-w-full min-w-0 items-center gap-1.5" title={name}>
       <Glyph mark={mark} muted={muted} />
-      <span className="truncate">{name}</span>
+      <span className={whole ? "break-words" : "truncate"}>{name}</span>
     </span>
   );
 }

@@ -293,7 +293,7 @@ function Bench({
                 value={mode.far}
                 off={mode.far - slot.nominal}
                 keep={(note) => keep({ value_mm: mode.far, note })}
-                leave={() => setMode("read")}
+                leave={leave}
               />
             )}
             {typeof mode === "object" && "correct" in mode && (

@@ -8,7 +8,7 @@ export const text = {
   noCaliper: "No caliper is listed. Add one under Instruments, with its resolution and calibration.",
   allDone: "Every face of this specimen is measured.",
   following: (code: string) => `Take specimen ${code} next`,
-  hidden: "Machine hidden",
+  hidden: "Machines hidden",
   revealed: "Machines revealed",
   lateHint:
     "Machines are known by now. Why is it measured all the same? It is marked, and no blind figure has it.",

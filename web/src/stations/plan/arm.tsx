@@ -40,8 +40,8 @@ export function ArmEditor({
   const edit = (at: number, part: Partial<Line>) =>
     set(warmed({ ...arm, lines: arm.lines.map((l, i) => (i === at ? { ...l, ...part } : l)) }, library));
   // One click gives every line without a spool the same one: most studies have one.
-  const fill = (id: string) =>
-    set(warmed({ ...arm, lines: arm.lines.map((l) => (l.spool_id ? l : { ...l, spool_id: id })) }, library));
+  const fill = (id: string, known = library) =>
+    set(warmed({ ...arm, lines: arm.lines.map((l) => (l.spool_id ? l : { ...l, spool_id: id })) }, known));
   const several = materialsOf(arm, spools).length > 1;
   const bare = arm.lines.filter((l) => !l.spool_id).length;
   return (
@@ -204,7 +204,7 @@ export function ArmEditor({
         <SpoolForm
           done={(s) => {
             setAddingSpool(false);
-            if (s) fill(s.id);
+            if (s) fill(s.id, { ...library, spools: [...library.spools, s] });
           }}
         />
       )}

@@ -8,7 +8,7 @@ import { day, Field, Skeleton, Trouble } from "../../parts/bits";
 import { CoverageSheet } from "../../parts/coverage";
 import { Draft } from "./draft";
 import { Small } from "./picker";
-import { CONDITIONS, text } from "./text";
+import { text } from "./text";
 
 const Schedule = lazy(() => import("./schedule"));
 const Day = lazy(() => import("./schedule/day"));
@@ -163,8 +163,7 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
             </ul>
             <p className="pt-1 text-[12px] text-ink-2">
               {text.slicing[arm.slicing][0]}
-              {arm.tuning === "tuned" && `, ${text.tuning.tuned[0].toLowerCase()}`}.{" "}
-              {conditionWords(arm.conditions)}
+              {arm.tuning === "tuned" && `, ${text.tuning.tuned[0].toLowerCase()}`}. {arm.fixed}
             </p>
           </div>
         ))}
@@ -203,13 +202,4 @@ function Pair({ name, value }: { name: string; value: string }) {
       <dd className="num text-right text-[11.5px] font-semibold">{value}</dd>
     </>
   );
-}
-
-/** What is fixed, then what is left to the maker. */
-function conditionWords(c: Schemas["Conditions"]): string {
-  const fixed = CONDITIONS.filter(([key]) => c[key] != null);
-  const said = fixed.map(([key, name, unit]) => `${name.toLowerCase()} ${c[key]} ${unit}`.trim()).join(", ");
-  if (!fixed.length) return "All settings are the maker's own.";
-  const rest = fixed.length < CONDITIONS.length ? "; the rest is the maker's own" : "";
-  return `${said[0]!.toUpperCase()}${said.slice(1)}${rest}.`;
 }

@@ -47,7 +47,7 @@ export function Machines({
                   className="size-4 accent-[var(--enamel-2)]"
                 />
                 <span className="min-w-0">
-                  <span className={`block truncate ${c ? "font-semibold" : ""}`}>{m.name}</span>
+                  <span className={`block break-words ${c ? "font-semibold" : ""}`}>{m.name}</span>
                   <small className="block text-[11px] leading-tight text-ink-2">
                     {m.sheet.is_round
                       ? `⌀ ${m.bed_x_mm.toFixed(0)}`

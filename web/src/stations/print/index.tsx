@@ -78,7 +78,7 @@ export default function Print({ studyId }: { studyId: string }) {
   const several = new Set(jobs.map((j) => j.artifact + j.arm + j.spool)).size > 1;
   return (
     <div
-      className={`grid h-full min-h-0 gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1 ${bench ? "grid-cols-[minmax(0,1fr)_292px]" : "grid-cols-[228px_minmax(0,1fr)_292px]"}`}
+      className={`grid h-full min-h-0 gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1 ${bench ? "grid-cols-[minmax(0,1fr)_292px] max-[1180px]:grid-cols-[minmax(0,1fr)_222px]" : "grid-cols-[228px_minmax(0,1fr)_292px] max-[1180px]:grid-cols-[176px_minmax(0,1fr)_222px]"}`}
     >
       <section
         aria-label="Prints"

@@ -55,20 +55,26 @@ export default function RunPower({
           <tbody>
             {data.phases.map((p) => (
               <tr key={p.phase}>
-                <th scope="row" className="text-left font-normal">
+                <th scope="row" className="text-left font-normal whitespace-nowrap">
                   <i
                     className="mr-1.5 inline-block h-2.5 w-4 rounded-full"
                     style={{ background: PHASE[p.phase] }}
                   />
                   {p.phase}
                 </th>
-                <td className="num text-right">
+                <td className="num text-right whitespace-nowrap">
                   {p.seconds < 90 ? `${p.seconds.toFixed(0)} s` : duration(p.seconds)}
                 </td>
-                <td className="num text-right font-semibold">{(1000 * p.kwh).toFixed(1)} Wh</td>
-                <td className="num text-right max-[560px]:hidden">mean {p.mean_w.toFixed(0)} W</td>
-                <td className="num text-right max-[560px]:hidden">95 % under {p.p95_w.toFixed(0)} W</td>
-                <td className="num text-right">peak {p.peak_w.toFixed(0)} W</td>
+                <td className="num text-right font-semibold whitespace-nowrap">
+                  {(1000 * p.kwh).toFixed(1)} Wh
+                </td>
+                <td className="num text-right whitespace-nowrap max-[560px]:hidden">
+                  mean {p.mean_w.toFixed(0)} W
+                </td>
+                <td className="num text-right whitespace-nowrap max-[1180px]:hidden">
+                  95 % under {p.p95_w.toFixed(0)} W
+                </td>
+                <td className="num text-right whitespace-nowrap">peak {p.peak_w.toFixed(0)} W</td>
               </tr>
             ))}
           </tbody>

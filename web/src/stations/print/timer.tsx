@@ -105,7 +105,9 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
       }}
     >
       <p className="lab">{failed ? `Attempt ${job.runs.length + 1}` : "Ready"}</p>
-      <p className="num text-[64px] leading-none font-medium text-ink-2 max-[560px]:text-[48px]">0:00:00</p>
+      <p className="num text-[64px] leading-none max-[1180px]:text-[56px] font-medium text-ink-2 max-[560px]:text-[48px]">
+        0:00:00
+      </p>
       <p className="text-ink-2">
         {job.file.time_s === null
           ? text.noEstimate
@@ -239,7 +241,7 @@ function Running({
       <p
         role="timer"
         aria-label={`${duration(elapsed)} since the start`}
-        className={`num leading-none font-medium ${stopped ? "text-[40px]" : "text-[72px] max-[560px]:text-[56px]"}`}
+        className={`num leading-none font-medium ${stopped ? "text-[40px]" : "text-[72px] max-[1180px]:text-[60px] max-[560px]:text-[56px]"}`}
       >
         {clock(elapsed)}
       </p>
@@ -447,7 +449,9 @@ function Done({
   return (
     <div className="grid flex-1 content-center gap-2">
       <p className="lab">Good on attempt {run.attempt}</p>
-      <p className="num text-[64px] leading-none font-medium">{clock(run.took_s ?? 0)}</p>
+      <p className="num text-[64px] leading-none max-[1180px]:text-[56px] font-medium">
+        {clock(run.took_s ?? 0)}
+      </p>
       {run.of_estimate !== null && estimate !== null && (
         <p className="text-ink-2">
           {(100 * run.of_estimate).toFixed(0)} % of the file's {duration(estimate)}; the clock counts heat-up,

@@ -35,6 +35,13 @@ export default function Publish({ studyId }: { studyId: string }) {
         </h2>
         <p className="mt-1 max-w-[62ch] text-[15px] text-ink-2">{view.data.evidence}</p>
         {rank.data && <Standings view={rank.data} />}
+        {rank.data?.left_out
+          .filter((m) => !m.is_control)
+          .map((m) => (
+            <p key={m.machine.unit_id} className="pt-1.5 text-[13px] text-ink-2">
+              <b>{m.machine.name}</b> is left out: {m.reason}.
+            </p>
+          ))}
         <div className="mt-5 grid grid-cols-2 gap-x-8 gap-y-5 max-[760px]:grid-cols-1">
           <div>
             <h3 className="lab pb-1">{text.sample}</h3>
@@ -86,7 +93,7 @@ export default function Publish({ studyId }: { studyId: string }) {
 
 function Standings({ view }: { view: Schemas["RankView"] }) {
   return (
-    <ol aria-label={text.standings} className="mt-3 border-b border-rule-2">
+    <ol aria-label={text.standings} className="mt-3 border-b border-rule-2 empty:hidden">
       {view.standings.map((s) => (
         <li
           key={s.machine.unit_id}

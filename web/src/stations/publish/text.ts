@@ -11,5 +11,5 @@ export const text = {
   missing: (n: number) => (n ? `Still missing, ${n}` : "Nothing is missing"),
   data: "Data behind it",
   withheld: (n: number) =>
-    `${n} ${n === 1 ? "specimen is" : "specimens are"} not scored and locked yet; their readings are withheld so that nobody can tell machines by them.`,
+    `The machines are not revealed yet: readings of ${n} ${n === 1 ? "specimen" : "specimens"} are withheld, so that nobody can tell machines by them.`,
 };

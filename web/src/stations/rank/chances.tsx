@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { percent } from "../../parts/bits";
 import { UnitName } from "../../parts/unit-mark";
 import { text } from "./text";
 
@@ -14,10 +15,10 @@ export function Chances({ view }: { view: Schemas["RankView"] }) {
           {view.draws.toLocaleString("en").replaceAll(",", " ")} draws
         </span>
       </div>
-      <table className="mt-1 w-full border-separate border-spacing-[3px]">
+      <table className="mt-1 w-full table-fixed border-separate border-spacing-[3px]">
         <thead>
           <tr>
-            <td className="w-[160px]" />
+            <td className="w-[34%]" />
             {places.map((i) => (
               <th key={i} scope="col" className="lab text-center">
                 {i + 1}
@@ -29,17 +30,16 @@ export function Chances({ view }: { view: Schemas["RankView"] }) {
           {view.standings.map((s) => (
             <tr key={s.machine.unit_id}>
               <th scope="row" className="text-left font-normal">
-                <UnitName mark={s.machine.mark} name={s.machine.name} />
+                <UnitName whole mark={s.machine.mark} name={s.machine.name} />
               </th>
               {s.rank_chances.map((p, i) => {
-                const share = Math.round(100 * p);
                 return (
                   <td
                     key={i}
                     className="num h-[23px] rounded-[4px] text-center text-[10.5px]"
                     style={heat(p)}
                   >
-                    {share || (p > 0 ? "<1" : "·")}
+                    {p > 0 ? percent(p) : "·"}
                   </td>
                 );
               })}

@@ -6,6 +6,7 @@ import { Skeleton, Trouble } from "../../parts/bits";
 import { ProfileChip } from "../../parts/profile-chip";
 import { Buyers } from "./buyers";
 import { Chances } from "./chances";
+import { Figures } from "./figures";
 import { Standings } from "./standings";
 import { Verdict } from "./verdict";
 import { Weighting } from "./weighting";
@@ -43,9 +44,11 @@ export default function Rank({ studyId }: { studyId: string }) {
   ]);
   if (rank.isError && !view) return <Trouble error={rank.error} />;
   if (!view) return <Skeleton className="h-full" />;
+  // Of a few machines there is room to see all that counts side by side.
+  const few = view.standings.length > 0 && view.standings.length <= 3;
   const may = me.data?.role === "owner" || me.data?.role === "reviewer";
   return (
-    <div className="grid h-full min-h-0 grid-cols-[236px_minmax(0,1fr)_262px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+    <div className="grid h-full min-h-0 grid-cols-[236px_minmax(0,1fr)_262px] gap-3 max-[1180px]:grid-cols-[190px_minmax(0,1fr)_214px] max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <Top>
         <ProfileChip
           value={view.profile.id}
@@ -80,7 +83,9 @@ export default function Rank({ studyId }: { studyId: string }) {
         restore={restore}
         may={may}
       />
-      <div className="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_auto] gap-3 max-[1020px]:block">
+      <div
+        className={`grid min-h-0 min-w-0 gap-3 max-[1020px]:block ${few ? "grid-rows-[auto_auto_minmax(0,1fr)]" : "grid-rows-[minmax(0,1fr)_auto]"}`}
+      >
         <Standings
           view={view}
           studyId={studyId}
@@ -90,6 +95,7 @@ export default function Rank({ studyId }: { studyId: string }) {
           stale={rank.isFetching}
         />
         <Chances view={view} />
+        {few && <Figures view={view} />}
       </div>
       <Verdict view={view} />
     </div>

@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { BeadBar } from "../../parts/bead-bar";
-import { Empty } from "../../parts/bits";
+import { percent } from "../../parts/bits";
 import { Departures } from "../../parts/departures";
 import { Sourced, useSource } from "../../parts/source-drawer";
 import { Glyph, UnitName } from "../../parts/unit-mark";
@@ -33,15 +33,11 @@ export function Standings({
   const open = useSource();
   if (view.standings.length === 0)
     return (
-      <section className="sheet">
-        <Empty title={view.verdict.headline}>
-          <p>{view.verdict.evidence}</p>
-          {view.left_out.some((m) => !m.is_control) && (
-            <button type="button" className="button" onClick={() => setShowGated(true)}>
-              Show the machines left out
-            </button>
-          )}
-        </Empty>
+      <section aria-label="Ranking" className="sheet min-h-0 overflow-y-auto">
+        <LeftOut view={view} show={() => setShowGated(true)} />
+        {view.left_out.some((m) => !m.is_control) && (
+          <p className="px-3.5 pb-3 text-[12.5px] text-ink-2">{text.allOut}</p>
+        )}
       </section>
     );
   return (
@@ -52,7 +48,7 @@ export function Standings({
           return (
             <li
               key={s.machine.unit_id}
-              className="grid grid-cols-[44px_1fr_96px] items-center gap-x-2.5 gap-y-1 border-b border-rule-2 px-3.5 py-2"
+              className="grid grid-cols-[44px_minmax(0,1fr)_96px] items-center gap-x-2.5 gap-y-1 border-b border-rule-2 px-3.5 py-2"
             >
               <span className="row-span-2 text-[30px] leading-none font-extrabold [font-stretch:70%]">
                 {s.rank ?? (
@@ -61,8 +57,8 @@ export function Standings({
                   </span>
                 )}
               </span>
-              <span className="flex items-baseline gap-2 text-[14.5px] font-semibold">
-                <UnitName mark={s.machine.mark} name={s.machine.name} />
+              <span className="flex flex-wrap items-baseline gap-x-2 text-[14.5px] font-semibold">
+                <UnitName whole mark={s.machine.mark} name={s.machine.name} />
                 <Departures list={s.departures} />
                 <small className="text-[12px] font-normal text-ink-2">
                   {s.all_in.value === null
@@ -118,7 +114,7 @@ export function Standings({
               <span className="text-right text-[12px] text-ink-2">
                 {s.missing < view.criteria.length ? (
                   <>
-                    <b className="num text-[11px] text-ink">{(100 * s.first_chance).toFixed(0)} %</b> first
+                    <b className="num text-[11px] text-ink">{percent(s.first_chance)} %</b> first
                   </>
                 ) : (
                   "nothing known"
@@ -136,21 +132,8 @@ export function Standings({
           );
         })}
       </ol>
-      <div className="grid gap-1 px-3.5 py-2 text-[12.5px] text-ink-2">
-        {view.left_out.map((m) => (
-          <div key={m.machine.unit_id}>
-            <Glyph mark={m.machine.mark} muted /> <b>{m.machine.name}</b>{" "}
-            {m.is_control
-              ? `is the ${m.reason}${m.total === null ? "" : `: ${m.total.toFixed(1)} points for reference`}.`
-              : `is left out: ${m.reason}. `}
-            {!m.is_control && (
-              <button type="button" className="underline" onClick={() => setShowGated(true)}>
-                Show anyway
-              </button>
-            )}
-            <Warnings notRecommended={m.not_recommended} safety={m.safety} />
-          </div>
-        ))}
+      <LeftOut view={view} show={() => setShowGated(true)} />
+      <div className="px-3.5 pb-2 text-[12.5px] text-ink-2">
         {showGated && (
           <p>
             Machines that fail a must-have are shown.{" "}
@@ -161,5 +144,28 @@ export function Standings({
         )}
       </div>
     </section>
+  );
+}
+
+/** Who is left out of the ranking, and why. */
+function LeftOut({ view, show }: { view: Schemas["RankView"]; show: () => void }) {
+  if (view.left_out.length === 0) return null;
+  return (
+    <div className="grid gap-1 px-3.5 py-2 text-[12.5px] text-ink-2">
+      {view.left_out.map((m) => (
+        <div key={m.machine.unit_id}>
+          <Glyph mark={m.machine.mark} muted /> <b>{m.machine.name}</b>{" "}
+          {m.is_control
+            ? `is the ${m.reason}${m.total === null ? "" : `: ${m.total.toFixed(1)} points for reference`}.`
+            : `is left out: ${m.reason}. `}
+          {!m.is_control && (
+            <button type="button" className="underline" onClick={show}>
+              Show anyway
+            </button>
+          )}
+          <Warnings notRecommended={m.not_recommended} safety={m.safety} />
+        </div>
+      ))}
+    </div>
   );
 }

@@ -1,6 +1,8 @@
 export const text = {
   weights: "Weights",
   mustHave: "Must have",
+  figures: "Figures and the points they make",
+  allOut: "Ease a must-have, or add a machine at Plan.",
   noMustHave: "None: no machine is left out.",
   buyers: "Buyers",
   buyersTitle: "Whom this study recommends for",

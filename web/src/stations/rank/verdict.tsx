@@ -29,21 +29,18 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
           <h3 className="lab pt-3 pb-1">{text.flip}</h3>
           <ul>
             {view.flips.map((f) => (
-              <li
-                key={f.words}
-                className="grid grid-cols-[1fr_auto] items-baseline gap-x-2 border-t border-rule-2 py-1.5 text-[12.5px]"
-              >
-                <span>{f.words}</span>
-                <span className="text-[12px] font-semibold">
-                  → <UnitName mark={f.becomes.mark} name={f.becomes.name} />
-                </span>
+              <li key={f.words} className="border-t border-rule-2 py-1.5 text-[12.5px] leading-snug">
+                {f.words} <span className="text-ink-2">→</span>{" "}
+                <b className="font-semibold">
+                  <UnitName whole mark={f.becomes.mark} name={f.becomes.name} />
+                </b>
               </li>
             ))}
           </ul>
           {view.flips_words && <p className="text-[12.5px] text-ink-2">{view.flips_words}</p>}
         </>
       )}
-      {first && second && view.reasons.length > 0 && (
+      {first && second && view.reasons.some((r) => r.points !== 0) && (
         <>
           <h3 className="lab pt-3 pb-1.5">{text.why(first.machine.name, second.machine.name)}</h3>
           <ul className="grid gap-1">
@@ -76,16 +73,25 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
       {view.cells_words && (
         <p className="mt-3 border-t border-rule-2 pt-2 text-[12px] text-ink-2">{view.cells_words}</p>
       )}
-      {view.standings.map((s) =>
-        s.contributions
-          .filter((c) => c.raw.needs)
-          .map((c) => (
-            <p key={s.machine.unit_id + c.code} className="text-[12px] text-ink-2">
-              {s.machine.name}, {view.criteria.find((k) => k.code === c.code)?.name.toLowerCase()}: needs{" "}
-              {c.raw.needs}.
-            </p>
-          )),
-      )}
+      <ul className="grid gap-1 pt-1 text-[12px] text-ink-2">
+        {lacking(view).map(([need, names]) => (
+          <li key={need}>
+            {names.length === view.standings.length && names.length > 1 ? "All" : names.join(", ")}: {need}
+          </li>
+        ))}
+      </ul>
     </section>
   );
+}
+
+/** What figures still need, each need once with the machines that lack it. */
+function lacking(view: Schemas["RankView"]): [string, string[]][] {
+  const found = new Map<string, string[]>();
+  for (const s of view.standings)
+    for (const [i, c] of s.contributions.entries())
+      if (c.raw.needs) {
+        const need = `${view.criteria[i]?.name.toLowerCase()} needs ${c.raw.needs}.`;
+        found.set(need, [...(found.get(need) ?? []), s.machine.name]);
+      }
+  return [...found];
 }

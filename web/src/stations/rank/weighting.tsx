@@ -54,7 +54,7 @@ export function Weighting({
               <span className="ml-1.5 text-[11px] font-semibold text-needle-ink">pair</span>
             )}
           </span>
-          <span className="num text-[12px] font-semibold">{(weights[c.code] ?? 0).toFixed(0)}</span>
+          <span className="num text-[12px] font-semibold">{+(weights[c.code] ?? 0).toFixed(1)}</span>
           <Slider.Root
             className="relative col-span-2 flex h-4 touch-none items-center"
             min={0}
