@@ -55,6 +55,7 @@ def test_equal_machines_tie_and_share_the_first_rank(client: Client) -> None:
     assert (view["verdict"]["headline"], view["verdict"]["tie"]) == ("A tie: Mesa and Sparrow", True)
     assert view["verdict"]["evidence"].startswith("Both have ")
     assert [s["rank"] for s in view["standings"]] == [1, 1]
+    assert (view["flips"], view["flips_words"]) == ([], "The first are level: whatever changes decides.")
     assert "leads" not in said(client, study)
 
 

@@ -73,7 +73,8 @@ def figure_flips(
 ) -> list[FigureFlip]:
     """Every single figure that would change the first place, the smallest change in points of its criterion first.
 
-    A machine behind with a better figure, or the leader with a worse one. Shapes (machines, criteria), all known.
+    A machine behind with a better figure, or the leader with a worse one; of machines that are level there is none to name,
+    whatever changes decides. Shapes (machines, criteria), all known.
     """
     shares, table = normalised(weights), np.asarray(values, float)
     if len(table) < 2:
@@ -89,6 +90,8 @@ def figure_flips(
             gap = totals[leader] - (totals[second] if m == leader else totals[m])
             up = m != leader
             moved = gap / share
+            if not moved > 1e-9:
+                continue
             raw = raw_reaching(function, table[m, c] + (moved if up else -moved), raws[m][c], up=up)
             if raw is not None:
                 found.append(FigureFlip(m, c, raw, float(moved), m if up else second))

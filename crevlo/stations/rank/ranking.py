@@ -205,7 +205,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         must_have_choices=choices(bench), apart=inputs.apart, standings=standings,
         left_out=_left_out(bench, inputs.figures, failing, what_if.show_gated, criteria, functions, shares),
         verdict=_with_caveats(verdict, first, failing),
-        flips=flips, flips_words=_flips_words(flips, len(whole), len(entries)),
+        flips=flips, flips_words=_flips_words(flips, [middle[i] for i in whole], len(entries)),
         reasons=_reasons(standings), missing_cells=missing, cells=len(entries) * len(criteria),
         cells_words=_cells_words(missing, len(entries) * len(criteria)),
         draws=chance.draws if chance else 0, weight_spread=WEIGHT_SPREAD,
@@ -245,10 +245,13 @@ def _with_caveats(verdict: Verdict, first: Sequence[StandingLine], failing: dict
     return VerdictOut(headline=verdict.headline, evidence=verdict.evidence, tie=verdict.tie)
 
 
-def _flips_words(flips: list[Flip], whole: int, machines: int) -> str:
-    if whole < 2:
+def _flips_words(flips: list[Flip], totals: Sequence[float], machines: int) -> str:
+    if len(totals) < 2:
         return "" if machines < 2 else "Needs two machines with every figure."
-    of = "" if whole == machines else f" Of the {whole} machines with every figure."
+    first, second = sorted(totals, reverse=True)[:2]
+    if first - second < 1e-9:
+        return "The first are level: whatever changes decides."
+    of = "" if len(totals) == machines else f" Of the {len(totals)} machines with every figure."
     return ("" if flips else "No single weight and no single figure makes another machine first.") + of
 
 

@@ -11,7 +11,8 @@ export type KeyBinding = { key: string; does: string; run: () => void; typing?: 
 type Registry = { add: (bindings: () => KeyBinding[]) => () => void };
 const Keys = createContext<Registry>({ add: () => () => {} });
 
-function inField(): boolean {
+/** Whether a person is typing: then nothing may take the focus away. */
+export function inField(): boolean {
   const focused = document.activeElement;
   return (
     focused instanceof HTMLInputElement ||

@@ -100,7 +100,7 @@ function Bench({
   // biome-ignore lint/correctness/useExhaustiveDependencies: the caliper types into whichever face comes next
   useEffect(() => {
     if (mode === "read") input.current?.focus();
-  }, [mode, specimenId, slot?.code, slot?.repeat]);
+  }, [mode, specimenId, slot?.code, slot?.repeat, caliper?.id]);
 
   const send = (given: Parameters<typeof put>[0]) =>
     put(given).catch((e: Error) => setWrong(e.message || text.noRoom));

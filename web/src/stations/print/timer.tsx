@@ -5,7 +5,7 @@ import { newId, type Schemas } from "../../api/client";
 import { keys } from "../../api/keys";
 import { type Entry, momentOf, put, useOutbox } from "../../api/outbox";
 import { useBench } from "../../api/queries";
-import { useKeys } from "../../app/keys";
+import { inField, useKeys } from "../../app/keys";
 import { Refused } from "../../app/outbox";
 import { clock, duration, Field, Trouble } from "../../parts/bits";
 import { CauseField } from "./cause";
@@ -84,7 +84,7 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
   };
   useKeys([{ key: " ", does: "start the print", run: go }]);
   useEffect(() => {
-    if (ready) button.current?.focus();
+    if (ready && !inField()) button.current?.focus();
   }, [ready]);
   if (used) return <p className="m-auto text-[19px] font-semibold">{text.used(job.most_attempts)}</p>;
   if (!job.file)
@@ -217,7 +217,7 @@ function Running({
     return () => clearInterval(timer);
   }, [ahead]);
   useEffect(() => {
-    if (!stopped) button.current?.focus();
+    if (!stopped && !inField()) button.current?.focus();
   }, [stopped]);
   const halt = (at: string | null) => {
     if (at) localStorage.setItem(stopKey(run), at);

@@ -82,7 +82,7 @@ function Line({
     <li>
       <form onSubmit={submit} className="flex gap-2">
         <input
-          key={buyer.version}
+          key={buyer.name}
           className="input min-w-0 flex-1"
           name="name"
           aria-label={`Name of ${buyer.name}`}
