@@ -104,6 +104,13 @@ def test_marks_by_hand_come_before_reports_and_are_corrected_not_changed(client:
         client.send("POST", path, {"id": new(), "kind": "cooling", "at": (begin - timedelta(minutes=1)).isoformat()})
     live = client.get(f"/api/studies/{jobs[0]['study']}/live")["units"]
     phases = next(u["run"]["phases"] for u in live if u["run"])
+    assert next(u["run"]["printed_at"] for u in live if u["run"]) is None
+    # Through in the night, found in the morning: when it was through is offered as its end.
+    through = begin + timedelta(minutes=24)
+    client.send("POST", path, {"id": new(), "kind": "cooling", "at": through.isoformat()})
+    later = client.get(f"/api/studies/{jobs[0]['study']}/live")["units"]
+    offered = next(u["run"]["printed_at"] for u in later if u["run"])
+    assert datetime.fromisoformat(offered) == pytest.approx(through, abs=timedelta(seconds=1))
     assert {p["phase"]: round(p["seconds"] / 60) for p in phases} == {"warm-up": 6, "printing": 21, "paused": 3}
     power = client.get(f"/api/runs/{run['id']}/power")
     assert "power meter" in power["needs"]
