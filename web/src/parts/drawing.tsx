@@ -64,7 +64,7 @@ export function ArtifactDrawing({
               y={c.label[1] as number}
               textAnchor={c.anchor as "start" | "end"}
               // Edges break around a label instead of crossing it.
-              stroke="var(--sheet)"
+              stroke={upright(c) ? FILLS.side : "var(--sheet)"}
               strokeWidth={3.4 * line}
               strokeLinejoin="round"
               paintOrder="stroke"
@@ -85,6 +85,12 @@ export function ArtifactDrawing({
       )}
     </svg>
   );
+}
+
+/** A height is written on the face beside its edge, the others beside the part. */
+function upright(callout: Schemas["CalloutOut"]): boolean {
+  const [[x0], [x1]] = callout.ends as [[number, number], [number, number]];
+  return Math.abs(x0 - x1) < 1e-6;
 }
 
 function said(feature: Drawn["features"][number] | undefined): string {
