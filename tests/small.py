@@ -21,7 +21,7 @@ def frozen_study(
 
 def draft_study(
     client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1, *, artifact: str = "SB",
-    currency: str = "EUR", title: str = "Small",
+    currency: str = "EUR", title: str = "Small", own_arm: bool = False,
 ) -> str:  # fmt: skip
     """Models, a spool, a caliper and meters, and a study that could be frozen as it is."""
     known = {m["name"]: m["id"] for m in client.get("/api/library")["models"]}
@@ -41,6 +41,9 @@ def draft_study(
     )
     client.send("PUT", f"/api/studies/{study}/plan", {
         "version": view["version"], "question": view["question"], "policies": view["policies"], "repeats": 1,
-        "arms": [{"name": "Stock", "lines": [{"artifact": artifact, "spool_id": spool, "copies": copies}]}],
+        "arms": [
+            {"name": name, "slicing": slicing, "lines": [{"artifact": artifact, "spool_id": spool, "copies": copies}]}
+            for name, slicing in (("Stock", "common"), ("Own profiles", "own"))[: 2 if own_arm else 1]
+        ],
         "candidates": [{"model_id": m} for m in models.values()]})  # fmt: skip
     return study

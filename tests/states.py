@@ -42,9 +42,13 @@ def make(
     buyer: Sequence[Mapping[str, object]] | None = None,
     currency: str = "EUR",
     title: str = "Small",
+    own_arm: bool = False,
+    unprinted: Sequence[str] = (),
 ) -> str:
     """A frozen study of these machines, printed, measured and scored as far as asked."""
-    study = draft_study(client, tuple(turned), copies, artifact=artifact, currency=currency, title=title)
+    study = draft_study(
+        client, tuple(turned), copies, artifact=artifact, currency=currency, title=title, own_arm=own_arm
+    )
     client.send("POST", f"/api/studies/{study}/freeze", {"frozen_at": _ago(days=9)})
     units = {u["machine"]["name"]: u for u in client.get(f"/api/studies/{study}/receive")["units"]}
     for name, how in turned.items():
@@ -60,7 +64,7 @@ def make(
             "version": profile["version"], "must_haves": list(buyer)})  # fmt: skip
     if not printed:
         return study
-    made_by = _print(client, study, turned)
+    made_by = _print(client, study, {n: how for n, how in turned.items() if n not in unprinted})
     if measured:
         _measure(client, study, made_by)
     if inspected:
@@ -78,6 +82,8 @@ def _print(client: Client, study: str, turned: Mapping[str, Turned]) -> dict[str
     made_by: dict[str, Turned] = {}
     clock = datetime.now(UTC) - timedelta(days=7)
     for job in client.get(f"/api/studies/{study}/print")["jobs"]:
+        if job["machine"]["name"] not in turned:
+            continue
         how = turned[job["machine"]["name"]]
         view = client.send("PUT", f"/api/jobs/{job['id']}/file", content=SLICED, id=new(), name="a.gcode")
         clock += timedelta(hours=5)

@@ -92,6 +92,29 @@ def test_one_figure_missing_in_another_currency(page: Page, site: Site, client: 
     assert "1 missing" in said["rank"]
 
 
+def test_a_machine_without_figures(page: Page, site: Site, client: Client) -> None:
+    study = make(client, {"Kettle": EQUAL, "Urn": EQUAL}, copies=2, unprinted=["Urn"])
+    site.sign_in(page, "reviewer")
+    said = read(page, site, study)
+    assert "Not decided yet: Kettle or Urn" in said["rank"]
+    assert "Urn may end anywhere from 0.0 to 100.0 points" in said["rank"]
+    assert "8 missing" in said["rank"]
+    assert "nothing known" in said["rank"]
+    assert "needs two machines with every figure" in said["rank"].lower()
+    assert "Nothing is missing" not in said["publish"]
+
+
+def test_two_arms_are_kept_apart_and_called_so(page: Page, site: Site, client: Client) -> None:
+    study = make(client, {"Kettle": EQUAL, "Urn": Turned(minutes=100, severity=2)}, copies=2, own_arm=True)
+    site.sign_in(page, "reviewer")
+    said = read(page, site, study)
+    assert "The arm “Own profiles” is kept apart" in said["rank"]
+    assert "All settings are the maker's own." in said["plan"]
+    assert "Layers of 0.2 mm, 15 % infill, 2 walls" in said["plan"]
+    # Figures are of the first arm alone: 2 of its 4 prints each.
+    assert "2 of 2" in said["rank"]
+
+
 def test_another_artifact_than_the_step_block(page: Page, site: Site, client: Client) -> None:
     worse = Turned(severity=3, minutes=90)
     study = make(client, {"Kettle": EQUAL, "Urn": worse}, copies=2, artifact="OP", measured=False)
