@@ -47,14 +47,14 @@ export function Shell({
           rater={rater}
           owner={me.data?.role === "owner"}
         />
-        <div className="grid min-h-0 min-w-0 grid-rows-[48px_minmax(0,1fr)] print:block">
-          <header className="flex min-w-0 items-center gap-3 border-b border-rule px-4 print:hidden">
-            <h1 className="truncate text-[17px] font-bold max-[640px]:max-w-[34%] max-[640px]:text-[14px]">
+        <div className="grid min-h-0 min-w-0 grid-rows-[48px_minmax(0,1fr)] max-[640px]:grid-rows-[auto_minmax(0,1fr)] print:block">
+          <header className="flex min-w-0 items-center gap-3 border-b border-rule px-4 print:hidden max-[640px]:flex-wrap max-[640px]:gap-x-2 max-[640px]:gap-y-1 max-[640px]:py-1.5">
+            <h1 className="truncate text-[17px] font-bold max-[640px]:min-w-0 max-[640px]:flex-1 max-[640px]:text-[14px]">
               {title ?? line.data?.title ?? "Crevlo"}
             </h1>
             <div
               ref={setSlot}
-              className="flex min-w-0 flex-1 items-center gap-2.5 max-[640px]:overflow-x-auto max-[640px]:py-1"
+              className="flex min-w-0 flex-1 items-center gap-2.5 max-[640px]:order-last max-[640px]:basis-full max-[640px]:overflow-x-auto max-[640px]:empty:hidden"
             />
             <NotSent />
             {line.data && line.data.printing.length > 0 && <PrintingNow line={line.data} />}
