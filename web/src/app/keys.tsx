@@ -56,7 +56,9 @@ export function KeyBoard({ children }: { children: ReactNode }) {
       const typing = inField();
       // A focused button keeps its own Space.
       if (event.key === " " && document.activeElement instanceof HTMLButtonElement) return;
-      if (event.key === "Escape" && typing) (document.activeElement as HTMLElement).blur();
+      // Leaving a form gives the focus to the field behind it; only the field that was left is left.
+      if (event.key === "Escape" && typing && event.target === document.activeElement)
+        (document.activeElement as HTMLElement).blur();
       if (document.querySelector("[role=dialog]")) return;
       if (event.key === "?" && !typing) {
         setHelp(true);
