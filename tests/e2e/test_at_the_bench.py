@@ -1,6 +1,7 @@
 """At the bench: the server goes away, the page is reloaded, two people look at the same print."""
 
 import re
+import time
 
 import psycopg
 from playwright.sync_api import Browser, Page, expect
@@ -134,8 +135,14 @@ def test_of_two_editors_the_later_chooses(demo_site: Site, played: Played, page:
     choice.wait_for()
     expect(choice.get_by_role("row", name=re.compile("Wage"))).to_contain_text("24")
     expect(choice.get_by_role("row", name=re.compile("Wage"))).to_contain_text("30")
+    # The choice goes as soon as it is made; what was chosen is kept once the server has answered.
     choice.get_by_role("button", name="Keep mine").click()
     expect(choice).to_have_count(0)
+    reviewer = demo_site.bench.as_("reviewer")
+    deadline = time.monotonic() + 30
+    while reviewer.get(f"/api/studies/{played.study}/cost")["basis"]["wage_per_h"] != 30:
+        assert time.monotonic() < deadline
+        time.sleep(0.2)
     page.reload()
     expect(page.get_by_label(re.compile("^Wage"))).to_have_value("30")
     other.close()

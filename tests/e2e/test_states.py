@@ -168,6 +168,8 @@ def test_buyers_are_made_named_and_removed_by_hand(page: Page, site: Site, clien
     expect(page.get_by_role("region", name="Verdict")).to_contain_text("No machine passes every must-have")
     page.get_by_role("button", name="Change: Up to 350 EUR all in").click()
     page.get_by_role("button", name="Drop it").click()
+    # Kept once the form has gone.
+    expect(page.get_by_role("button", name="Drop it")).to_have_count(0)
     expect(page.get_by_role("region", name="Must have")).not_to_contain_text("350")
     page.get_by_role("button", name="Buyers").click()
     page.get_by_label("Name of A school").fill("A school of ten")
