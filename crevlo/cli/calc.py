@@ -284,8 +284,9 @@ def rows_of(model: type[Input], text: str) -> list[dict[str, Any]]:
     row; or, where it has none, every row is an input. Raises BadInput where a column belongs to nothing."""
     reader = csv.DictReader(io.StringIO(text.lstrip("\ufeff")), skipinitialspace=True)
     names = [n.strip() for n in reader.fieldnames or []]
-    rows = [{n: (v or "").strip() for n, v in zip(names, row.values(), strict=False)} for row in reader]
-    if any(None in row for row in rows) or not rows:
+    cells = list(reader)
+    rows = [{n: (row[h] or "").strip() for n, h in zip(names, reader.fieldnames or [], strict=True)} for row in cells]
+    if not rows or any(None in row for row in cells):
         raise BadInput("the table needs a header and a row of the same width under it")
     given = [{n: _cell(v) for n, v in row.items() if v != ""} for row in rows]
     lists = {name: item for name, f in model.model_fields.items() if (item := _item(f.annotation)) is not None}

@@ -108,6 +108,14 @@ def _own(session: Session, row: ArtifactVersion) -> Artifact:
     )  # fmt: skip
 
 
+def shown_by(row: ArtifactVersion) -> tuple[str, ...]:
+    """Codes of the defects that a stored version was made to bring out; a mesh is not built to know them."""
+    code = row.definition.get("built_in")
+    if code:
+        return built(code, tuple(sorted(row.definition["sizes"].items())), row.number).shows
+    return tuple(row.definition["shows"])
+
+
 def mesh_bodies(session: Session, sha256: str, unit: str, tools: list[int]) -> tuple[Body, ...]:
     """Solids of an uploaded mesh with the tool of each; a tool that is not named is the first."""
     upload = session.get(Upload, sha256)

@@ -283,7 +283,7 @@ def _reading_entries(session: Session, rows: list[Reading], codes: dict[uuid.UUI
             what=f"{codes[r.feature_id]} reading {r.repeat}",
             amount=f"{r.value_mm:.2f} mm" if r.value_mm is not None else "can't be measured",
             by=names.get(r.person_id, ""), using=instruments.get(r.instrument_id, ""), at=r.taken_at,
-            note=r.cannot_because or (f"correction: {r.reason}" if r.reason else ""), struck=r.id in replaced,
+            note=r.cannot_because or (f"correction: {r.reason}" if r.reason else r.note or ""), struck=r.id in replaced,
         )
         for r in rows
     ]  # fmt: skip

@@ -1,5 +1,8 @@
 """Buyers of a study: whom it recommends for, with weights and must-haves of every kind."""
 
+import threading
+from concurrent.futures import ThreadPoolExecutor
+
 import pytest
 
 from crevlo.sim.client import ApiError, Client
@@ -29,7 +32,8 @@ def test_buyers_are_added_named_copied_and_removed(client: Client) -> None:
     changed = client.send("PUT", f"{path}/{school['id']}", {
         "version": school["version"], "name": "A school with ten pupils", "weights": {"noise": 60, "time": 40},
         "must_haves": [{"kind": "price", "limit": 350}, {"kind": "enclosure"}]})  # fmt: skip
-    assert {c["code"]: c["weight"] for c in changed["criteria"]}["noise"] == 60
+    # What is not named weighs nothing.
+    assert {c["code"]: c["weight"] for c in changed["criteria"] if c["weight"]} == {"noise": 60, "time": 40}
     assert [m["text"] for m in changed["must_haves"]] == ["Encloses its print", "Up to 350 EUR all in"]
     # Another study begins from it.
     other = make(client, {"Mesa": EQUAL, "Forge": EQUAL}, printed=False, title="Other")
@@ -75,6 +79,7 @@ def test_two_who_change_a_buyer_at_once_are_told(client: Client) -> None:
         ({"kind": "material", "what": "pla"}, {}),
         ({"kind": "enclosure"}, dict.fromkeys(("Mesa", "Sparrow"), "open: it does not enclose its print")),
         ({"kind": "tools", "limit": 2}, dict.fromkeys(("Mesa", "Sparrow"), "has 1 tool, wanted 2")),
+        ({"kind": "figure", "what": "success", "limit": 95, "at_least": True}, {}),
         ({"kind": "figure", "what": "time", "limit": 1.5}, {"Sparrow": "print time 2.00 h, limit 1.50"}),
         ({"kind": "figure", "what": "defects", "limit": 70, "at_least": True}, {"Sparrow": "surface defects 40.0 of 100, limit 70.0"}),
     ],
@@ -110,6 +115,7 @@ def test_a_must_have_about_what_nobody_tried_is_open(client: Client) -> None:
         ({"kind": "material"}, "Name the material"),
         ({"kind": "figure", "what": "charm", "limit": 3}, "Choose the figure"),
         ({"kind": "success", "limit": 40}, "At most 100 %"),
+        ({"kind": "figure", "what": "success", "limit": 140}, "At most 100 %"),
     ],
 )
 def test_a_must_have_that_says_nothing_is_refused_and_nothing_changes(
@@ -122,3 +128,40 @@ def test_a_must_have_that_says_nothing_is_refused_and_nothing_changes(
         client.send("PUT", path, {"version": profile["version"], "must_haves": [must_have]})
     after = rank(client, study)
     assert (after["profile"], [m["kind"] for m in after["must_haves"]]) == (profile, ["safety"])
+
+
+def test_an_amount_of_other_money_is_not_copied(client: Client) -> None:
+    asked = [
+        {"kind": "price", "limit": 400},
+        {"kind": "figure", "what": "cost", "limit": 3},
+        {"kind": "tools", "limit": 1},
+    ]
+    theirs = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, printed=False, buyer=asked)
+    source = rank(client, theirs)["profile"]["id"]
+    for currency, kept in (("EUR", {"price", "figure", "tools"}), ("CHF", {"tools"})):
+        ours = make(client, {"Mesa": EQUAL, "Forge": EQUAL}, printed=False, currency=currency, title=currency)
+        made = client.send("POST", f"/api/studies/{ours}/buyers", {"id": new(), "name": "Copy", "copy_of": source})
+        assert {m["kind"] for m in made["must_haves"]} == kept
+
+
+def test_of_two_who_remove_the_last_two_buyers_one_is_refused(bench: Bench, client: Client) -> None:
+    study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, printed=False)
+    path = f"/api/studies/{study}/buyers"
+    first = rank(client, study)["profile"]
+    second = client.send("POST", path, {"id": new(), "name": "A school"})["profile"]
+    gate = threading.Barrier(2)
+
+    def remove(who: Client, buyer: dict) -> int:
+        gate.wait()
+        headers = {"X-CSRFToken": who.csrf, "X-Write-Id": new()}
+        return who.http.delete(
+            f"{path}/{buyer['id']}", params={"version": buyer["version"]}, headers=headers
+        ).status_code
+
+    with ThreadPoolExecutor(2) as pool:
+        both = [
+            pool.submit(remove, bench.as_(role), buyer) for role, buyer in (("reviewer", first), ("owner", second))
+        ]
+        assert sorted(b.result() for b in both)[0] == 200
+        assert sorted(b.result() for b in both)[1] in (409, 422)
+    assert len(rank(client, study)["profiles"]) == 1

@@ -151,3 +151,30 @@ def test_a_report_for_another_buyer_is_held_against_its_own_last(client: Client)
     said_of = {r["id"]: r["changed"] for r in revisions}
     assert said_of[ids[1]] == "First revision for A school."
     assert said_of[ids[2]] == "Figures unchanged."
+
+
+def test_what_is_open_or_speaks_against_the_first_is_said_with_the_verdict(client: Client) -> None:
+    better = Turned(minutes=50, watt_hours=70, noise_db=44, off_mm=0.03, severity=0, price=300)
+    asked = [{"kind": "material", "what": "PETG"}]
+    study = make(client, {"Mesa": better, "Sparrow": Turned(minutes=90, off_mm=0.12)}, copies=3, buyer=asked)
+    verdict = rank(client, study)["verdict"]
+    assert verdict["headline"] == "Mesa"
+    assert "Of the must-haves, open: PETG not determined: needs a print of it (Mesa)." in verdict["evidence"]
+    units = {
+        u["machine"]["name"]: u["machine"]["unit_id"] for u in client.get(f"/api/studies/{study}/receive")["units"]
+    }
+    client.send("PUT", f"/api/studies/{study}/units/{units['Mesa']}/not-recommended", {"reason": "No spares."})
+    verdict = rank(client, study)["verdict"]
+    assert verdict["headline"] == "Mesa has the most points, but is not recommended"
+    assert "Mesa is not recommended: No spares." in verdict["evidence"]
+
+
+def test_one_who_may_be_first_and_is_not_recommended_is_called_so(client: Client) -> None:
+    study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, copies=2)
+    units = {
+        u["machine"]["name"]: u["machine"]["unit_id"] for u in client.get(f"/api/studies/{study}/receive")["units"]
+    }
+    client.send("PUT", f"/api/studies/{study}/units/{units['Sparrow']}/not-recommended", {"reason": "It smells."})
+    verdict = rank(client, study)["verdict"]
+    assert verdict["headline"] == "A tie: Mesa and Sparrow"
+    assert verdict["evidence"].endswith("Sparrow is not recommended: It smells.")

@@ -99,3 +99,5 @@ def test_a_table_is_read_as_what_the_topic_takes() -> None:
     assert readings["value"] == pytest.approx(10.02)
     with pytest.raises(BadInput, match="there is no colour here"):
         rows_of(TOPICS["success"][0], "good,tries,colour\n1,2,red\n")
+    with pytest.raises(BadInput, match="a row of the same width"):
+        rows_of(TOPICS["success"][0], "good,tries\n1,2,3\n")

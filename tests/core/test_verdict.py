@@ -32,6 +32,10 @@ def test_equal_machines_are_never_parted() -> None:
     assert len(share_first([1 / 7] * 7)) == 7
     assert share_first([0.5, 0.5]) == (0, 1)
     assert share_first([0.85, 0.15]) == (0,)
+    # Only those that cannot be told from the last of the set come along, not whoever is near one of those in turn.
+    stairs = [0.4, 0.22, 0.19, 0.07, 0.062, 0.054, 0.004]
+    assert share_first(stairs) == (0, 1, 2)
+    assert share_first([0.5, 0.305, 0.195 - 0.17, 0.17]) == (0, 1)
 
 
 def test_a_tie_names_everybody_in_it_and_nobody_alone() -> None:
@@ -68,7 +72,7 @@ def test_nothing_measured_names_nobody() -> None:
 
 
 def test_one_machine_alone_is_no_winner() -> None:
-    assert say_verdict([machine("Mesa", 70, 1.0)], 0).evidence.startswith("It is the only machine in this study")
+    assert say_verdict([machine("Mesa", 70, 1.0)], 0).evidence.startswith("It is the only machine to rank in this study")
     left = say_verdict([machine("Mesa", 70, 1.0)], 2)
     assert left.headline == "Mesa, without comparison"
     assert "(2 left out)" in left.evidence

@@ -71,13 +71,13 @@ def judge_material(material: str, good: int, tries: int) -> Judged:
     return Judged(Standing.OPEN, f"{material} not determined: needs a print of it")
 
 
-def judge_success(counted: Counted, least: float) -> Judged:
+def judge_success(counted: Counted, least: float, what: str = "attempts") -> Judged:
     """Passes when at least that share of the attempts came out good; how sure follows from Beta(good + ½, failed + ½)."""
     if not counted.tries:
         return Judged(Standing.OPEN, "success not determined: needs a finished attempt")
     passes = counted.good / counted.tries >= least
     below = float(betainc(counted.good + 0.5, counted.tries - counted.good + 0.5, least))
-    text = f"{counted.good} of {counted.tries} attempts good, wanted {100 * least:.0f} %"
+    text = f"{counted.good} of {counted.tries} {what} good, wanted {100 * least:.0f} %"
     return _judged(passes, text, 1 - below if passes else below)
 
 

@@ -13,12 +13,11 @@ def share_first(first_chances: Sequence[float], sure: float = SURE) -> tuple[int
     Machines whose chance the draws cannot tell from the last one's belong to it too: equal machines are never parted.
     """
     order = sorted(range(len(first_chances)), key=lambda i: -first_chances[i])
-    together, chosen = 0.0, list[int]()
-    for i in order:
-        if together >= sure and first_chances[i] < first_chances[chosen[-1]] - DRAW_ERROR:
-            break
-        if len(chosen) == 1 and together >= sure:
-            break
-        chosen.append(i)
-        together += first_chances[i]
-    return tuple(chosen)
+    together, count = 0.0, 0
+    while count < len(order) and together < sure:
+        together += first_chances[order[count]]
+        count += 1
+    if count == 1:
+        return (order[0],)
+    last = first_chances[order[count - 1]]
+    return tuple(order[:count]) + tuple(i for i in order[count:] if first_chances[i] >= last - DRAW_ERROR)

@@ -48,7 +48,7 @@ def say_verdict(machines: Sequence[Ranked], left_out: int, sure: float = SURE) -
         if left_out:
             all_of = {1: "The only one fails", 2: "Both fail"}.get(left_out, f"All {left_out} fail")
             return _open("No machine passes every must-have", f"{all_of} at least one; the reasons stand with them.")
-        return _open("No machine to rank", "The study has none beside its control. Machines are added at Plan.")
+        return _open("No machine to rank", "This study has no machine to compare. Machines are added at Plan.")
     if not any(m.known for m in machines):
         lacking = "any machine" if len(machines) > 1 else machines[0].name
         return _open("Not determined", f"Nothing that counts for this buyer is known of {lacking} yet.")
@@ -71,7 +71,7 @@ def _alone(machine: Ranked, left_out: int) -> Verdict:
     why = (
         f"It is the only machine that no must-have leaves out ({left_out} left out)"
         if left_out
-        else "It is the only machine in this study"
+        else "It is the only machine to rank in this study"
     )
     text = f"{why}: there is nothing to compare it with.{_missing([machine])}"
     return Verdict(f"{machine.name}, without comparison", text, False, (0,), (0,))

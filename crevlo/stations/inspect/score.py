@@ -10,14 +10,13 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.blind import CODE_RULE, follows
 from crevlo.core.defects import DEFECTS, asked_of, specimen_quality
-from crevlo.stations.artifact import stored
+from crevlo.stations.artifact import shown_by
 from crevlo.stations.bench import artifacts_of, current_protocol, current_scores, get_study, load_bench
 from crevlo.stations.blind import late_reason
 from crevlo.stations.clock import stated_time
 from crevlo.stations.inspect.reject import reject_specimen
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.shape import Missing, Moment, Refused, Shape
-from crevlo.store.machine import ArtifactVersion
 from crevlo.store.reading import DefectScore, InspectionLock
 from crevlo.store.run import Specimen
 from crevlo.store.study import Study
@@ -104,7 +103,7 @@ def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) ->
     ids = [s.id for s in specimens]
     scores = current_scores(session, ids, locked_only=False, late=True)
     artifacts = artifacts_of(session, ids)
-    asked = {a.id: _asked(session, a) for a in artifacts.values()}
+    asked = {a.id: asked_of(shown_by(a)) for a in artifacts.values()}
     locks: dict[uuid.UUID, set[uuid.UUID]] = defaultdict(set)
     for lock in session.scalars(select(InspectionLock).where(InspectionLock.specimen_id.in_(ids))):
         locks[lock.specimen_id].add(lock.person_id)
@@ -151,7 +150,7 @@ def record_score(
     if given.defect not in {d.code for d in DEFECTS}:
         raise Refused(f"No defect is called {given.defect}.")
     artifact = artifacts_of(session, [specimen_id])[specimen_id]
-    if given.defect not in _asked(session, artifact):
+    if given.defect not in asked_of(shown_by(artifact)):
         raise Refused(f"That defect is not looked for on the {artifact.name.lower()}.")
     if _locked(session, specimen_id, person_id):
         raise Refused("Your scores of this specimen are locked.")
@@ -188,7 +187,7 @@ def lock(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> Insp
             for s in current_scores(session, [specimen_id], locked_only=False, late=True).get(specimen_id, [])
             if s.person_id == person_id
         }
-        asked = _asked(session, artifacts_of(session, [specimen_id])[specimen_id])
+        asked = asked_of(shown_by(artifacts_of(session, [specimen_id])[specimen_id]))
         quality = specimen_quality(own, asked)  # raises NotDetermined while a defect is unscored
         session.add(InspectionLock(specimen_id=specimen_id, person_id=person_id))
         session.flush()
@@ -232,10 +231,6 @@ def revealed(session: Session, study_id: uuid.UUID) -> RevealedList:
         specimens=sorted(rows, key=lambda r: (r.machine.mark, r.blind_code)), secret=secret, rule=CODE_RULE,
         follows=sum(follows(r.blind_code, secret, str(r.print_id)) for r in rows),
     )  # fmt: skip
-
-
-def _asked(session: Session, artifact: ArtifactVersion) -> tuple[str, ...]:
-    return asked_of(stored(session, artifact).artifact.shows)
 
 
 def _specimen(session: Session, specimen_id: uuid.UUID) -> Specimen:

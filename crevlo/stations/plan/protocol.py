@@ -37,11 +37,18 @@ class Conditions(Shape):
         default=[], max_length=20, description="of materials that are printed at others than the arm's"
     )
 
+    @model_validator(mode="after")
+    def _one_each(self) -> "Conditions":
+        names = [t.material.casefold() for t in self.temperatures]
+        if len(set(names)) < len(names):
+            raise ValueError("a material has its temperatures twice")
+        return self
+
     @property
     def words(self) -> list[str]:
         """What is fixed, as a person says it."""
         said = {
-            "layers of {:g} mm": self.layer_height_mm, "{:g} % infill": self.infill_percent, "{:g} walls": self.walls,
+            "layers of {:g} mm": self.layer_height_mm, "{:g} % infill": self.infill_percent, ("{:g} wall" if self.walls == 1 else "{:g} walls"): self.walls,
             "a {:g} mm nozzle": self.nozzle_mm, "nozzle at {:g} °C": self.nozzle_c, "bed at {:g} °C": self.bed_c,
         }  # fmt: skip
         words = [words.format(value) for words, value in said.items() if value is not None]

@@ -83,6 +83,7 @@ class ReadingRow(Shape):
     reading_id: uuid.UUID
     supersedes_id: uuid.UUID | None
     reason: str | None
+    note: str | None = Field(description="why it was kept although it is far off")
 
 
 class ReadingData(Shape):
@@ -180,7 +181,7 @@ def reading_data(session: Session, study_id: uuid.UUID) -> ReadingData:
                 feature=feature.code, axis=feature.axis, nominal_mm=feature.nominal, repeat=r.repeat,
                 value_mm=r.value_mm, cannot_because=r.cannot_because, instrument=instruments[r.instrument_id],
                 person=people[r.person_id], taken_at=r.taken_at, reading_id=r.id, supersedes_id=r.supersedes_id,
-                reason=r.reason,
+                reason=r.reason, note=r.note,
             )
         )  # fmt: skip
     return ReadingData(

@@ -8,6 +8,7 @@ from pydantic import Field
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
+from crevlo.core.scoring.gate import GateKind
 from crevlo.core.scoring.points import normalised
 from crevlo.stations.bench import get_study
 from crevlo.stations.library import change
@@ -25,7 +26,8 @@ Weights = Annotated[
 
 
 class NewBuyer(Shape):
-    """A new buyer; `copy_of` is one of this or another study whose weights and must-haves to begin with."""
+    """A new buyer; `copy_of` is one of this or another study whose weights and must-haves to begin with, but for amounts of
+    another currency."""
 
     id: uuid.UUID
     name: str = Field(min_length=1, max_length=80)
@@ -71,7 +73,7 @@ def all_buyers(session: Session) -> Buyers:
 
 
 def add_buyer(session: Session, study_id: uuid.UUID, given: NewBuyer) -> None:
-    get_study(session, study_id)
+    study = get_study(session, study_id)
     present = buyers_of(session, study_id)
     if len(present) >= MOST_BUYERS:
         raise Refused(f"A study has {MOST_BUYERS} buyers at most.")
@@ -88,9 +90,13 @@ def add_buyer(session: Session, study_id: uuid.UUID, given: NewBuyer) -> None:
         copied = session.get(BuyerProfile, given.copy_of)
         if copied is None:
             raise Missing("There is no such buyer to copy.")
+        theirs = get_study(session, copied.study_id).currency
         buyer.weights = dict(copied.weights)
         buyer.gates = [
             GateRow(kind=g.kind, limit=g.limit, what=g.what, at_least=g.at_least) for g in copied.gates
+            # An amount of other money would be another limit.
+            if theirs == study.currency or not _is_money(g)
+        
         ]  # fmt: skip
     session.add(buyer)
     session.flush()
@@ -105,7 +111,8 @@ def change_buyer(session: Session, study_id: uuid.UUID, buyer_id: uuid.UUID, giv
         normalised(list(given.weights.values()))
         if set(given.weights) - set(BY_CODE):
             raise Refused("There is a weight for something that is no criterion.")
-        changes["weights"] = given.weights
+        # A criterion that is not named weighs nothing.
+        changes["weights"] = dict.fromkeys(BY_CODE, 0.0) | given.weights
     wanted = None if given.must_haves is None else _distinct([checked(m) for m in given.must_haves])
     change(session, buyer, given.version, changes)
     if wanted is not None:
@@ -118,6 +125,8 @@ def change_buyer(session: Session, study_id: uuid.UUID, buyer_id: uuid.UUID, giv
 
 
 def remove_buyer(session: Session, study_id: uuid.UUID, buyer_id: uuid.UUID, version: int) -> None:
+    # Of two who remove the last two at once, the second finds that one is left.
+    session.execute(select(Study.id).where(Study.id == study_id).with_for_update())
     buyer = find_buyer(session, study_id, buyer_id)
     if len(buyers_of(session, study_id)) == 1:
         raise Refused("A study recommends to somebody: its last buyer stays.")
@@ -136,6 +145,10 @@ def find_buyer(session: Session, study_id: uuid.UUID, buyer_id: uuid.UUID) -> Bu
     if buyer is None or buyer.study_id != study_id:
         raise Missing("There is no such buyer in this study.")
     return buyer
+
+
+def _is_money(gate: GateRow) -> bool:
+    return gate.kind is GateKind.PRICE or (gate.kind is GateKind.FIGURE and BY_CODE[gate.what].unit == "money")
 
 
 def _free_name(session: Session, study_id: uuid.UUID, name: str, own: uuid.UUID | None) -> str:

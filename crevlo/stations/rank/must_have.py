@@ -5,6 +5,7 @@ from collections.abc import Callable
 from pydantic import Field
 
 from crevlo.core.estimate import NotDetermined
+from crevlo.core.material import USUAL
 from crevlo.core.scoring.figure import Counted, as_estimate
 from crevlo.core.scoring.gate import (
     GateKind,
@@ -62,7 +63,7 @@ class MustHaveChoice(Shape):
 def choices(bench: Bench) -> list[MustHaveChoice]:
     """Every kind of must-have, with the unit it is typed in and what it can be about in this study."""
     currency = bench.study.currency
-    materials = sorted({s.material for s in bench.spools.values()})
+    materials = sorted({s.material for s in bench.spools.values()} | {m.name for m in USUAL})
 
     def choice(kind: GateKind, name: str, unit: str = "", wants: str = "", options: list[str] | None = None,
                names: list[str] | None = None, factor: float = 1) -> MustHaveChoice:  # fmt: skip
@@ -104,7 +105,8 @@ def checked(given: MustHave) -> GateRow:
         what = ""
     if given.kind in _NEEDS_LIMIT and not given.limit > 0:
         raise Refused("A limit above 0 is needed.")
-    if given.kind is GateKind.SUCCESS and given.limit > 1:
+    most = {(GateKind.SUCCESS, ""): 1.0, (GateKind.FIGURE, "success"): 100.0}.get((given.kind, what))
+    if most is not None and given.limit > most:
         raise Refused("At most 100 % of the prints can be good.")
     return GateRow(
         kind=given.kind, what=what, limit=given.limit if given.kind in _NEEDS_LIMIT else 0,
@@ -210,6 +212,9 @@ def _tools(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRo
 def _figure(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRow) -> Judged:
     kind = BY_CODE[gate.what]
     figure = figures.raw[gate.what]
+    if isinstance(figure, Counted) and gate.at_least:
+        # A count is judged as a count: all good never fails for being few.
+        return judge_success(figure, gate.limit / 100, "first attempts")
     estimate = figure if isinstance(figure, NotDetermined) else as_estimate(figure, 100)
     unit = unit_of(kind.code, bench.study.currency)
     return judge_limit(kind.name.lower(), estimate, gate.limit, unit, kind.digits, at_least=gate.at_least)

@@ -1,8 +1,8 @@
 """Rank: gates, weighted points, chances, verdict, flips; computed for any weights without saving."""
 
 import uuid
+from collections import defaultdict
 from collections.abc import Sequence
-from dataclasses import replace
 
 import numpy as np
 from pydantic import Field
@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.scoring.chances import DRAWS, RankChances, draw_values, rank_chances
 from crevlo.core.scoring.figure import Figure, central
-from crevlo.core.scoring.gate import Standing
+from crevlo.core.scoring.gate import Judged, Standing
 from crevlo.core.scoring.points import Total, normalised, rounded_to_total, weighted_totals
 from crevlo.core.scoring.value import ValueFunction, value_function, value_of
 from crevlo.core.scoring.verdict import Ranked, Verdict, say_verdict
@@ -168,7 +168,8 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         for i, u in enumerate(entries)
         if chance is not None
     ]  # fmt: skip
-    gated = sum(bool(failing[u.unit_id]) for u in bench.units if not u.is_control)
+    compared = [u.unit_id for u in bench.units if not u.is_control]
+    gated = sum(bool(failing[unit]) for unit in compared)
     verdict = say_verdict(ranked, left_out=0 if what_if.show_gated else gated)
     order = sorted(range(len(entries)), key=lambda i: (i not in verdict.contenders, -middle[i]))
     standings = [
@@ -186,7 +187,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         [mark_of(entries[i]) for i in whole], [c.code for c in criteria], shares,
         [[v for v in values[i] if v is not None] for i in whole], [rows[i] for i in whole], functions, bench.study.currency,
     )  # fmt: skip
-    first = [next(s for s, at in zip(standings, order, strict=True) if at == i) for i in verdict.first]
+    in_question = [s for s, i in zip(standings, order, strict=True) if i in verdict.contenders]
     return RankView(
         profile=ProfileOut.model_validate(profile, extra="ignore"),
         profiles=[ProfileOut.model_validate(p, extra="ignore") for p in profiles],
@@ -199,12 +200,12 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
             for c in criteria
         ],
         must_haves=[
-            gate_out(g, [row[at] for u in bench.units if not u.is_control and (row := judged[u.unit_id])], bench.study.currency)
+            gate_out(g, [judged[unit][at] for unit in compared], bench.study.currency)
             for at, g in enumerate(profile.gates)
         ],
         must_have_choices=choices(bench), apart=inputs.apart, standings=standings,
         left_out=_left_out(bench, inputs.figures, failing, what_if.show_gated, criteria, functions, shares),
-        verdict=_with_caveats(verdict, first, failing),
+        verdict=_with_caveats(verdict, in_question, judged),
         flips=flips, flips_words=_flips_words(flips, [middle[i] for i in whole], len(entries)),
         reasons=_reasons(standings), missing_cells=missing, cells=len(entries) * len(criteria),
         cells_words=_cells_words(missing, len(entries) * len(criteria)),
@@ -213,36 +214,37 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
 
 
 def _share_ranks(standings: list[StandingLine], verdict: Verdict, order: Sequence[int]) -> None:
-    """Those of a tie share the first rank; everybody else has the place in the list, once their interval decides it."""
+    """Those of a tie share the first rank, and everybody behind them has the place in the list, once an interval decides it."""
     for place, (standing, i) in enumerate(zip(standings, order, strict=True), 1):
         if verdict.tie and i in verdict.contenders:
             standing.rank = standing.best_rank = 1
-        elif standing.rank is not None:
+        elif verdict.tie and standing.rank is not None:
             standing.rank = place
 
 
-def _with_caveats(verdict: Verdict, first: Sequence[StandingLine], failing: dict[uuid.UUID, list[str]]) -> VerdictOut:
-    """What stands against those who are first is said with the verdict, and takes a winner's name from the headline."""
-    against = [
-        (s.machine.name, words)
-        for s in first
-        for words in (
-            [f"Not recommended: {s.not_recommended.rstrip('.')}."] if s.not_recommended else []
-        ) + [f"Fails a must-have: {reason}." for reason in failing[s.machine.unit_id]]
-    ]  # fmt: skip
-    if not against:
-        return VerdictOut(headline=verdict.headline, evidence=verdict.evidence, tie=verdict.tie)
-    if len(first) == 1:
-        name = first[0].machine.name
-        but = "is not recommended" if first[0].not_recommended else "fails a must-have"
-        words = " ".join(w for _, w in against)
-        verdict = replace(
-            verdict, headline=f"{name} has the most points, but {but}", evidence=f"{words} {verdict.evidence}"
-        )
-    else:
-        words = " ".join(f"{name}: {w[0].lower()}{w[1:]}" for name, w in against)
-        verdict = replace(verdict, evidence=f"{verdict.evidence} {words}")
-    return VerdictOut(headline=verdict.headline, evidence=verdict.evidence, tie=verdict.tie)
+def _with_caveats(
+    verdict: Verdict, in_question: Sequence[StandingLine], judged: dict[uuid.UUID, list[Judged]]
+) -> VerdictOut:
+    """What stands against those who are or may be first is said with the verdict; a winner's name leaves the headline where
+    something forbids it, and what is not known yet of a must-have is said."""
+    against: list[str] = []
+    unknown: dict[str, list[str]] = defaultdict(list)
+    for s in in_question:
+        own = [f"not recommended: {s.not_recommended.rstrip('.')}"] if s.not_recommended else []
+        own += [f"fails a must-have: {j.reason}" for j in judged[s.machine.unit_id] if j.standing is Standing.FAILS]
+        against += [f"{s.machine.name} is {w}." if w.startswith("not") else f"{s.machine.name} {w}." for w in own]
+        for j in judged[s.machine.unit_id]:
+            if j.standing is Standing.OPEN:
+                unknown[j.reason].append(s.machine.name)
+    evidence = " ".join([verdict.evidence, *against])
+    if unknown:
+        still = "; ".join(f"{reason} ({', '.join(names)})" for reason, names in unknown.items())
+        evidence += f" Of the must-haves, open: {still}."
+    headline = verdict.headline
+    if against and len(verdict.first) == 1:
+        best = in_question[0]
+        headline = f"{best.machine.name} has the most points, but {'is not recommended' if best.not_recommended else 'fails a must-have'}"
+    return VerdictOut(headline=headline, evidence=evidence, tie=verdict.tie)
 
 
 def _flips_words(flips: list[Flip], totals: Sequence[float], machines: int) -> str:
