@@ -179,3 +179,24 @@ def test_buyers_are_made_named_and_removed_by_hand(page: Page, site: Site, clien
     expect(page.get_by_role("button", name="Remove A school of ten")).to_have_count(0)
     page.keyboard.press("Escape")
     expect(page.get_by_role("region", name="Verdict")).to_contain_text("Verdict for Any buyer", ignore_case=True)
+
+
+def test_a_must_have_changed_by_two_keeps_what_both_said(page: Page, site: Site, client: Client) -> None:
+    asked = [{"kind": "noise", "limit": 60, "what": "printing"}, {"kind": "price", "limit": 700}]
+    study = make(client, {"Kettle": EQUAL, "Urn": EQUAL}, printed=False, buyer=asked)
+    site.sign_in(page, "reviewer")
+    site.open(page, study, "rank")
+    page.get_by_role("button", name="Change: Up to 700 EUR all in").click()
+    page.get_by_label("limit, EUR").fill("350")
+    profile = client.send("POST", f"/api/studies/{study}/rank", {})["profile"]
+    client.send("PUT", f"/api/studies/{study}/buyers/{profile['id']}", {
+        "version": profile["version"], "must_haves": asked[1:]})  # fmt: skip
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("What you typed is still here; saving again keeps yours.")
+    # The other's change is shown, and the row that was edited is still that row.
+    expect(page.get_by_role("region", name="Must have")).not_to_contain_text("60 dB")
+    expect(page.get_by_label("limit, EUR")).to_have_value("350")
+    page.get_by_role("button", name="Set", exact=True).click()
+    expect(page.get_by_role("button", name="Change: Up to 350 EUR all in")).to_be_visible()
+    kept = client.send("POST", f"/api/studies/{study}/rank", {})["must_haves"]
+    assert [(m["kind"], m["limit"]) for m in kept] == [("price", 350)]

@@ -344,7 +344,9 @@ export function useChange<Input, Output>(
     onError: (error) => {
       if (!(error instanceof Refusal)) return;
       if (error.status === 401) void client.invalidateQueries({ queryKey: keys.me });
-      if (error.status === 409 || error.status === 422) void client.invalidateQueries({ queryKey: key });
+      // What the other wrote may stand on the screen under another key of the same study.
+      if (error.status === 409 || error.status === 422)
+        void client.invalidateQueries({ queryKey: keys.study(studyId) });
     },
   });
 }

@@ -20,14 +20,16 @@ export function Field({ label, children, hint }: { label: string; children: Reac
   );
 }
 
+const CONFLICT =
+  "Somebody changed this while you were editing. What you typed is still here; saving again keeps yours.";
+
 /** What went wrong, in place; a conflict says so and keeps what was typed. */
 export function Trouble({ error }: { error: Error | null | undefined }) {
   if (!error) return null;
   const conflict = error instanceof Refusal && error.status === 409 && error.theirs;
   return (
     <p role="alert" className="trouble">
-      {error.message}
-      {conflict && " What you typed is still here; saving again keeps yours."}
+      {conflict ? CONFLICT : error.message}
     </p>
   );
 }

@@ -19,10 +19,13 @@ export function ArmEditor({
   set,
   remove,
   library,
+  stock,
   lines,
   may,
 }: {
   arm: ArmIn;
+  /** What the first arm fixes: where another begins that is given to a common slicer. */
+  stock: ArmIn["conditions"];
   first: boolean;
   set: (to: ArmIn) => void;
   remove: (() => void) | null;
@@ -33,7 +36,7 @@ export function ArmEditor({
   const shelf = useShelf();
   const spools = library.spools;
   // What was fixed before the arm was given to the makers' own slicers comes back with a common one.
-  const fixed = useRef(arm.conditions);
+  const fixed = useRef(arm.slicing === "own" ? stock : arm.conditions);
   const [picking, setPicking] = useState(false);
   const [addingSpool, setAddingSpool] = useState(false);
   const card = new Map(shelf.data?.artifacts.map((c) => [c.ref, c]));

@@ -197,6 +197,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
                     }
               }
               library={library.data}
+              stock={form.arms[0]?.conditions}
               lines={effort.data?.lines.slice(before, before + arm.lines.length) ?? []}
               may={may}
             />

@@ -7,6 +7,9 @@ import { useBuyer } from "./use-buyer";
 
 type MustHave = Schemas["MustHave"];
 type Choice = Schemas["MustHaveChoice"];
+type Editing = { choice: Choice; given?: Schemas["MustHaveOut"] };
+
+const identity = (m: MustHave) => `${m.kind} ${m.what} ${m.at_least}`;
 
 /** The buyer's must-haves: each with its limit, changed or dropped in place. */
 export function MustHaves({
@@ -18,7 +21,7 @@ export function MustHaves({
   view: Schemas["RankView"];
   may: boolean;
 }) {
-  const [editing, setEditing] = useState<number | Choice | null>(null);
+  const [editing, setEditing] = useState<Editing | null>(null);
   const change = useBuyer(studyId, view.profile);
   const set = (list: MustHave[]) =>
     change.mutate({ must_haves: list }, { onSuccess: () => setEditing(null) });
@@ -29,22 +32,27 @@ export function MustHaves({
     at_least,
   }));
   const choiceOf = (kind: MustHave["kind"]) => view.must_have_choices.find((c) => c.kind === kind);
+  // What is edited is known by what it is about, not by its place: somebody else may have changed the list meanwhile.
+  const edited = editing?.given && identity(editing.given);
+  const there = present.some((p) => identity(p) === edited);
+  const keep = (next: MustHave) =>
+    set(there ? present.map((p) => (identity(p) === edited ? next : p)) : [...present, next]);
   const offered = view.must_have_choices.filter((c) => c.wants || !present.some((m) => m.kind === c.kind));
   return (
     <section aria-label={text.mustHave}>
       <h2 className="lab pt-3">{text.mustHave}</h2>
       {present.length === 0 && <p className="text-[12.5px] text-ink-2">{text.noMustHave}</p>}
       <ul className="grid gap-0.5 pt-1 text-[12.5px]">
-        {view.must_haves.map((m, at) => {
+        {view.must_haves.map((m) => {
           const choice = choiceOf(m.kind);
           return (
-            <li key={`${m.kind} ${m.what} ${m.at_least}`}>
-              {editing === at && choice ? (
+            <li key={identity(m)}>
+              {edited === identity(m) && choice ? (
                 <Limit
                   choice={choice}
                   given={m}
-                  set={(next) => set(present.map((p, i) => (i === at ? next : p)))}
-                  drop={() => set(present.filter((_, i) => i !== at))}
+                  set={keep}
+                  drop={() => set(present.filter((p) => identity(p) !== edited))}
                   leave={() => setEditing(null)}
                 />
               ) : (
@@ -61,7 +69,7 @@ export function MustHaves({
                       type="button"
                       className="text-[12px] underline"
                       aria-label={`Change: ${m.text}`}
-                      onClick={() => setEditing(at)}
+                      onClick={() => choice && setEditing({ choice, given: m })}
                     >
                       change
                     </button>
@@ -71,9 +79,14 @@ export function MustHaves({
             </li>
           );
         })}
-        {editing !== null && typeof editing !== "number" && (
+        {editing && !there && (
           <li>
-            <Limit choice={editing} set={(next) => set([...present, next])} leave={() => setEditing(null)} />
+            <Limit
+              choice={editing.choice}
+              {...(editing.given ? { given: editing.given } : {})}
+              set={keep}
+              leave={() => setEditing(null)}
+            />
           </li>
         )}
       </ul>
@@ -82,7 +95,10 @@ export function MustHaves({
           aria-label="Add a must-have"
           className="mt-1 max-w-full bg-transparent text-[12px] text-ink-2 underline"
           value=""
-          onChange={(e) => setEditing(offered.find((c) => c.kind === e.target.value) ?? null)}
+          onChange={(e) => {
+            const choice = offered.find((c) => c.kind === e.target.value);
+            setEditing(choice ? { choice } : null);
+          }}
         >
           <option value="" disabled>
             Add a must-have

@@ -18,6 +18,7 @@ export function CheckRound({
 }) {
   const me = useMe();
   const [open, setOpen] = useState(false);
+  const [lost, setLost] = useState<Error | null>(null);
   const record = useChange(studyId, keys.receive(studyId), (body: Schemas["CheckRound"]) =>
     unwrap(
       api.POST("/api/studies/{study_id}/units/{unit_id}/check-round", {
@@ -40,15 +41,14 @@ export function CheckRound({
       },
       {
         onSuccess: () => {
-          setOpen(false);
-          if (photo instanceof File && photo.size > 0)
-            void put({
-              label: text.roundPhoto,
-              study: studyId,
-              method: "PUT",
-              path: `/api/photos/${made[0]!.id}?id=${newId()}`,
-              file: photo,
-            });
+          if (!(photo instanceof File) || photo.size === 0) return setOpen(false);
+          put({
+            label: text.roundPhoto,
+            study: studyId,
+            method: "PUT",
+            path: `/api/photos/${made[0]!.id}?id=${newId()}`,
+            file: photo,
+          }).then(() => setOpen(false), setLost);
         },
       },
     );
@@ -98,7 +98,7 @@ export function CheckRound({
           <input className="input" type="file" name="photo" accept="image/*" capture="environment" />
         </Field>
       </div>
-      <Trouble error={record.error} />
+      <Trouble error={record.error ?? lost} />
       <div className="flex gap-2">
         <button type="submit" className="button primary" disabled={record.isPending}>
           {text.roundRecord(checks.length)}
