@@ -296,6 +296,11 @@ function Bench({
                 leave={leave}
               />
             )}
+            {typeof mode === "object" && wrong && (
+              <p role="alert" className="trouble mt-1.5">
+                {wrong}
+              </p>
+            )}
             {typeof mode === "object" && "correct" in mode && (
               <CorrectPanel
                 slot={mode.slot}

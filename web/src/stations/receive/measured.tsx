@@ -159,7 +159,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
             )}
           </Line>
         )}
-        {may && <StandbyNoise path={path} busy={busy} send={send} />}
+        <StandbyNoise rec={rec} path={path} may={may} busy={busy} send={send} />
         <p className="caution mt-3">
           Nozzle and bed burn, axes pinch: drive it to the edges at a low speed, hands away, and measure when
           it stands still and is cold.
@@ -173,69 +173,111 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
   );
 }
 
-/** A machine that stands by or heats is heard too, without a print. */
-function StandbyNoise({ path, busy, send }: Pick<Props, "path" | "busy" | "send">) {
+/** A machine that stands by or heats is heard too, without a print; a wrong reading is corrected with its reason. */
+function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path" | "may" | "busy" | "send">) {
+  const [correcting, setCorrecting] = useState<Schemas["NoiseOut"] | null>(null);
   return (
-    <Line
-      label="Noise without a print"
-      action="Keep"
-      busy={busy}
-      keep={(words, done) =>
-        send(
-          () =>
-            unwrap(
-              api.POST("/api/studies/{study_id}/units/{unit_id}/noise", {
-                params: { path },
-                body: {
-                  id: newId(),
-                  level_db: Number(words("level")),
-                  background_db: amount(words("background")),
-                  distance_m: Number(words("distance")),
-                  door_shut: words("door") === "on",
-                  state: words("state") as Schemas["NoiseState"],
-                },
-              }),
-            ),
-          done,
-        )
-      }
-    >
-      <Field label="Noise while it is">
-        <select className="input" name="state" defaultValue="standby">
-          <option>standby</option>
-          <option>heating</option>
-        </select>
-      </Field>
-      <Field label="Level, dB">
-        <input
-          className="input num !w-[84px]"
-          name="level"
-          type="number"
-          min={0}
-          max={198}
-          step="any"
-          required
-        />
-      </Field>
-      <Field label="Background, dB">
-        <input className="input num !w-[84px]" name="background" type="number" min={0} max={198} step="any" />
-      </Field>
-      <Field label="Distance, m">
-        <input
-          className="input num !w-[84px]"
-          name="distance"
-          type="number"
-          min={0.01}
-          max={100}
-          step="any"
-          required
-          defaultValue={1}
-        />
-      </Field>
-      <label className="flex items-center gap-1.5 pb-2">
-        <input type="checkbox" name="door" defaultChecked /> door shut
-      </label>
-    </Line>
+    <div>
+      {rec.standby_noise.length > 0 && <h3 className="lab pt-3">Noise without a print</h3>}
+      <ul>
+        {rec.standby_noise.map((n) => (
+          <li key={n.id} className="flex items-baseline gap-3 border-t border-rule-2 py-1 text-[13px]">
+            <span className="flex-1">
+              {n.state}, door {n.door_shut ? "shut" : "open"}
+              <small className="text-ink-2">
+                {" "}
+                {n.needs
+                  ? `read ${n.level_db.toFixed(1)} dB; needs ${n.needs}`
+                  : `at 1 m, read ${n.level_db.toFixed(1)} dB at ${n.distance_m} m`}
+                {n.corrected && ", corrected"}
+              </small>
+            </span>
+            <b className="num">{n.at_1_m_db === null ? "–" : `${n.at_1_m_db.toFixed(1)} dB`}</b>
+            {may && (
+              <button type="button" className="text-[12px] underline" onClick={() => setCorrecting(n)}>
+                Correct
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {may && (
+        <Line
+          key={correcting?.id ?? "new"}
+          label="Noise without a print"
+          action={correcting ? "Correct it" : "Keep"}
+          busy={busy}
+          keep={(words, done) =>
+            send(
+              () =>
+                unwrap(
+                  api.POST("/api/studies/{study_id}/units/{unit_id}/noise", {
+                    params: { path },
+                    body: {
+                      id: newId(),
+                      level_db: Number(words("level")),
+                      background_db: amount(words("background")),
+                      distance_m: Number(words("distance")),
+                      door_shut: words("door") === "on",
+                      state: words("state") as Schemas["NoiseState"],
+                      ...(correcting && { supersedes_id: correcting.id, reason: words("reason") }),
+                    },
+                  }),
+                ),
+              () => {
+                done();
+                setCorrecting(null);
+              },
+            )
+          }
+        >
+          <Field label="Noise while it is">
+            <select className="input" name="state" defaultValue={correcting?.state ?? "standby"}>
+              <option>standby</option>
+              <option>heating</option>
+            </select>
+          </Field>
+          <Level label="Level, dB" name="level" value={correcting?.level_db} required />
+          <Level label="Background, dB" name="background" value={correcting?.background_db ?? undefined} />
+          <Level label="Distance, m" name="distance" value={correcting?.distance_m ?? 1} required />
+          <label className="flex items-center gap-1.5 pb-2">
+            <input type="checkbox" name="door" defaultChecked={correcting?.door_shut ?? true} /> door shut
+          </label>
+          {correcting && (
+            <Field label="Why it is corrected">
+              <input className="input" name="reason" required maxLength={300} />
+            </Field>
+          )}
+        </Line>
+      )}
+    </div>
+  );
+}
+
+function Level({
+  label,
+  name,
+  value,
+  required = false,
+}: {
+  label: string;
+  name: string;
+  value: number | undefined;
+  required?: boolean;
+}) {
+  return (
+    <Field label={label}>
+      <input
+        className="input num !w-[84px]"
+        name={name}
+        type="number"
+        min={0}
+        max={198}
+        step="any"
+        required={required}
+        defaultValue={value}
+      />
+    </Field>
   );
 }
 
