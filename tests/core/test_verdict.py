@@ -72,7 +72,9 @@ def test_nothing_measured_names_nobody() -> None:
 
 
 def test_one_machine_alone_is_no_winner() -> None:
-    assert say_verdict([machine("Mesa", 70, 1.0)], 0).evidence.startswith("It is the only machine to rank in this study")
+    assert say_verdict([machine("Mesa", 70, 1.0)], 0).evidence.startswith(
+        "It is the only machine to rank in this study"
+    )
     left = say_verdict([machine("Mesa", 70, 1.0)], 2)
     assert left.headline == "Mesa, without comparison"
     assert "(2 left out)" in left.evidence

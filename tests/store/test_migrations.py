@@ -62,3 +62,31 @@ def test_prices_come_along_as_stated_for_every_study(old) -> None:
         assert db.execute("select price_paid, upgrades, residual, study_id from unit_price").fetchall() == [
             (540, 60, 120, None)
         ]
+
+
+def test_a_noise_limit_of_before_is_one_while_printing_and_more_kinds_go_beside_it(old) -> None:
+    url, engine = old
+    migrate(engine, revision="0006")
+    with engine.begin() as db:
+        study, buyer = "00000000-0000-4000-8000-000000000004", "00000000-0000-4000-8000-000000000005"
+        wanted = db.execute(text(
+            "select column_name from information_schema.columns where table_name = 'study' and is_nullable = 'NO'"
+            " and column_default is null")).scalars().all()  # fmt: skip
+        given = {"id": f"'{study}'", "title": "'Old'", "question": "''", "currency": "'EUR'", "blind_secret": "'x'"}
+        values = ", ".join(given.get(name, "1") for name in wanted)
+        db.execute(text(f"insert into study ({', '.join(wanted)}) values ({values})"))
+        db.execute(text(
+            "insert into buyer_profile (id, study_id, name, position, weights, version)"
+            f" values ('{buyer}', '{study}', 'Counter', 0, '{{}}', 1)"))  # fmt: skip
+        db.execute(text(
+            f"insert into gate (id, profile_id, kind, \"limit\", what) values (gen_random_uuid(), '{buyer}', 'noise', 58, '')"))  # fmt: skip
+    migrate(engine)
+    with psycopg.connect(url.replace("+psycopg", "")) as db:
+        assert db.execute('select kind, "limit", what, at_least from gate').fetchall() == [
+            ("noise", 58, "printing", False)
+        ]
+        more = 'insert into gate (id, profile_id, kind, "limit", what, at_least) values (gen_random_uuid(), %s, %s, 1, %s, false)'
+        db.execute(more, [buyer, "noise", "standby"])
+        db.execute(more, [buyer, "material", "PETG"])
+        with pytest.raises(psycopg.errors.UniqueViolation):
+            db.execute(more, [buyer, "material", "PETG"])
