@@ -18,7 +18,7 @@ from flask_wtf.csrf import CSRFProtect
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
-from crevlo.api import ingest, library, people, plan, schedule, stations
+from crevlo.api import ingest, library, people, plan, recommend, schedule, stations
 from crevlo.api.errors import problem, register_errors, validation_problem
 from crevlo.api.guard import SignedIn, ask_who
 from crevlo.api.hygiene import behind_proxies, keep_clean, trusted_hosts
@@ -98,6 +98,7 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         ingest.api,
         ingest.devices,
         *stations.BLUEPRINTS,
+        *recommend.BLUEPRINTS,
     ):
         app.register_api(blueprint)
     _health(app, engine)

@@ -18,41 +18,35 @@ from crevlo.api.paths import (
     OtherJobQuery,
     PartQuery,
     PhotoPath,
-    ProfilePath,
-    ProfileQuery,
-    RevisionPath,
     RunPath,
     SpecimenPath,
     StudyPath,
     StudyUnitPath,
     SubjectPath,
     TraceQuery,
-    VersionQuery,
 )
 from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations import noise, photo, source
 from crevlo.stations.background import WorkOut
 from crevlo.stations.cost import part
 from crevlo.stations.inspect import anchors, reject, score
-from crevlo.stations.measure import specimen
+from crevlo.stations.measure import caliper, specimen
 from crevlo.stations.plan import freeze as freeze_
 from crevlo.stations.plan import study
 from crevlo.stations.plan.protocol import Draft
 from crevlo.stations.print_ import fault, label, live, power_log, run, sliced
 from crevlo.stations.progress import Line, line
-from crevlo.stations.publish import report
-from crevlo.stations.rank import buyer, ranking
 from crevlo.stations.receive import box, claims, configuration, log, measures, record, unit, worth
 from crevlo.stations.shape import Shape
 from crevlo.store.person import Role
 
 
-def _station(name: str) -> APIBlueprint:
+def station(name: str) -> APIBlueprint:
     return APIBlueprint(name, __name__, url_prefix="/api", abp_responses={422: Problem})
 
 
-plan, receive, print_, measure, inspect, cost, rank, publish = BLUEPRINTS = [
-    _station(name) for name in ("plan", "receive", "print", "measure", "inspect", "cost", "rank", "publish")
+plan, receive, print_, measure, inspect, cost = BLUEPRINTS = [
+    station(name) for name in ("plan", "receive", "print", "measure", "inspect", "cost")
 ]
 
 
@@ -438,8 +432,9 @@ def correct_reading(path: SpecimenPath, body: specimen.Correction) -> specimen.S
 
 @measure.post("/studies/<uuid:study_id>/zero-checks", responses={200: specimen.MeasureQueue})
 @writes(BENCH)
-def record_zero(path: StudyPath, body: specimen.NewZero) -> specimen.MeasureQueue:
-    return specimen.record_zero(db(), path.study_id, body, current_user.id)
+def record_zero(path: StudyPath, body: caliper.NewZero) -> specimen.MeasureQueue:
+    caliper.record_zero(db(), body, current_user.id)
+    return specimen.view_queue(db(), path.study_id)
 
 
 @measure.get("/specimens/<uuid:specimen_id>/source", responses={200: source.Source})
@@ -501,79 +496,3 @@ def change_basis(path: StudyPath, body: part.CostBasis) -> part.CostView:
 @reads(NOT_BLIND)
 def cost_source(path: StudyUnitPath, query: PartQuery) -> source.Source:
     return source.cost_source(db(), path.study_id, path.unit_id, query.part)
-
-
-@rank.post("/studies/<uuid:study_id>/rank", responses={200: ranking.RankView})
-@reads(NOT_BLIND)
-def view_rank(path: StudyPath, body: ranking.WhatIf) -> ranking.RankView:
-    """Ranks with any weights; nothing is saved."""
-    return ranking.view_rank(db(), path.study_id, body)
-
-
-@rank.get("/buyers", responses={200: buyer.Buyers})
-@reads(NOT_BLIND)
-def list_buyers() -> buyer.Buyers:
-    """Buyers of every study, to copy from."""
-    return buyer.all_buyers(db())
-
-
-@rank.post("/studies/<uuid:study_id>/buyers", responses={200: ranking.RankView})
-@writes(REVIEW)
-def add_buyer(path: StudyPath, body: buyer.NewBuyer) -> ranking.RankView:
-    buyer.add_buyer(db(), path.study_id, body)
-    return ranking.view_rank(db(), path.study_id, ranking.WhatIf(profile_id=body.id))
-
-
-@rank.put("/studies/<uuid:study_id>/buyers/<uuid:profile_id>", responses={200: ranking.RankView})
-@writes(REVIEW)
-def change_buyer(path: ProfilePath, body: buyer.BuyerChange) -> ranking.RankView:
-    """Name, weights or must-haves; what is left out stays as it is."""
-    buyer.change_buyer(db(), path.study_id, path.profile_id, body)
-    return ranking.view_rank(db(), path.study_id, ranking.WhatIf(profile_id=path.profile_id))
-
-
-@rank.delete("/studies/<uuid:study_id>/buyers/<uuid:profile_id>", responses={200: ranking.RankView})
-@writes(REVIEW)
-def remove_buyer(path: ProfilePath, query: VersionQuery) -> ranking.RankView:
-    buyer.remove_buyer(db(), path.study_id, path.profile_id, query.version)
-    return ranking.view_rank(db(), path.study_id, ranking.WhatIf())
-
-
-@rank.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/rank-source", responses={200: source.Source})
-@reads(NOT_BLIND)
-def rank_source(path: StudyUnitPath, body: source.RankFigure) -> source.Source:
-    """A figure of the ranking under any weights; nothing is saved."""
-    return source.rank_source(db(), path.study_id, path.unit_id, body)
-
-
-@publish.get("/studies/<uuid:study_id>/publish", responses={200: report.PublishView})
-@reads(NOT_BLIND)
-def view_publish(path: StudyPath, query: ProfileQuery) -> report.PublishView:
-    return report.view_publish(db(), path.study_id, query.profile_id)
-
-
-@publish.post("/studies/<uuid:study_id>/revisions", responses={200: report.PublishView})
-@writes(REVIEW)
-def publish_revision(path: StudyPath, body: report.NewRevision) -> report.PublishView:
-    return report.publish(db(), path.study_id, body, current_user.id)
-
-
-@publish.get("/revisions/<uuid:revision_id>/report.html")
-@reads(NOT_BLIND)
-def revision_html(path: RevisionPath) -> Response:
-    html, number = report.revision_html(db(), path.revision_id)
-    name = f"report-revision-{number}.html"
-    return Response(html, mimetype="text/html", headers={"Content-Disposition": f'inline; filename="{name}"'})
-
-
-@publish.get("/studies/<uuid:study_id>/readings.json", responses={200: report.ReadingData})
-@reads(NOT_BLIND)
-def readings_json(path: StudyPath) -> report.ReadingData:
-    return report.reading_data(db(), path.study_id)
-
-
-@publish.get("/studies/<uuid:study_id>/readings.csv")
-@reads(NOT_BLIND)
-def readings_csv(path: StudyPath) -> Response:
-    text = report.reading_csv(report.reading_data(db(), path.study_id))
-    return Response(text, mimetype="text/csv", headers={"Content-Disposition": 'attachment; filename="readings.csv"'})

@@ -5,7 +5,7 @@ Nothing here names a machine, spool or file: the page and the data sent to it ar
 
 import uuid
 from collections import Counter, defaultdict
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, datetime
 
 from pydantic import Field
 from sqlalchemy import select
@@ -28,17 +28,15 @@ from crevlo.stations.bench import (
 from crevlo.stations.blind import late_reason
 from crevlo.stations.clock import stated_time
 from crevlo.stations.library import ArtifactOut, artifact_out
+from crevlo.stations.measure.caliper import InstrumentNow, calipers_now, instrument_of
 from crevlo.stations.shape import Missing, Moment, Quantity, Refused, Shape, quantity
-from crevlo.stations.stock import overdue
-from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument, InstrumentKind, ZeroCheck
+from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
 from crevlo.store.reading import Reading
 from crevlo.store.run import Run, Specimen
 from crevlo.store.study import Job, ProtocolVersion
 
 # A reading this far off is more likely a slip than a part; it is asked for again before it is kept.
 FAR_OFF_MM = 2.0
-# A day's work starts with a zero check.
-ZERO_HOLDS = timedelta(hours=12)
 # The needle's span, and the part of it marked as usual for a part of this size.
 DIAL_REACH_MM, DIAL_USUAL_MM = 0.4, 0.1
 
@@ -50,16 +48,6 @@ class QueueLine(Shape):
     artifact: str
     done: int
     due: int
-
-
-class InstrumentNow(Shape):
-    id: uuid.UUID
-    code: str
-    resolution: float
-    expanded: float = Field(description="the calibration's U, k = 2")
-    zero_at: datetime | None
-    zero_due: bool
-    overdue: str | None = Field(description="what to say where the calibration has run out")
 
 
 class MeasureQueue(Shape):
@@ -162,13 +150,6 @@ class Correction(Shape):
     taken_at: Moment | None = None
 
 
-class NewZero(Shape):
-    id: uuid.UUID
-    instrument_id: uuid.UUID
-    value: float = Field(gt=-1, lt=1)
-    taken_at: Moment | None = None
-
-
 def view_queue(session: Session, study_id: uuid.UUID) -> MeasureQueue:
     protocol = current_protocol(session, study_id)
     if protocol is None:
@@ -182,7 +163,7 @@ def view_queue(session: Session, study_id: uuid.UUID) -> MeasureQueue:
     return MeasureQueue(
         now=datetime.now(UTC), revealed=get_study(session, study_id).revealed_at is not None,
         repeats=protocol.repeats, artifacts=[artifact_out(session, a) for a in artifacts.values()],
-        calipers=_calipers(session), far_off_mm=FAR_OFF_MM, dial_reach_mm=DIAL_REACH_MM, dial_usual_mm=DIAL_USUAL_MM,
+        calipers=calipers_now(session), far_off_mm=FAR_OFF_MM, dial_reach_mm=DIAL_REACH_MM, dial_usual_mm=DIAL_USUAL_MM,
         queue=[
             QueueLine(
                 id=s.id, blind_code=s.blind_code, artifact_id=a.id, artifact=a.name,
@@ -216,7 +197,7 @@ def record_reading(
         raise Refused(
             f"{feature.code} reading {given.repeat} is already kept; a change is a correction with its reason."
         )
-    _instrument(session, given.instrument_id)
+    instrument_of(session, given.instrument_id)
     session.add(
         Reading(
             specimen_id=specimen_id,
@@ -243,7 +224,7 @@ def correct_reading(
         raise Refused("This reading was corrected meanwhile; correct the newer one.")
     # The reason of a correction says too why it is kept although far off.
     _sensible(given.value_mm, given.cannot_because, _feature(session, specimen, old.feature_id), given.reason)
-    _instrument(session, given.instrument_id)
+    instrument_of(session, given.instrument_id)
     session.add(
         Reading(
             specimen_id=specimen_id, feature_id=old.feature_id, repeat=old.repeat, person_id=person_id,
@@ -252,18 +233,6 @@ def correct_reading(
     )  # fmt: skip
     session.flush()
     return _view(session, specimen, protocol)
-
-
-def record_zero(session: Session, study_id: uuid.UUID, given: NewZero, person_id: uuid.UUID) -> MeasureQueue:
-    _instrument(session, given.instrument_id)
-    session.add(
-        ZeroCheck(
-            id=given.id, instrument_id=given.instrument_id, value=given.value, person_id=person_id,
-            taken_at=stated_time(given.taken_at),
-        )
-    )  # fmt: skip
-    session.flush()
-    return view_queue(session, study_id)
 
 
 def _view(session: Session, specimen: Specimen, protocol: ProtocolVersion) -> SpecimenView:
@@ -380,29 +349,3 @@ def _feature(session: Session, specimen: Specimen, feature_id: uuid.UUID) -> Fea
     if feature is None:
         raise Missing("This face does not belong to the artifact.")
     return feature
-
-
-def _instrument(session: Session, instrument_id: uuid.UUID) -> Instrument:
-    instrument = session.get(Instrument, instrument_id)
-    if instrument is None:
-        raise Missing("There is no such instrument.")
-    return instrument
-
-
-def _calipers(session: Session) -> list[InstrumentNow]:
-    calipers = session.scalars(
-        select(Instrument).where(Instrument.kind == InstrumentKind.CALIPER).order_by(Instrument.code)
-    ).all()
-    latest: dict[uuid.UUID, ZeroCheck] = {}
-    for check in session.scalars(
-        select(ZeroCheck).where(ZeroCheck.instrument_id.in_([c.id for c in calipers])).order_by(ZeroCheck.taken_at)
-    ):
-        latest[check.instrument_id] = check
-    return [
-        InstrumentNow(
-            id=c.id, code=c.code, resolution=c.resolution, expanded=2 * c.u_calibration,
-            zero_at=latest[c.id].taken_at if c.id in latest else None, overdue=overdue(c),
-            zero_due=c.id not in latest or datetime.now(UTC) - latest[c.id].taken_at > ZERO_HOLDS,
-        )
-        for c in calipers
-    ]  # fmt: skip

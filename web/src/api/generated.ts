@@ -7782,7 +7782,8 @@ export interface components {
         };
         /**
          * NewBuyer
-         * @description A new buyer; `copy_of` is one of this or another study whose weights and must-haves to begin with.
+         * @description A new buyer; `copy_of` is one of this or another study whose weights and must-haves to begin with, but for amounts of
+         *     another currency.
          */
         NewBuyer: {
             /**
@@ -8004,6 +8005,11 @@ export interface components {
             supersedes_id: string | null;
             /** Reason */
             reason: string | null;
+            /**
+             * Note
+             * @description why it was kept although it is far off
+             */
+            note: string | null;
         };
         /** ValidationErrorModel */
         ValidationErrorModel: {
