@@ -1,17 +1,20 @@
 """A throw-away PostgreSQL cluster, fresh databases on it, and people who sign in."""
 
 import os
+import pickle
 import shutil
 import tempfile
 import uuid
 from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 from pathlib import Path
+from typing import TypeVar
 
 import httpx
 import psycopg
 import pytest
 import structlog
+from filelock import FileLock
 from hypothesis import settings
 from sqlalchemy import Engine
 
@@ -38,15 +41,54 @@ def _no_request_lines() -> None:
     structlog.configure(wrapper_class=structlog.make_filtering_bound_logger(40))
 
 
+def pytest_configure(config: pytest.Config) -> None:
+    """One folder for all workers of this run; what each needs first is made in it by one of them, under a lock."""
+    if not hasattr(config, "workerinput"):
+        folder = tempfile.mkdtemp(prefix="crevlo-test-")
+        Path(folder).chmod(0o755)
+        os.environ[_FOLDER] = folder
+
+
+def pytest_unconfigure(config: pytest.Config) -> None:
+    if not hasattr(config, "workerinput"):
+        folder = Path(os.environ.pop(_FOLDER))
+        if (folder / "pg").exists():
+            Cluster(folder / "pg").destroy()
+        shutil.rmtree(folder, ignore_errors=True)
+
+
+_FOLDER = "CREVLO_TEST_FOLDER"
+
+
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """The slow ones first, so that no worker waits for the last of them; each file's tests stay together."""
+    order = {name: place for place, name in enumerate(("e2e", "cli", "api", "sim", "store", "fuzz", "core"))}
+    root = Path(__file__).parent
+    items.sort(key=lambda item: order[item.path.relative_to(root).parts[0]])
+
+
+_Made = TypeVar("_Made")
+
+
+def _once(name: str, make: Callable[[], _Made]) -> _Made:
+    """What the first worker to ask has made; the others take it over."""
+    kept = Path(os.environ[_FOLDER]) / name
+    with FileLock(f"{kept}.lock"):
+        if not kept.exists():
+            kept.write_bytes(pickle.dumps(make()))
+        made: _Made = pickle.loads(kept.read_bytes())
+    return made
+
+
 @pytest.fixture(scope="session")
-def cluster() -> Iterator[Cluster]:
-    folder = Path(tempfile.mkdtemp(prefix="crevlo-test-"))
-    folder.chmod(0o755)
-    made = Cluster(folder / "pg", server_options="-c fsync=off -c synchronous_commit=off -c full_page_writes=off")
-    made.start()
-    yield made
-    made.destroy()
-    shutil.rmtree(folder, ignore_errors=True)
+def cluster() -> Cluster:
+    made = Cluster(
+        Path(os.environ[_FOLDER]) / "pg",
+        server_options="-c fsync=off -c synchronous_commit=off -c full_page_writes=off -c max_connections=200",
+    )
+    with FileLock(f"{made.folder}.lock"):
+        made.start()
+    return made
 
 
 def _migrated(url: str) -> None:
@@ -67,21 +109,31 @@ def _migrated(url: str) -> None:
 @pytest.fixture(scope="session")
 def copy_of(cluster: Cluster) -> Callable[[str], str]:
     """Makes a new database from the named template and gives its address."""
-    admin = cluster.owner_url.replace("+psycopg", "").removesuffix("/crevlo") + "/postgres"
 
     def copy(template: str) -> str:
         name = f"t_{uuid.uuid4().hex[:12]}"
-        with psycopg.connect(admin, autocommit=True) as connection:
-            connection.execute(f"create database {name} template {template}")
+        _on(cluster, f"create database {name} template {template}")
         return f"{cluster.url.removesuffix('/crevlo')}/{name}"
 
     return copy
 
 
 @pytest.fixture(scope="session")
-def empty(cluster: Cluster, copy_of: Callable[[str], str]) -> str:
+def drop(cluster: Cluster) -> Callable[[str], None]:
+    """Takes away a database that was made for one test."""
+    return lambda url: _on(cluster, f"drop database {url.rsplit('/', 1)[1]} with (force)")
+
+
+def _on(cluster: Cluster, statement: str) -> None:
+    address = cluster.owner_url.replace("+psycopg", "").removesuffix("/crevlo") + "/postgres"
+    with psycopg.connect(address, autocommit=True) as connection:
+        connection.execute(statement)
+
+
+@pytest.fixture(scope="session")
+def empty(cluster: Cluster) -> str:
     """Template with the schema and one person of each role, <role>@bench.example."""
-    _migrated(cluster.owner_url)
+    _once("empty", lambda: _migrated(cluster.owner_url))
     return "crevlo"
 
 
@@ -103,13 +155,15 @@ class Played:
 
 @pytest.fixture(scope="session")
 def played(empty: str, copy_of: Callable[[str], str]) -> Played:
-    url = copy_of(empty)
-    bench = Bench(url)
-    demo = Demo(bench.as_("owner"), bench.as_("rater"))
-    study = demo.play()
-    _work_off(bench, seconds=2)
-    bench.close()
-    return Played(url.rsplit("/", 1)[1], study, demo.bagged)
+    def play() -> Played:
+        bench = Bench(copy_of(empty))
+        demo = Demo(bench.as_("owner"), bench.as_("rater"))
+        study = demo.play()
+        _work_off(bench, seconds=2)
+        bench.close()
+        return Played(bench.url.rsplit("/", 1)[1], study, demo.bagged)
+
+    return _once("played", play)
 
 
 def _work_off(bench: "Bench", seconds: int) -> None:
@@ -144,24 +198,27 @@ class Bench:
 
 
 @pytest.fixture
-def bench(empty: str, copy_of: Callable[[str], str]) -> Iterator[Bench]:
+def bench(empty: str, copy_of: Callable[[str], str], drop: Callable[[str], None]) -> Iterator[Bench]:
     """A new installation with one person of each role and nothing else."""
     made = Bench(copy_of(empty))
     yield made
     made.close()
+    drop(made.url)
 
 
 @pytest.fixture
-def demo_bench(played: Played, copy_of: Callable[[str], str]) -> Iterator[Bench]:
+def demo_bench(played: Played, copy_of: Callable[[str], str], drop: Callable[[str], None]) -> Iterator[Bench]:
     """The demo scenario, for this test alone."""
     made = Bench(copy_of(played.template))
     yield made
     made.close()
+    drop(made.url)
 
 
 @pytest.fixture(scope="module")
-def shared_bench(played: Played, copy_of: Callable[[str], str]) -> Iterator[Bench]:
+def shared_bench(played: Played, copy_of: Callable[[str], str], drop: Callable[[str], None]) -> Iterator[Bench]:
     """The demo scenario, shared by tests that only look."""
     made = Bench(copy_of(played.template))
     yield made
     made.close()
+    drop(made.url)
