@@ -12,6 +12,7 @@ import time
 import uuid
 from collections.abc import Callable
 from datetime import UTC, datetime, timedelta
+from functools import partial
 from pathlib import Path
 
 import httpx
@@ -184,7 +185,7 @@ def _requests() -> None:
 
     from crevlo.api.app import create_app
     from crevlo.cli.link import sign_in_link
-    from crevlo.cli.up import OWNER, load_demo
+    from crevlo.cli.up import OWNER, demo_people, enter_demo
     from crevlo.store.database import connect, migrate
 
     class Quiet(WSGIRequestHandler):
@@ -198,9 +199,6 @@ def _requests() -> None:
         engine = connect(cluster.owner_url)
         migrate(engine, APP_ROLE)
         engine.dispose()
-        began = time.perf_counter()
-        load_demo(cluster.url, "s" * 32, lambda _: None)
-        _line("Demo entered over the API", f"{time.perf_counter() - began:.0f} s")
         import structlog
 
         structlog.configure(wrapper_class=structlog.make_filtering_bound_logger(40))
@@ -208,7 +206,11 @@ def _requests() -> None:
             "127.0.0.1", 0, create_app(cluster.url, secret="s" * 32), threaded=True, request_handler=Quiet
         )
         threading.Thread(target=server.serve_forever, daemon=True).start()
-        client = Client(httpx.Client(base_url=f"http://127.0.0.1:{server.server_port}"))
+        reach = partial(httpx.Client, base_url=f"http://127.0.0.1:{server.server_port}", timeout=120)
+        began = time.perf_counter()
+        enter_demo(reach, str(demo_people(cluster.url)))
+        _line("Demo entered over the API", f"{time.perf_counter() - began:.0f} s")
+        client = Client(reach())
         client.sign_in_by_link(str(sign_in_link(cluster.url, OWNER)).removeprefix("link#"))
         study = next(s["id"] for s in client.get("/api/studies")["studies"] if s["title"] == TITLE)
         for screen in ("line", "plan", "receive", "print", "measure", "inspect", "cost", "publish"):

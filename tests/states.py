@@ -54,10 +54,12 @@ def make(
     for name, how in turned.items():
         path = f"/api/studies/{study}/units/{units[name]['machine']['unit_id']}"
         client.send("PUT", path, {"version": units[name]["version"], "price_paid": how.price, "obtained": "bought"})
-        for kind in CHECKS:
-            result = "pass" if how.safe or kind != "screws" else "fail"
+        client.send("POST", f"{path}/check-round", {
+            "checks": [{"id": new(), "kind": kind} for kind in CHECKS], "done_by": "Somebody", "earth_by": "An electrician",
+            "done_at": _ago(days=8)})  # fmt: skip
+        if not how.safe:
             client.send("POST", f"{path}/checks", {
-                "id": new(), "kind": kind, "result": result, "note": "" if result == "pass" else "loose", "done_by": "Somebody", "done_at": _ago(days=8)})  # fmt: skip
+                "id": new(), "kind": "screws", "result": "fail", "note": "loose", "done_by": "Somebody", "done_at": _ago(days=8)})  # fmt: skip
     if buyer is not None:
         profile = client.send("POST", f"/api/studies/{study}/rank", {})["profile"]
         client.send("PUT", f"/api/studies/{study}/buyers/{profile['id']}", {
@@ -111,10 +113,10 @@ def _measure(client: Client, study: str, made_by: Mapping[str, Turned]) -> None:
         "id": new(), "instrument_id": caliper, "value": 0.0})  # fmt: skip
     for line in view["queue"]:
         specimen = client.get(f"/api/specimens/{line['id']}")
-        for feature in specimen["features"]:
-            client.send("POST", f"/api/specimens/{line['id']}/readings", {
-                "id": new(), "feature_id": feature["feature_id"], "repeat": 1, "instrument_id": caliper,
-                "value_mm": round(feature["nominal_mm"] + made_by[line["blind_code"]].off_mm, 3)})  # fmt: skip
+        off = made_by[line["blind_code"]].off_mm
+        client.send("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": [
+            {"id": new(), "feature_id": f["feature_id"], "repeat": 1, "instrument_id": caliper, "value_mm": round(f["nominal_mm"] + off, 3)}
+            for f in specimen["features"]]})  # fmt: skip
 
 
 def _inspect(client: Client, study: str, made_by: Mapping[str, Turned]) -> None:

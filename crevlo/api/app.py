@@ -41,6 +41,8 @@ CONTENT_POLICY = {
 # JSON bodies are small; only these may take more, up to what the stations allow.
 UPLOADS = ("print.take_file", "print.take_trace", "print.take_photo", "print.read_heading", "library.check_mesh")
 MOST_JSON_BYTES = 1 << 20
+# By which the demo names itself while it is entered.
+DEMO_AGENT = "crevlo-demo"
 log = structlog.get_logger("crevlo")
 
 
@@ -145,8 +147,10 @@ def _log_requests(app: Flask) -> None:
 
     @app.after_request
     def line(response: Response) -> Response:
-        # Devices send all the time: only what they are refused is told.
-        quiet = request.path.startswith("/assets/") or (request.blueprint == "ingest" and response.status_code < 400)
+        # Devices and whoever watches over us ask all the time, and the demo enters hundreds of things: only what they are refused is told.
+        often = request.blueprint == "ingest" or request.headers.get("User-Agent") == DEMO_AGENT
+        often = often or request.path in ("/healthz", "/readyz")
+        quiet = request.path.startswith("/assets/") or (often and response.status_code < 400)
         if not quiet:
             log.info(
                 "request", method=request.method, path=request.path, status=response.status_code,

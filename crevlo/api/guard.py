@@ -10,13 +10,11 @@ from flask import Flask, Response, current_app, g, request
 from flask_login import UserMixin, current_user
 from pydantic import BaseModel
 from sqlalchemy import text
-from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
 from crevlo.api.errors import Busy, for_exception, problem
 from crevlo.stations.devices.device import device_by_token
 from crevlo.store.audit import Write
-from crevlo.store.database import act_as
 from crevlo.store.person import Person, Role
 
 EVERYONE = frozenset(Role)
@@ -132,6 +130,16 @@ def _one_at_a_time() -> None:
         raise Busy
 
 
+# Names who the audit trail holds responsible, in the statement that begins the change.
+_CLAIM = text(
+    "insert into client_write (id, person_id, request_hash, status, body)"
+    " select cast(:id as uuid), cast(:person_id as uuid), :seen, 200, ''"
+    " from (select set_config('crevlo.person', :who, true)) responsible"
+    " on conflict (id) do nothing returning id"
+)
+_ANSWERED = text("update client_write set body = :body where id = cast(:id as uuid)")
+
+
 def once(change: Callable[[], BaseModel], shown_once: frozenset[str] = frozenset()) -> Response:
     """Runs `change` in one transaction under the request's X-Write-Id; a repeat gets the first answer again."""
     session = db()
@@ -145,18 +153,12 @@ def once(change: Callable[[], BaseModel], shown_once: frozenset[str] = frozenset
         return problem(400, "Every change needs a client-made X-Write-Id (a UUID), so that a repeat is stored once.")
     person_id = current_user.id if current_user.is_authenticated else None
     seen = _request_hash()
-    earlier = session.get(Write, write_id)
-    if earlier is None:
-        session.rollback()
-        act_as(session, person_id)
-        record = Write(id=write_id, person_id=person_id, request_hash=seen, status=200, body="")
-        session.add(record)
-        try:
-            # Claims the id: a second request with it waits here for the first to finish.
-            session.flush()
-        except IntegrityError:
-            session.rollback()
-            earlier = session.get(Write, write_id)
+    session.rollback()
+    # Claims the id: a second request with it waits here for the first to finish.
+    claimed = session.execute(
+        _CLAIM, {"id": write_id, "person_id": person_id, "who": str(person_id or ""), "seen": seen}
+    )
+    earlier = None if claimed.first() else session.get(Write, write_id)
     if earlier is not None:
         if earlier.person_id != person_id or earlier.request_hash != seen:
             return problem(409, "This write id was used for something else.")
@@ -164,10 +166,8 @@ def once(change: Callable[[], BaseModel], shown_once: frozenset[str] = frozenset
     try:
         made = change()
         answer = made.model_dump_json()
-        record.body = (
-            made.model_copy(update=dict.fromkeys(shown_once, "")).model_dump_json() if shown_once else answer
-        )
-        session.merge(record)
+        kept = made.model_copy(update=dict.fromkeys(shown_once, "")).model_dump_json() if shown_once else answer
+        session.execute(_ANSWERED, {"id": write_id, "body": kept})
         session.commit()
     except Exception as error:
         session.rollback()

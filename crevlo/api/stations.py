@@ -419,7 +419,17 @@ def view_specimen(path: SpecimenPath) -> specimen.SpecimenView:
 @measure.post("/specimens/<uuid:specimen_id>/readings", responses={200: specimen.SpecimenView})
 @writes(BENCH)
 def record_reading(path: SpecimenPath, body: specimen.NewReading) -> specimen.SpecimenView:
-    return specimen.record_reading(db(), path.specimen_id, body, current_user.id, reviews=current_user.role in REVIEW)
+    return specimen.record_readings(
+        db(), path.specimen_id, [body], current_user.id, reviews=current_user.role in REVIEW
+    )
+
+
+@measure.post("/specimens/<uuid:specimen_id>/readings/batch", responses={200: specimen.SpecimenView})
+@writes(BENCH)
+def record_readings(path: SpecimenPath, body: specimen.NewReadings) -> specimen.SpecimenView:
+    return specimen.record_readings(
+        db(), path.specimen_id, body.readings, current_user.id, reviews=current_user.role in REVIEW
+    )
 
 
 @measure.post("/specimens/<uuid:specimen_id>/corrections", responses={200: specimen.SpecimenView})

@@ -5,6 +5,8 @@ import os
 from threading import Timer
 from typing import Any
 
+from crevlo.cli.greeting import greet
+
 wsgi_app = "crevlo.api.app:create_app()"
 worker_class = "crevlo.cli.steady.SteadyWorker"
 workers = int(os.environ.get("CREVLO_WORKERS", "2"))
@@ -29,12 +31,7 @@ def when_ready(server: Any) -> None:
     if not greeting:
         return
     address, owner = greeting.split()
-    link = ""
-    if owner != "-":
-        from crevlo.cli.link import sign_in_link
-
-        link = sign_in_link(os.environ["DATABASE_URL"], owner) or ""
-    print(f"Crevlo is running at {address}/{link}   (Ctrl-C stops it)", flush=True)
+    greet(os.environ["DATABASE_URL"], address, None if owner == "-" else owner)
 
 
 def post_worker_init(worker: Any) -> None:

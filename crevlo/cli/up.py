@@ -6,16 +6,22 @@ import secrets
 import signal
 import subprocess
 import sys
+import time
 import urllib.request
 import uuid
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from pathlib import Path
 from types import FrameType
+from typing import TYPE_CHECKING
 
-from crevlo.cli.cluster import Cluster, free_port
+from crevlo.cli.cluster import Cluster, ClusterError, free_port
+from crevlo.cli.greeting import greet
 from crevlo.cli.supervise import Child, stop, supervise
 from crevlo.revision import newest
+
+if TYPE_CHECKING:
+    import httpx
 
 OWNER = "reviewer@bench.example"
 RATER = "rater@bench.example"
@@ -62,7 +68,8 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
         chosen = free_port(port)
         if chosen != port:
             print(f"Port {port} is taken; using {chosen}.", flush=True)
-        web = Child("the web server", lambda: _web(url, secret, chosen, demo))
+        entering: list[bool] = []
+        web = Child("the web server", lambda: _web(url, secret, chosen, demo, quiet=bool(entering)))
         ready = folder / "ready"
         if not given and ready.exists() and ready.read_text() == newest():
             children.append(web)
@@ -70,18 +77,21 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
         if cluster is not None:
             cluster.start()
         if web.process is None:
-            _bring_up_to_date(owner_url, url)
-            if demo:
-                half_made.touch()
-                made = load_demo(url, secret, lambda step: print(f"demo: {step} …", flush=True))
-                if made is not None:
-                    (folder / "devices.json").touch(mode=0o600)
-                    (folder / "devices.json").write_text(json.dumps(made))
-                _analyse(owner_url)
-                half_made.unlink()
-            ready.write_text(newest())
+            # Loads, and says nothing of itself, while the database is brought up to date.
+            entering.append(True)
             children.append(web)
             web.run()
+            _bring_up_to_date(owner_url, url)
+            password = demo_people(url) if demo else None
+            _wait_for(web, chosen)
+            if password:
+                half_made.touch()
+                _make_demo(folder, chosen, password)
+                _analyse(owner_url)
+                half_made.unlink()
+            entering.clear()
+            greet(url, f"http://127.0.0.1:{chosen}", OWNER if demo else None)
+            ready.write_text(newest())
         children.append(Child("the background worker", lambda: _command(url, "worker")))
         broker = os.environ.get("CREVLO_MQTT")
         if broker:
@@ -132,17 +142,10 @@ def _analyse(owner_url: str) -> None:
         db.execute("analyze")
 
 
-def load_demo(url: str, secret: str, say: Callable[[str], None]) -> list[dict[str, str]] | None:
-    """Enters the demo study through the HTTP API, once; later starts keep what the user has made of it.
-
-    Gives the simulated devices to start beside it; None where the demo was there already.
-    """
-    import httpx
+def demo_people(url: str) -> str | None:
+    """The two people of the demo and their password, where there is no study yet; None where there is."""
     from sqlalchemy import func, select
 
-    from crevlo.api.app import create_app
-    from crevlo.sim.client import Client
-    from crevlo.sim.demo import Demo
     from crevlo.stations.people import NewPerson, add_person, create_owner
     from crevlo.store.database import connect, sessions
     from crevlo.store.person import Person, Role
@@ -150,10 +153,12 @@ def load_demo(url: str, secret: str, say: Callable[[str], None]) -> list[dict[st
 
     engine = connect(url)
     password = secrets.token_urlsafe(18)
-    with sessions(engine).begin() as session:
-        if session.scalar(select(func.count()).select_from(Study)):
-            return None
-        if not session.scalar(select(func.count()).select_from(Person)):
+    try:
+        with sessions(engine).begin() as session:
+            if session.scalar(select(func.count()).select_from(Study)):
+                return None
+            if session.scalar(select(func.count()).select_from(Person)):
+                return None
             create_owner(
                 session, NewPerson(id=uuid.uuid4(), name="Reviewer", email=OWNER, role=Role.OWNER, password=password)
             )
@@ -161,18 +166,52 @@ def load_demo(url: str, secret: str, say: Callable[[str], None]) -> list[dict[st
                 session,
                 NewPerson(id=uuid.uuid4(), name="Second rater", email=RATER, role=Role.RATER, password=password),
             )
-    app = create_app(url, secret=secret)
-    quiet = _QuietLog()
-    with quiet:
-        reviewer, rater = (
-            Client(httpx.Client(transport=httpx.WSGITransport(app=app), base_url="http://127.0.0.1")) for _ in "ab"
-        )
-        reviewer.sign_in(OWNER, password)
-        rater.sign_in(RATER, password)
-        demo = Demo(reviewer, rater)
-        demo.play(say=say)
-    engine.dispose()
+    finally:
+        engine.dispose()
+    return password
+
+
+def enter_demo(
+    reach: "Callable[[], httpx.Client]", password: str, say: Callable[[str], None] = lambda _: None
+) -> list[dict[str, str]]:
+    """Enters the demo study through the HTTP API; gives the simulated devices to start beside it."""
+    from crevlo.sim.client import Client
+    from crevlo.sim.demo import Demo
+
+    reviewer, rater = Client(reach()), Client(reach())
+    reviewer.sign_in(OWNER, password)
+    rater.sign_in(RATER, password)
+    demo = Demo(reviewer, rater)
+    demo.play(say=say)
     return demo.devices
+
+
+def _make_demo(folder: Path, port: int, password: str) -> None:
+    import httpx
+
+    from crevlo.api.app import DEMO_AGENT
+
+    def reach() -> httpx.Client:
+        return httpx.Client(base_url=f"http://127.0.0.1:{port}", timeout=120, headers={"User-Agent": DEMO_AGENT})
+
+    made = enter_demo(reach, password, lambda step: print(f"demo: {step} …", flush=True))
+    (folder / "devices.json").touch(mode=0o600)
+    (folder / "devices.json").write_text(json.dumps(made))
+
+
+def _wait_for(web: Child, port: int) -> None:
+    """Until the web server answers. Raises ClusterError where it ends instead, or says nothing for a minute."""
+    until = time.monotonic() + 60
+    while time.monotonic() < until:
+        if web.process is not None and web.process.poll() is not None:
+            break
+        try:
+            with urllib.request.urlopen(f"http://127.0.0.1:{port}/healthz", timeout=2) as answer:
+                if answer.read() == b"ok":
+                    return
+        except OSError:
+            time.sleep(0.2)
+    raise ClusterError("the web server does not start; what it said stands above")
 
 
 @contextmanager
@@ -190,20 +229,6 @@ def reachable(folder: Path) -> Iterator[str]:
     finally:
         if started:
             cluster.stop()
-
-
-class _QuietLog:
-    """No request lines while the demo is entered; there would be a thousand."""
-
-    def __enter__(self) -> None:
-        import structlog
-
-        structlog.configure(wrapper_class=structlog.make_filtering_bound_logger(40))
-
-    def __exit__(self, *_: object) -> None:
-        import structlog
-
-        structlog.configure(wrapper_class=structlog.make_filtering_bound_logger(20))
 
 
 def _raise(number: int, frame: FrameType | None) -> None:
@@ -254,11 +279,12 @@ def _devices(file: Path, port: int) -> list[Child]:
     return [Child("a simulated device", starter(given), once=True) for given in json.loads(file.read_text())]
 
 
-def _web(url: str, secret: str, port: int, demo: bool) -> subprocess.Popen[bytes]:
+def _web(url: str, secret: str, port: int, demo: bool, *, quiet: bool) -> subprocess.Popen[bytes]:
+    """The web server; a `quiet` one does not say where it is, as long as there is nothing to see."""
     address = f"127.0.0.1:{port}"
     environment = os.environ | {
         "DATABASE_URL": url, "CREVLO_SECRET": secret, "PYTHONUNBUFFERED": "1",
-        "CREVLO_GREETING": f"http://{address} {OWNER if demo else '-'}",
+        "CREVLO_GREETING": "" if quiet else f"http://{address} {OWNER if demo else '-'}",
     }  # fmt: skip
     # Draws and fits are short: more threads than cores would only make the processes wait for each other.
     environment.setdefault("OPENBLAS_NUM_THREADS", "1")

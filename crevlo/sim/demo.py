@@ -2,7 +2,9 @@
 
 import uuid
 from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime, timedelta
+from threading import Lock
 from typing import Any
 
 import numpy as np
@@ -44,6 +46,8 @@ class Demo:
         self.study = _new()
         self.bagged: dict[str, Truth] = {}
         self.copies: dict[str, int] = {}
+        # Of what takes long the server lets a person have one under way.
+        self.heavy = Lock()
         # Simulated devices to start beside the demo, each with its token: what `crevlo sim` is told.
         self.devices: list[dict[str, str]] = []
 
@@ -197,75 +201,69 @@ class Demo:
                            for n in ("Corvane Twin", "Hollowell Mesa", "Orrin Standard")]})  # fmt: skip
 
     def _receive(self) -> None:
-        send = self.reviewer.send
         day = datetime.now(UTC) - timedelta(days=26)
-        for unit in self.reviewer.get(f"/api/studies/{self.study}/receive")["units"]:
-            truth = self.machines[unit["machine"]["name"]]
-            path = f"/api/studies/{self.study}/units/{unit['machine']['unit_id']}"
-            send("PUT", path, {
-                "version": unit["version"], "serial": f"{truth.name[:2].upper()}-{1000 + self.seed % 900 + 7 * len(truth.name)}",
-                "price_paid": truth.price, "upgrades": truth.upgrades, "residual": truth.residual,
-                "obtained": truth.obtained, "obtained_from": truth.obtained_from, "received_on": day.date().isoformat()})  # fmt: skip
-            for kind in ("mains", "cables", "earth", "runaway", "stop", "screws"):
-                send("POST", f"{path}/checks", {
-                    "id": _new(), "kind": kind, "result": "pass", "done_at": (day + timedelta(days=1)).isoformat(),
-                    "done_by": "Qualified electrician" if kind == "earth" else "Reviewer"})  # fmt: skip
+        units = self.reviewer.get(f"/api/studies/{self.study}/receive")["units"]
+        worths = self._price_list(units[0]["machine"]["unit_id"])
+        _side_by_side(lambda unit: self._take_in(unit, day, worths), units)
 
-        self._unpack(day)
-
-    def _unpack(self, day: datetime) -> None:
-        """Box, assembly, edges, warm-up, weight and claims of every machine; a price list of features; a log."""
-        send = self.reviewer.send
-        base = f"/api/studies/{self.study}/units"
-        worths: dict[str, str] = {}
-        for unit in self.reviewer.get(f"/api/studies/{self.study}/receive")["units"]:
-            truth = self.machines[unit["machine"]["name"]]
-            rng = np.random.default_rng([self.seed, 6, *truth.name.encode()])
-            path = f"{base}/{unit['machine']['unit_id']}"
-            flaw = _BOX_FLAWS.get(truth.name)
-            for name in _BOX:
-                item = send("POST", f"{path}/box", {"id": _new(), "name": name})["box"][-1]
-                found, note = flaw[1:] if flaw and flaw[0] == name else ("present", "")
-                send("PUT", f"{path}/box/{item['id']}", {"version": item["version"], "found": found, "note": note})
-            for name, minutes in _ASSEMBLY:
-                send("POST", f"{path}/assembly", {
-                    "id": _new(), "name": name, "seconds": round(60 * minutes * float(rng.uniform(0.6, 1.5)))})  # fmt: skip
-            x, y, _ = truth.bed_mm
-            edges = [round(float(v), 1) for v in rng.uniform(0, 7, 4)]
-            measures = [
-                *(({"kind": f"{side} edge not reached", "value": v}) for side, v in zip(("left", "right", "front", "back"), edges, strict=True)),
-                {"kind": "plate width", "value": x}, {"kind": "plate depth", "value": y},
-                {"kind": "warm-up, both", "value": round(260 * float(rng.uniform(0.8, 1.3))), "from_c": 21, "to_c": 215},
-                {"kind": "weight", "value": round(_SHEETS[truth.name]["weight_kg"] * float(rng.uniform(1.0, 1.05)), 2)},
-            ]  # fmt: skip
-            for measure in measures:
-                send("POST", f"{path}/measures", measure | {"id": _new(), "taken_at": (day + timedelta(days=1)).isoformat()})  # fmt: skip
-            for kind, value in _claims_of(truth).items():
-                send("POST", f"{path}/claims", {"id": _new(), "kind": kind, "value": value, "said": "Maker's page, specifications"})  # fmt: skip
-            self._features(path, truth, worths)
-            if truth.is_control:
-                send("POST", f"{path}/log", {"id": _new(), "kind": "hours", "hours": 912, "at": day.isoformat()})
-                for words in ("Part fan seized, replaced", "Filament sensor reports a run-out that is none"):
-                    send(
-                        "POST", f"{path}/log", {"id": _new(), "kind": "fault", "words": words, "at": day.isoformat()}
-                    )
-
-    def _features(self, path: str, truth: Truth, worths: dict[str, str]) -> None:
-        """The price list, entered with the first machine; then what each has."""
+    def _price_list(self, unit_id: str) -> dict[str, str]:
+        """What features are worth, for whatever machine has them; gives their numbers by name."""
         for name, worth in _WORTHS.items():
-            if name not in worths:
-                listed = self.reviewer.send("POST", f"{path}/worths", {"id": _new(), "name": name, "worth": worth})
-                worths[name] = next(f["id"] for f in listed["worth"]["features"] if f["name"] == name)
+            listed = self.reviewer.send(
+                "POST",
+                f"/api/studies/{self.study}/units/{unit_id}/worths",
+                {"id": _new(), "name": name, "worth": worth},
+            )
+        return {f["name"]: f["id"] for f in listed["worth"]["features"]}
+
+    def _take_in(self, unit: dict[str, Any], day: datetime, worths: dict[str, str]) -> None:
+        """Price, checks, box, assembly, edges, warm-up, weight and claims of one machine; the control's log."""
+        send = self.reviewer.send
+        truth = self.machines[unit["machine"]["name"]]
+        rng = np.random.default_rng([self.seed, 6, *truth.name.encode()])
+        path = f"/api/studies/{self.study}/units/{unit['machine']['unit_id']}"
+        next_day = (day + timedelta(days=1)).isoformat()
+        send("PUT", path, {
+            "version": unit["version"], "serial": f"{truth.name[:2].upper()}-{1000 + self.seed % 900 + 7 * len(truth.name)}",
+            "price_paid": truth.price, "upgrades": truth.upgrades, "residual": truth.residual,
+            "obtained": truth.obtained, "obtained_from": truth.obtained_from, "received_on": day.date().isoformat()})  # fmt: skip
+        send("POST", f"{path}/check-round", {
+            "checks": [{"id": _new(), "kind": c["kind"]} for c in unit["checks"]], "done_by": "Reviewer",
+            "earth_by": "Qualified electrician", "done_at": next_day})  # fmt: skip
+        flaw = _BOX_FLAWS.get(truth.name)
+        for name in _BOX:
+            found, note = flaw[1:] if flaw and flaw[0] == name else ("present", "")
+            send("POST", f"{path}/box", {"id": _new(), "name": name, "found": found, "note": note})
+        for name, minutes in _ASSEMBLY:
+            send("POST", f"{path}/assembly", {
+                "id": _new(), "name": name, "seconds": round(60 * minutes * float(rng.uniform(0.6, 1.5)))})  # fmt: skip
+        x, y, _ = truth.bed_mm
+        edges = [round(float(v), 1) for v in rng.uniform(0, 7, 4)]
+        measures: list[dict[str, Any]] = [
+            *({"kind": f"{side} edge not reached", "value": v} for side, v in zip(("left", "right", "front", "back"), edges, strict=True)),
+            {"kind": "plate width", "value": x}, {"kind": "plate depth", "value": y},
+            {"kind": "warm-up, both", "value": round(260 * float(rng.uniform(0.8, 1.3))), "from_c": 21, "to_c": 215},
+            {"kind": "weight", "value": round(_SHEETS[truth.name]["weight_kg"] * float(rng.uniform(1.0, 1.05)), 2)},
+        ]  # fmt: skip
+        for measure in measures:
+            send("POST", f"{path}/measures", measure | {"id": _new(), "taken_at": next_day})
+        for kind, value in _claims_of(truth).items():
+            send("POST", f"{path}/claims", {"id": _new(), "kind": kind, "value": value, "said": "Maker's page, specifications"})  # fmt: skip
         for name in _FEATURES.get(truth.name, ()):
-            self.reviewer.send("PUT", f"{path}/features/{worths[name]}", {"present": True})
+            send("PUT", f"{path}/features/{worths[name]}", {"present": True})
+        if truth.is_control:
+            send("POST", f"{path}/log", {"id": _new(), "kind": "hours", "hours": 912, "at": day.isoformat()})
+            for words in ("Part fan seized, replaced", "Filament sensor reports a run-out that is none"):
+                send("POST", f"{path}/log", {"id": _new(), "kind": "fault", "words": words, "at": day.isoformat()})
 
     def _print(self, leave_open: bool) -> None:
         jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
-        clock = datetime.now(UTC) - timedelta(days=21)
         # The last print of two machines is left under way, with devices that watch it.
         last = {j["machine"]["name"]: j["id"] for j in jobs}
         live = {last[name]: minutes for name, minutes in _LIVE.items() if leave_open and name in last}
-        for job in jobs:
+        first = datetime.now(UTC) - timedelta(days=21)
+
+        def go_through(job: dict[str, Any]) -> None:
             truth = self.machines[job["machine"]["name"]]
             view = self.reviewer.send(
                 "PUT", f"/api/jobs/{job['id']}/file", content=device.sliced_file(truth.sliced), id=_new(),
@@ -275,8 +273,12 @@ class Demo:
                 started = datetime.now(UTC) - timedelta(minutes=live[job["id"]])
                 self._start(job["id"], view, started, attempt=1)
                 self._watch(job, truth, started)
-                continue
-            clock = self._attempts(job["id"], truth, view, clock) + timedelta(hours=float(self.rng.uniform(3, 9)))
+            else:
+                rng = np.random.default_rng([self.seed, 5, *truth.name.encode(), job["copy_number"]])
+                begins = first + timedelta(hours=_HOURS_APART * jobs.index(job) + float(rng.uniform(0, 4)))
+                self._attempts(job["id"], truth, view, begins, rng)
+
+        _side_by_side(go_through, jobs)
 
     def _watch(self, job: dict[str, Any], truth: Truth, started: datetime) -> None:
         """A power meter and a printer that report by themselves, on one machine."""
@@ -289,10 +291,12 @@ class Demo:
                 "device": command, "token": added["token"], "machine": truth.name, "sliced": truth.sliced,
                 "start": started.isoformat(), "seed": str(self.seed + 40)})  # fmt: skip
 
-    def _attempts(self, job_id: str, truth: Truth, view: dict[str, Any], clock: datetime) -> datetime:
+    def _attempts(
+        self, job_id: str, truth: Truth, view: dict[str, Any], clock: datetime, rng: np.random.Generator
+    ) -> None:
         """Tries until a print is good, as the hidden fault rate decides."""
         for attempt in (1, 2, 3):
-            seconds = device.print_seconds(truth, view["file"]["time_s"], self.rng)
+            seconds = device.print_seconds(truth, view["file"]["time_s"], rng)
             run = self._start(job_id, view, clock, attempt)
             fault = draw_fault(self.seed, truth, view["copy_number"], attempt)
             if attempt < 3 and fault is not None:
@@ -303,9 +307,8 @@ class Demo:
                     "failed_at_percent": round(100 * share), "note": _FAULTS[cause.value]})  # fmt: skip
                 clock += timedelta(hours=1)
                 continue
-            self._finish(run, truth, clock, seconds)
-            return clock + timedelta(seconds=seconds)
-        return clock
+            self._finish(run, truth, clock, seconds, rng)
+            return
 
     def _start(self, job_id: str, view: dict[str, Any], at: datetime, attempt: int) -> dict[str, Any]:
         started = self.reviewer.send("POST", f"/api/jobs/{job_id}/runs", {
@@ -315,17 +318,20 @@ class Demo:
         run: dict[str, Any] = started["runs"][-1]
         return run
 
-    def _finish(self, run: dict[str, Any], truth: Truth, start: datetime, seconds: float) -> None:
+    def _finish(
+        self, run: dict[str, Any], truth: Truth, start: datetime, seconds: float, rng: np.random.Generator
+    ) -> None:
         send = self.reviewer.send
         version = run["version"]
-        if self.rng.random() < 0.3:
-            trace = device.power_trace(truth, start, seconds, float(self.rng.uniform(20, 90)), self.rng)
-            send("PUT", f"/api/runs/{run['id']}/trace", content=trace, version=version)
+        if rng.random() < 0.3:
+            trace = device.power_trace(truth, start, seconds, float(rng.uniform(20, 90)), rng)
+            with self.heavy:
+                send("PUT", f"/api/runs/{run['id']}/trace", content=trace, version=version)
         else:
             send("PUT", f"/api/runs/{run['id']}/energy", {
-                "version": version, "energy_wh": device.energy_wh(truth, seconds, self.rng)})  # fmt: skip
+                "version": version, "energy_wh": device.energy_wh(truth, seconds, rng)})  # fmt: skip
         send("POST", f"/api/runs/{run['id']}/noise", {
-            "id": _new(), "level_db": device.sound_meter(truth, self.rng), "background_db": device.AMBIENT_DB,
+            "id": _new(), "level_db": device.sound_meter(truth, rng), "background_db": device.AMBIENT_DB,
             "distance_m": 1.0, "door_shut": True, "taken_at": (start + timedelta(seconds=seconds / 2)).isoformat()})  # fmt: skip
         ended = send("POST", f"/api/runs/{run['id']}/end", {
             "version": version + 1, "outcome": "done", "ended_at": (start + timedelta(seconds=seconds)).isoformat()})  # fmt: skip
@@ -356,6 +362,7 @@ class Demo:
             left = waiting - place if leave_open else 99
             if left <= 2:
                 break
+            read = []
             for number, face in enumerate(faces[line["artifact_id"]]):
                 size = device.true_size_mm(truth, face["axis"], face["sense"], face["nominal"])
                 size += size_rng.normal(0, truth.copy_spread_mm)
@@ -363,21 +370,28 @@ class Demo:
                     break
                 for repeat in range(1, queue["repeats"] + 1):
                     clock += timedelta(seconds=float(self.rng.uniform(6, 14)))
-                    self.reviewer.send("POST", f"/api/specimens/{line['id']}/readings", {
+                    read.append({
                         "id": _new(), "feature_id": face["id"], "repeat": repeat, "instrument_id": caliper,
                         "value_mm": device.caliper(size, size_rng), "taken_at": clock.isoformat()})  # fmt: skip
+            self.reviewer.send("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": read})
 
     def _inspect(self, leave_open: bool) -> None:
         lines = self.rater.get(f"/api/studies/{self.study}/inspect")["specimens"]
         lines = sorted(lines, key=self._turn)
-        done = lines[:-4] if leave_open else lines
-        for line in done:
-            truth = self.bagged[line["blind_code"]]
-            scores = device.severities(truth, self._of(line["blind_code"], 3))
-            for code in DEFECT_CODES:
-                self.rater.send("POST", f"/api/specimens/{line['id']}/scores", {
-                    "id": _new(), "defect": code, "severity": scores[code]})  # fmt: skip
-            self.rater.send("POST", f"/api/specimens/{line['id']}/lock")
+        _side_by_side(self._score, lines[:-4] if leave_open else lines)
+
+    def _score(self, line: dict[str, Any]) -> None:
+        scores = device.severities(self.bagged[line["blind_code"]], self._of(line["blind_code"], 3))
+        for code in DEFECT_CODES:
+            self.rater.send("POST", f"/api/specimens/{line['id']}/scores", {
+                "id": _new(), "defect": code, "severity": scores[code]})  # fmt: skip
+        self.rater.send("POST", f"/api/specimens/{line['id']}/lock")
+
+
+def _side_by_side(work: Callable[[dict[str, Any]], None], on: list[dict[str, Any]]) -> None:
+    """What does not depend on one another is entered by several hands."""
+    with ThreadPoolExecutor(3) as hands:
+        list(hands.map(work, on))
 
 
 _BOX = ("Machine", "Power cable", "Plate", "Spare nozzle", "Tools", "Printed guide")
@@ -419,6 +433,7 @@ def _claims_of(truth: Truth) -> dict[str, float]:
     }  # fmt: skip
 
 
+_HOURS_APART = 18
 _LIVE = {"Orrin Standard": 26, "Tamsin Forge": 4}
 
 _SHEETS: dict[str, dict[str, Any]] = {

@@ -1,12 +1,14 @@
-"""Everything recorded for one study, loaded with a handful of queries."""
+"""Everything recorded for one study, each kind of row by one query once it is asked for."""
 
 import uuid
 from collections import defaultdict
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Collection, Sequence
+from copy import copy
+from functools import cached_property
+from typing import Any
 
-from sqlalchemy import select, text
-from sqlalchemy.orm import Session, aliased, joinedload
+from sqlalchemy import Select, select, text
+from sqlalchemy.orm import InstrumentedAttribute, Session, aliased, joinedload
 
 from crevlo.core.artifacts.feature import MEASURED, Kind
 from crevlo.core.estimate import Estimate, NotDetermined
@@ -22,31 +24,162 @@ from crevlo.store.run import NoiseReading, Outcome, Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolDeviation, ProtocolVersion, Study, StudyUnit
 
 
-@dataclass(frozen=True)
 class Bench:
-    """The rows of a study as they count now: corrections applied, latest safety checks, latest sliced files."""
+    """The rows of a study as they count now: corrections applied, latest safety checks, latest sliced files.
 
-    study: Study
-    protocol: ProtocolVersion | None
-    units: list[StudyUnit]
-    jobs: list[Job]
-    runs: dict[uuid.UUID, list[Run]]  # by job, in order of attempts
-    specimens: list[Specimen]
-    readings: dict[uuid.UUID, list[Reading]]  # by specimen
-    scores: dict[uuid.UUID, list[DefectScore]]  # by specimen, locked ones only
-    late: dict[uuid.UUID, list[str]]  # by specimen, why something was entered after the reveal
-    rejections: dict[uuid.UUID, Rejection]  # by run, prints that cannot be used
-    noise: dict[uuid.UUID, list[NoiseReading]]  # by run
-    artifacts: dict[uuid.UUID, ArtifactVersion]
-    features: dict[uuid.UUID, FeatureRow]  # those measured in mm, of all artifacts
-    instruments: dict[uuid.UUID, Instrument]
-    spools: dict[uuid.UUID, Spool]
-    sliced: dict[uuid.UUID, SlicedFile]  # by job, the latest
-    safety: dict[uuid.UUID, dict[Check, SafetyCheck]]  # by unit
-    records: dict[uuid.UUID, SafetyRecord]  # by unit
-    prices: dict[uuid.UUID, Price]  # by unit, as they count in this study
-    deviations: list[ProtocolDeviation]
-    configurations: dict[uuid.UUID, Configuration]
+    Each part is read when it is first asked for, by one query; with `unit_ids` only what belongs to these units.
+    """
+
+    def __init__(self, session: Session, study: Study, unit_ids: frozenset[uuid.UUID] | None = None) -> None:
+        self._session: Session | None = session
+        self._of = unit_ids
+        self.study = study
+
+    @property
+    def _ask(self) -> Session:
+        assert self._session is not None, "this part of a bench was not read before its session ended"
+        return self._session
+
+    def whole(self) -> "Bench":
+        """Reads every part, so that nothing is asked for once the session has ended."""
+        for name, part in vars(Bench).items():
+            if isinstance(part, cached_property):
+                getattr(self, name)
+        self._session = None
+        return self
+
+    def _with(self, **parts: object) -> "Bench":
+        """The same bench with other rows in some of its parts."""
+        made = copy(self)
+        vars(made).update(parts)
+        return made
+
+    @cached_property
+    def protocol(self) -> ProtocolVersion | None:
+        return current_protocol(self._ask, self.study.id)
+
+    @cached_property
+    def units(self) -> list[StudyUnit]:
+        return [u for u in self.study.units if self._of is None or u.unit_id in self._of]
+
+    @cached_property
+    def _unit_ids(self) -> list[uuid.UUID]:
+        return [u.unit_id for u in self.units]
+
+    @cached_property
+    def jobs(self) -> list[Job]:
+        query = select(Job).where(Job.study_id == self.study.id).order_by(Job.position)
+        return list(self._ask.scalars(query if self._of is None else query.where(Job.unit_id.in_(self._of))))
+
+    @cached_property
+    def runs(self) -> dict[uuid.UUID, list[Run]]:
+        """By job, in order of attempts."""
+        found: dict[uuid.UUID, list[Run]] = defaultdict(list)
+        for run in self._ask.scalars(self._of_jobs(select(Run), Run.job_id).order_by(Run.attempt)):
+            found[run.job_id].append(run)
+        return found
+
+    @cached_property
+    def specimens(self) -> list[Specimen]:
+        query = select(Specimen).where(Specimen.study_id == self.study.id).order_by(Specimen.position)
+        if self._of is not None:
+            query = self._of_jobs(query.join(Run, Run.id == Specimen.run_id), Run.job_id)
+        return list(self._ask.scalars(query))
+
+    @cached_property
+    def _specimen_ids(self) -> list[uuid.UUID]:
+        return [s.id for s in self.specimens]
+
+    @cached_property
+    def readings(self) -> dict[uuid.UUID, list[Reading]]:
+        """By specimen."""
+        return current_readings(self._ask, self._specimen_ids)
+
+    @cached_property
+    def scores(self) -> dict[uuid.UUID, list[DefectScore]]:
+        """By specimen, locked ones only."""
+        return current_scores(self._ask, self._specimen_ids, locked_only=True)
+
+    @cached_property
+    def late(self) -> dict[uuid.UUID, list[str]]:
+        """By specimen, why something was entered after the reveal."""
+        return late_entries(self._ask, self._specimen_ids)
+
+    @cached_property
+    def rejections(self) -> dict[uuid.UUID, Rejection]:
+        """By run, prints that cannot be used."""
+        run_of = {s.id: s.run_id for s in self.specimens}
+        return {run_of[s]: r for s, r in current_rejections(self._ask, self._specimen_ids).items()}
+
+    @cached_property
+    def noise(self) -> dict[uuid.UUID, list[NoiseReading]]:
+        """By run, or by unit where it printed nothing."""
+        run_ids = [run.id for tries in self.runs.values() for run in tries]
+        return current_noise(self._ask, run_ids, self._unit_ids)
+
+    @cached_property
+    def artifacts(self) -> dict[uuid.UUID, ArtifactVersion]:
+        wanted = {job.artifact_id for job in self.jobs}
+        wanted |= {line.artifact_id for arm in (self.protocol.arms if self.protocol else []) for line in arm.lines}
+        return {a.id: a for a in self._ask.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(wanted)))}
+
+    @cached_property
+    def features(self) -> dict[uuid.UUID, FeatureRow]:
+        """Those measured in mm, of all artifacts."""
+        return {f.id: f for a in self.artifacts.values() for f in measured_of(a)}
+
+    @cached_property
+    def instruments(self) -> dict[uuid.UUID, Instrument]:
+        return {i.id: i for i in self._ask.scalars(select(Instrument))}
+
+    @cached_property
+    def spools(self) -> dict[uuid.UUID, Spool]:
+        return {s.id: s for s in self._ask.scalars(select(Spool))}
+
+    @cached_property
+    def sliced(self) -> dict[uuid.UUID, SlicedFile]:
+        """By job, the latest."""
+        query = self._of_jobs(select(SlicedFile), SlicedFile.job_id).where(SlicedFile.withdrawn_at.is_(None))
+        return {file.job_id: file for file in self._ask.scalars(query.order_by(SlicedFile.received_at))}
+
+    @cached_property
+    def safety(self) -> dict[uuid.UUID, dict[Check, SafetyCheck]]:
+        """By unit."""
+        return latest_safety(self._ask, self._unit_ids)
+
+    @cached_property
+    def records(self) -> dict[uuid.UUID, SafetyRecord]:
+        """By unit."""
+        return safety_records(self._ask, self._unit_ids)
+
+    @cached_property
+    def prices(self) -> dict[uuid.UUID, Price]:
+        """By unit, as they count in this study."""
+        return prices_of(self._ask, self.study.id, self._unit_ids)
+
+    @cached_property
+    def configurations(self) -> dict[uuid.UUID, Configuration]:
+        rows = self._ask.scalars(select(Configuration).where(Configuration.unit_id.in_(self._unit_ids)))
+        return {c.id: c for c in rows}
+
+    def configurations_of(self, unit_id: uuid.UUID) -> list[Configuration]:
+        """In the order in which they were opened."""
+        return sorted((c for c in self.configurations.values() if c.unit_id == unit_id), key=lambda c: c.number)
+
+    @cached_property
+    def deviations(self) -> list[ProtocolDeviation]:
+        return list(
+            self._ask.scalars(
+                select(ProtocolDeviation)
+                .where(ProtocolDeviation.study_id == self.study.id)
+                .order_by(ProtocolDeviation.recorded_at)
+            )
+        )
+
+    def _of_jobs(self, query: Select[Any], job_id: InstrumentedAttribute[uuid.UUID]) -> Select[Any]:
+        """A query of what belongs to the jobs of this bench."""
+        query = query.join(Job, Job.id == job_id).where(Job.study_id == self.study.id)
+        return query if self._of is None else query.where(Job.unit_id.in_(self._of))
 
     def due(self, artifact_id: uuid.UUID) -> int:
         """Readings that a specimen of this artifact should get."""
@@ -62,7 +195,7 @@ class Bench:
         everybody = {u.unit_id for u in self.units}
         jobs = [job for job in mine if units_of[line_of(job)] == everybody]
         run_ids = {run.id for job in jobs for run in self.runs.get(job.id, [])}
-        return replace(self, jobs=jobs, specimens=[s for s in self.specimens if s.run_id in run_ids])
+        return self._with(jobs=jobs, specimens=[s for s in self.specimens if s.run_id in run_ids])
 
     def runs_of(self, unit_id: uuid.UUID) -> list[Run]:
         return [run for job in self.jobs if job.unit_id == unit_id for run in self.runs.get(job.id, [])]
@@ -94,7 +227,7 @@ class Bench:
         main = set(self.main_configurations().values())
         runs = {job: [r for r in tries if r.configuration_id in main] for job, tries in self.runs.items()}
         ids = {r.id for tries in runs.values() for r in tries}
-        return replace(self, runs=runs, specimens=[s for s in self.specimens if s.run_id in ids])
+        return self._with(runs=runs, specimens=[s for s in self.specimens if s.run_id in ids])
 
     def other_configurations(self) -> list[str]:
         """In words what was printed in another configuration than the one that the figures are of."""
@@ -270,65 +403,9 @@ def current_noise(
     return of
 
 
-def load_bench(session: Session, study_id: uuid.UUID) -> Bench:
-    study = get_study(session, study_id)
-    protocol = current_protocol(session, study_id)
-    units = list(study.units)
-    jobs = list(session.scalars(select(Job).where(Job.study_id == study_id).order_by(Job.position)))
-    job_ids = [job.id for job in jobs]
-    runs: dict[uuid.UUID, list[Run]] = defaultdict(list)
-    for run in session.scalars(select(Run).where(Run.job_id.in_(job_ids)).order_by(Run.attempt)):
-        runs[run.job_id].append(run)
-    run_ids = [run.id for tries in runs.values() for run in tries]
-    specimens = list(
-        session.scalars(select(Specimen).where(Specimen.study_id == study_id).order_by(Specimen.position))
-    )
-    specimen_ids = [s.id for s in specimens]
-    run_of = {s.id: s.run_id for s in specimens}
-    sliced: dict[uuid.UUID, SlicedFile] = {}
-    for file in session.scalars(
-        select(SlicedFile)
-        .where(SlicedFile.job_id.in_(job_ids), SlicedFile.withdrawn_at.is_(None))
-        .order_by(SlicedFile.received_at)
-    ):
-        sliced[file.job_id] = file
-    wanted = {job.artifact_id for job in jobs}
-    wanted |= {line.artifact_id for arm in (protocol.arms if protocol else []) for line in arm.lines}
-    artifacts = {a.id: a for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(wanted)))}
-    return Bench(
-        study=study,
-        protocol=protocol,
-        units=units,
-        jobs=jobs,
-        runs=runs,
-        specimens=specimens,
-        readings=current_readings(session, specimen_ids),
-        scores=current_scores(session, specimen_ids, locked_only=True),
-        late=late_entries(session, specimen_ids),
-        rejections={run_of[s]: r for s, r in current_rejections(session, specimen_ids).items()},
-        noise=current_noise(session, run_ids, [u.unit_id for u in units]),
-        artifacts=artifacts,
-        features={f.id: f for a in artifacts.values() for f in measured_of(a)},
-        instruments={i.id: i for i in session.scalars(select(Instrument))},
-        spools={s.id: s for s in session.scalars(select(Spool))},
-        sliced=sliced,
-        safety=latest_safety(session, [u.unit_id for u in units]),
-        records=safety_records(session, [u.unit_id for u in units]),
-        prices=prices_of(session, study_id, [u.unit_id for u in units]),
-        configurations={
-            c.id: c
-            for c in session.scalars(
-                select(Configuration).where(Configuration.unit_id.in_([u.unit_id for u in units]))
-            )
-        },
-        deviations=list(
-            session.scalars(
-                select(ProtocolDeviation)
-                .where(ProtocolDeviation.study_id == study_id)
-                .order_by(ProtocolDeviation.recorded_at)
-            )
-        ),
-    )
+def load_bench(session: Session, study_id: uuid.UUID, unit_ids: Collection[uuid.UUID] | None = None) -> Bench:
+    """A study's records, all or those of some units. Raises Missing where there is no such study."""
+    return Bench(session, get_study(session, study_id), None if unit_ids is None else frozenset(unit_ids))
 
 
 def specimen_estimates(

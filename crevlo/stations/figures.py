@@ -115,7 +115,7 @@ def study_figures(session: Session, study_id: uuid.UUID) -> StudyFigures:
 
 
 def _work_out(session: Session, study_id: uuid.UUID, state: str | None) -> StudyFigures:
-    bench = load_bench(session, study_id)
+    bench = load_bench(session, study_id).whole()
     compared = bench.comparable()
     figures, spreads = machine_figures(compared)
     made = StudyFigures(state, bench, compared, figures, _apart(bench, compared), spreads)

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from sqlalchemy import func, select
+from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from crevlo.stations.shape import Missing
@@ -40,8 +41,10 @@ def keep_upload(session: Session, content: bytes) -> str:
         # The fastest level for what is large: a person waits for it.
         pack = zlib.compressobj(1 if len(content) > 8 * _CHUNK else 3, zlib.DEFLATED, _GZIP)
         packed = pack.compress(content) + pack.flush()
-        session.add(Upload(sha256=digest, size=len(content), content=packed))
-        session.flush()
+        # Another may have brought the same file meanwhile.
+        session.execute(
+            insert(Upload).values(sha256=digest, size=len(content), content=packed).on_conflict_do_nothing()
+        )
     return digest
 
 

@@ -1,12 +1,16 @@
 """Connection, sessions and migrations."""
 
+import math
 import os
-import uuid
+import time
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from sqlalchemy import Engine, create_engine, select, text
+from sqlalchemy import Engine, create_engine, event, text
+from sqlalchemy.engine.interfaces import DBAPIConnection
+from sqlalchemy.exc import DisconnectionError
 from sqlalchemy.orm import Session, sessionmaker
+from sqlalchemy.pool import ConnectionPoolEntry
 
 if TYPE_CHECKING:
     from alembic.config import Config
@@ -27,7 +31,29 @@ def database_url(given: str | None = None) -> str:
 
 
 def connect(url: str) -> Engine:
-    return create_engine(database_url(url), pool_size=8, max_overflow=8, pool_pre_ping=True)
+    """A pool of connections; one that has rested is asked whether it still lives before it is used again."""
+    engine = create_engine(database_url(url), pool_size=8, max_overflow=8)
+
+    @event.listens_for(engine, "checkin")
+    def rests(connection: DBAPIConnection | None, record: ConnectionPoolEntry) -> None:
+        record.info["rests_since"] = time.monotonic()
+
+    @event.listens_for(engine, "checkout")
+    def wakes(connection: DBAPIConnection, record: ConnectionPoolEntry, proxy: object) -> None:
+        if time.monotonic() - record.info.get("rests_since", math.inf) < _FRESH_S:
+            return
+        try:
+            alive = engine.dialect.do_ping(connection)
+        except engine.dialect.dbapi.Error:  # type: ignore[union-attr]
+            alive = False
+        if not alive:
+            # The pool then opens another one.
+            raise DisconnectionError
+
+    return engine
+
+
+_FRESH_S = 1.0
 
 
 def sessions(engine: Engine) -> sessionmaker[Session]:
@@ -84,8 +110,3 @@ def stands_above_the_rules(engine: Engine) -> bool:
 def ours(found: object, name: str | None, kind: str, reflected: bool, compared: object) -> bool:
     """Whether a table is one of the models: the queue of background jobs brings its own, and samples have partitions."""
     return not (kind == "table" and str(name).startswith(("procrastinate_", "power_sample_")))
-
-
-def act_as(session: Session, person_id: uuid.UUID | None) -> None:
-    """Names who the audit trail holds responsible for this transaction's changes."""
-    session.execute(select(text("set_config('crevlo.person', :who, true)")), {"who": str(person_id or "")})

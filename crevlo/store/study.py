@@ -73,7 +73,7 @@ class ProtocolVersion(Editable, Base):
     frozen_by: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("person.id"))
     freeze_recorded_at: Mapped[datetime | None]
     arms: Mapped[list["Arm"]] = relationship(
-        order_by="Arm.position", lazy="selectin", cascade="all, delete-orphan", passive_deletes=False
+        order_by="Arm.position", cascade="all, delete-orphan", passive_deletes=False
     )
     __table_args__ = (
         UniqueConstraint("study_id", "number"),

@@ -8,6 +8,7 @@ import pytest
 
 from crevlo.sim.client import ApiError, Client
 from tests.conftest import Bench, Played
+from tests.states import EQUAL, SLICED, make
 
 
 @pytest.fixture
@@ -63,6 +64,40 @@ def test_the_same_place_is_read_once_and_then_corrected(reviewer: Client, played
     source = reviewer.get(f"/api/specimens/{view['id']}/source", feature="X1")
     assert [(e["amount"], e["struck"]) for e in source["entries"]] == [("40.06 mm", True), ("40.16 mm", False)]
     assert source["entries"][1]["note"] == "correction: jaws tilted"
+
+
+def test_readings_sent_together_are_kept_all_or_none(demo_bench: Bench, reviewer: Client, played: Played) -> None:
+    path, first = _next_reading(reviewer, played.study)
+    second = first | {"id": str(uuid.uuid4()), "repeat": 2}
+    before = _rows(demo_bench, "select count(*) from reading")
+    for wrong, words in (
+        (first | {"id": str(uuid.uuid4())}, "already kept"),
+        (second | {"value_mm": 400.6}, "Measure again"),
+        (second | {"instrument_id": str(uuid.uuid4())}, "no such instrument"),
+        (second | {"repeat": 9}, "asks for 3 readings"),
+    ):
+        with pytest.raises(ApiError, match=words):
+            reviewer.send("POST", f"{path}/batch", {"readings": [first, wrong]})
+    assert _rows(demo_bench, "select count(*) from reading") == before
+    view = reviewer.send("POST", f"{path}/batch", {"readings": [first, second]})
+    assert view["done"] == 2
+    assert [r["repeat"] for r in view["features"][0]["readings"]] == [1, 2]
+
+
+def test_the_same_file_brought_by_several_at_once_is_kept_once(bench: Bench) -> None:
+    client = bench.as_("reviewer")
+    study = make(client, dict.fromkeys(("First", "Second", "Third", "Fourth"), EQUAL), printed=False)
+    jobs = client.get(f"/api/studies/{study}/print")["jobs"]
+
+    def drop(job: dict) -> str:
+        view = client.send(
+            "PUT", f"/api/jobs/{job['id']}/file", content=SLICED, id=str(uuid.uuid4()), name="same.gcode"
+        )
+        return view["file"]["name"]
+
+    with ThreadPoolExecutor(4) as pool:
+        assert list(pool.map(drop, jobs)) == ["same.gcode"] * len(jobs)
+    assert _rows(bench, "select count(*) from upload") == 1
 
 
 def test_the_later_of_two_editors_sees_both_versions(demo_bench: Bench, reviewer: Client, played: Played) -> None:

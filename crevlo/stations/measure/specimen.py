@@ -5,6 +5,7 @@ Nothing here names a machine, spool or file: the page and the data sent to it ar
 
 import uuid
 from collections import Counter, defaultdict
+from collections.abc import Sequence
 from datetime import UTC, datetime
 
 from pydantic import Field
@@ -139,6 +140,12 @@ class NewReading(Shape):
     taken_at: Moment | None = None
 
 
+class NewReadings(Shape):
+    """Several readings of one specimen at once: kept all, or none of them."""
+
+    readings: list[NewReading] = Field(min_length=1, max_length=400)
+
+
 class Correction(Shape):
     id: uuid.UUID
     after_reveal: str | None = Field(default=None, max_length=300)
@@ -176,39 +183,50 @@ def view_queue(session: Session, study_id: uuid.UUID) -> MeasureQueue:
 
 def view_specimen(session: Session, specimen_id: uuid.UUID) -> SpecimenView:
     specimen, protocol = _specimen(session, specimen_id)
-    return _view(session, specimen, protocol)
+    return _view(session, specimen, protocol, artifact_of(session, specimen))
 
 
-def record_reading(
-    session: Session, specimen_id: uuid.UUID, given: NewReading, person_id: uuid.UUID, *, reviews: bool = False
+def record_readings(
+    session: Session,
+    specimen_id: uuid.UUID,
+    given: Sequence[NewReading],
+    person_id: uuid.UUID,
+    *,
+    reviews: bool = False,
 ) -> SpecimenView:
+    """Keeps what was read off one specimen; where one reading is refused, none is kept."""
     specimen, protocol = _specimen(session, specimen_id)
-    late = late_reason(session, specimen.study_id, given.after_reveal, reviews=reviews)
-    feature = _feature(session, specimen, given.feature_id)
-    if given.repeat > protocol.repeats:
-        raise Refused(f"The protocol asks for {protocol.repeats} readings of a face.")
-    _sensible(given.value_mm, given.cannot_because, feature, given.note)
-    taken = session.scalar(
-        select(Reading.id).where(
-            Reading.specimen_id == specimen_id, Reading.feature_id == feature.id, Reading.repeat == given.repeat
-        )
+    artifact = artifact_of(session, specimen)
+    taken = set(
+        session.execute(select(Reading.feature_id, Reading.repeat).where(Reading.specimen_id == specimen_id)).tuples()
     )
-    if taken:
-        raise Refused(
-            f"{feature.code} reading {given.repeat} is already kept; a change is a correction with its reason."
+    late = {
+        reason: late_reason(session, specimen.study_id, reason, reviews=reviews)
+        for reason in {reading.after_reveal for reading in given}
+    }
+    for instrument_id in {reading.instrument_id for reading in given}:
+        instrument_of(session, instrument_id)
+    for reading in given:
+        feature = _feature(artifact, reading.feature_id)
+        if reading.repeat > protocol.repeats:
+            raise Refused(f"The protocol asks for {protocol.repeats} readings of a face.")
+        _sensible(reading.value_mm, reading.cannot_because, feature, reading.note)
+        if (feature.id, reading.repeat) in taken:
+            raise Refused(
+                f"{feature.code} reading {reading.repeat} is already kept; a change is a correction with its reason."
+            )
+        taken.add((feature.id, reading.repeat))
+        session.add(
+            Reading(
+                specimen_id=specimen_id,
+                person_id=person_id,
+                **reading.model_dump(exclude={"taken_at", "after_reveal"}),
+                taken_at=stated_time(reading.taken_at),
+                after_reveal=late[reading.after_reveal],
+            )
         )
-    instrument_of(session, given.instrument_id)
-    session.add(
-        Reading(
-            specimen_id=specimen_id,
-            person_id=person_id,
-            **given.model_dump(exclude={"taken_at", "after_reveal"}),
-            taken_at=stated_time(given.taken_at),
-            after_reveal=late,
-        )
-    )
     session.flush()
-    return _view(session, specimen, protocol)
+    return _view(session, specimen, protocol, artifact)
 
 
 def correct_reading(
@@ -223,7 +241,8 @@ def correct_reading(
     if session.scalar(select(Reading.id).where(Reading.supersedes_id == old.id)):
         raise Refused("This reading was corrected meanwhile; correct the newer one.")
     # The reason of a correction says too why it is kept although far off.
-    _sensible(given.value_mm, given.cannot_because, _feature(session, specimen, old.feature_id), given.reason)
+    artifact = artifact_of(session, specimen)
+    _sensible(given.value_mm, given.cannot_because, _feature(artifact, old.feature_id), given.reason)
     instrument_of(session, given.instrument_id)
     session.add(
         Reading(
@@ -232,14 +251,14 @@ def correct_reading(
         )
     )  # fmt: skip
     session.flush()
-    return _view(session, specimen, protocol)
+    return _view(session, specimen, protocol, artifact)
 
 
-def _view(session: Session, specimen: Specimen, protocol: ProtocolVersion) -> SpecimenView:
-    artifact = artifact_of(session, specimen)
+def _view(session: Session, specimen: Specimen, protocol: ProtocolVersion, artifact: ArtifactVersion) -> SpecimenView:
     features = {f.id: f for f in measured_of(artifact)}
-    blind = current_readings(session, [specimen.id]).get(specimen.id, [])
-    readings = current_readings(session, [specimen.id], late=True).get(specimen.id, [])
+    blind = readings = current_readings(session, [specimen.id], late=True).get(specimen.id, [])
+    if any(r.after_reveal for r in readings):
+        blind = current_readings(session, [specimen.id]).get(specimen.id, [])
     instruments = {i.id: i for i in session.scalars(select(Instrument))}
     estimates = specimen_estimates(blind, features, instruments)
     by_feature: dict[uuid.UUID, list[Reading]] = defaultdict(list)
@@ -344,8 +363,8 @@ def _specimen(session: Session, specimen_id: uuid.UUID) -> tuple[Specimen, Proto
     return specimen, protocol
 
 
-def _feature(session: Session, specimen: Specimen, feature_id: uuid.UUID) -> FeatureRow:
-    feature = next((f for f in measured_of(artifact_of(session, specimen)) if f.id == feature_id), None)
+def _feature(artifact: ArtifactVersion, feature_id: uuid.UUID) -> FeatureRow:
+    feature = next((f for f in measured_of(artifact) if f.id == feature_id), None)
     if feature is None:
         raise Missing("This face does not belong to the artifact.")
     return feature

@@ -191,7 +191,7 @@ def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
 def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> JobView:
     """`may_bag`: whether who looks may be told the code of a print that came off the plate just now."""
     job = job_with_unit(session, job_id)
-    bench = load_bench(session, job.study_id)
+    bench = load_bench(session, job.study_id, [job.unit_id])
     entry = next(u for u in bench.units if u.unit_id == job.unit_id)
     policies = _policies(session, job)
     open_gate, refusal = may_run_unattended(session, job.unit_id, policies.unattended)

@@ -28,6 +28,8 @@ class BoxItemOut(Shape):
 class NewBoxItem(Shape):
     id: uuid.UUID
     name: str = Field(min_length=1, max_length=120)
+    found: Found | None = Field(default=None, description="where it was looked for already")
+    note: str = Field(default="", max_length=300)
 
 
 class BoxItemChange(Shape):
@@ -56,7 +58,8 @@ def add_box_item(session: Session, unit_id: uuid.UUID, given: NewBoxItem) -> Non
     known = session.scalar(select(BoxItem.id).where(BoxItem.unit_id == unit_id, BoxItem.name == given.name.strip()))
     if known:
         raise Refused(f"“{given.name.strip()}” is on the list already.")
-    session.add(BoxItem(id=given.id, unit_id=unit_id, name=given.name.strip()))
+    fields = given.model_dump(exclude={"name"})
+    session.add(BoxItem(unit_id=unit_id, name=given.name.strip(), **fields))
     session.flush()
 
 

@@ -1,7 +1,7 @@
 """What a unit is from a change on, and what the change did."""
 
 import uuid
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from contextlib import suppress
 from datetime import datetime
 
@@ -67,16 +67,10 @@ def open_configuration(session: Session, unit_id: uuid.UUID, given: NewConfigura
     session.flush()
 
 
-def configurations_of(session: Session, unit_id: uuid.UUID) -> Sequence[Configuration]:
-    return session.scalars(
-        select(Configuration).where(Configuration.unit_id == unit_id).order_by(Configuration.number)
-    ).all()
-
-
-def configurations_out(session: Session, unit_id: uuid.UUID, bench: Bench) -> list[ConfigurationOut]:
+def configurations_out(unit_id: uuid.UUID, bench: Bench) -> list[ConfigurationOut]:
     runs = bench.runs_of(unit_id)
     made = []
-    for row in configurations_of(session, unit_id):
+    for row in bench.configurations_of(unit_id):
         mine = [r for r in runs if r.configuration_id == row.id]
         fields = {n: getattr(row, n) for n in ConfigurationOut.model_fields if n not in ("attempts", "good")}
         good = sum(r.outcome is Outcome.DONE for r in mine)
@@ -84,10 +78,10 @@ def configurations_out(session: Session, unit_id: uuid.UUID, bench: Bench) -> li
     return made
 
 
-def comparison(session: Session, unit_id: uuid.UUID, bench: Bench) -> ComparisonOut | None:
+def comparison(unit_id: uuid.UUID, bench: Bench) -> ComparisonOut | None:
     """The last two configurations in which anything was printed."""
     used = [
-        c for c in configurations_of(session, unit_id)
+        c for c in bench.configurations_of(unit_id)
         if any(r.configuration_id == c.id and r.outcome for r in bench.runs_of(unit_id))
     ]  # fmt: skip
     if len(used) < 2:

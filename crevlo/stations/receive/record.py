@@ -17,7 +17,6 @@ from crevlo.stations.receive.configuration import (
     ComparisonOut,
     ConfigurationOut,
     comparison,
-    configurations_of,
     configurations_out,
 )
 from crevlo.stations.receive.log import FaultsOut, LogOut, faults, log_of
@@ -33,7 +32,7 @@ from crevlo.stations.receive.measures import (
 from crevlo.stations.receive.printing import NoiseRow, PrintingOut, noise_table, printing
 from crevlo.stations.receive.worth import WorthLedger, worth_ledger
 from crevlo.stations.shape import Missing, Shape
-from crevlo.store.machine import Instrument, Unit
+from crevlo.store.machine import Unit
 from crevlo.store.record import BoxItem
 
 
@@ -61,18 +60,17 @@ class UnitRecord(Shape):
 
 
 def view_record(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> UnitRecord:
+    bench = load_bench(session, study_id, [unit_id])
     unit = unit_in(session, study_id, unit_id)
-    bench = load_bench(session, study_id)
     runs = bench.runs_of(unit_id)
     measures = measures_of(session, unit_id)
-    numbers = {c.id: c.number for c in configurations_of(session, unit_id)}
+    numbers = {c.id: c.number for c in bench.configurations_of(unit_id)}
     steps = steps_of(session, unit_id)
     first = first_unit(session, unit)
     before = {s.name: s.seconds for s in steps_of(session, first)} if first else {}
     log = log_of(session, unit_id)
     claims = claims_of(session, unit, measures, bench)
     claimed = {c.id: c for c in claims}
-    instruments = {i.id: i.code for i in session.scalars(select(Instrument))}
     return UnitRecord(
         now=datetime.now(UTC), unit_id=unit_id, model_id=unit.model_id,
         box=[BoxItemOut.model_validate(b) for b in session.scalars(select(BoxItem).where(BoxItem.unit_id == unit_id).order_by(BoxItem.noted_at, BoxItem.name))],
@@ -87,13 +85,13 @@ def view_record(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> Un
             MeasureOut(
                 id=m.id, kind=m.kind, value=m.value, name=claimed[m.claim_id].name if m.claim_id else m.kind.value,
                 unit=claimed[m.claim_id].unit if m.claim_id else MEASURE_UNITS.get(m.kind, "mm"), from_c=m.from_c, to_c=m.to_c,
-                instrument=instruments.get(m.instrument_id) if m.instrument_id else None, note=m.note,
+                instrument=bench.instruments[m.instrument_id].code if m.instrument_id else None, note=m.note,
                 configuration=numbers[m.configuration_id], corrected=m.supersedes_id is not None, taken_at=m.taken_at,
             )
             for m in measures
         ],
         measure_kinds=MEASURE_CHOICES, printable=printable(unit.model, measures), claims=claims,
-        configurations=configurations_out(session, unit_id, bench), comparison=comparison(session, unit_id, bench),
+        configurations=configurations_out(unit_id, bench), comparison=comparison(unit_id, bench),
         log=[
             LogOut(id=e.id, kind=e.kind, at=e.at, hours=e.hours, words=e.words, cost=e.cost, corrected=e.supersedes_id is not None)
             for e in log

@@ -1675,6 +1675,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/specimens/{specimen_id}/readings/batch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["measure_record_readings_specimens__uuid_specimen_id__readings_batch_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/specimens/{specimen_id}/corrections": {
         parameters: {
             query?: never;
@@ -5605,6 +5621,16 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+            /**
+             * @description where it was looked for already
+             * @default null
+             */
+            found?: components["schemas"]["Found"] | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
         };
         /** BoxItemChange */
         BoxItemChange: {
@@ -7090,6 +7116,14 @@ export interface components {
              * @default null
              */
             taken_at?: string | null;
+        };
+        /**
+         * NewReadings
+         * @description Several readings of one specimen at once: kept all, or none of them.
+         */
+        NewReadings: {
+            /** Readings */
+            readings: components["schemas"]["NewReading"][];
         };
         /** Correction */
         Correction: {
@@ -11762,6 +11796,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewReading"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpecimenView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_record_readings_specimens__uuid_specimen_id__readings_batch_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                specimen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewReadings"];
             };
         };
         responses: {
