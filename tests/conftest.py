@@ -14,9 +14,10 @@ import httpx
 import psycopg
 import pytest
 import structlog
+from argon2 import PasswordHasher
 from filelock import FileLock
 from hypothesis import settings
-from sqlalchemy import Engine
+from sqlalchemy import Engine, update
 
 from crevlo.api.app import create_app
 from crevlo.cli.cluster import APP_ROLE, Cluster
@@ -26,7 +27,7 @@ from crevlo.sim.demo import Demo
 from crevlo.sim.truth import Truth
 from crevlo.stations.people import NewPerson, add_person
 from crevlo.store.database import connect, migrate, sessions
-from crevlo.store.person import Role
+from crevlo.store.person import Person, Role
 
 # The same examples at every run: a change turns a test red, not luck. CREVLO_EXPLORE=1 looks for new ones.
 settings.register_profile("steady", derandomize=not os.environ.get("CREVLO_EXPLORE"), deadline=None)
@@ -94,15 +95,16 @@ def cluster() -> Cluster:
 def _migrated(url: str) -> None:
     engine = connect(url)
     migrate(engine, APP_ROLE)
+    # Made in a moment: a thousand sign-ins of tests are no attack.
+    quick = PasswordHasher(time_cost=1, memory_cost=8, parallelism=1).hash(PASSWORD)
     with sessions(engine).begin() as session:
         for role in Role:
-            add_person(
-                session,
-                NewPerson(
-                    id=uuid.uuid4(), name=role.value.capitalize(), email=f"{role.value}@bench.example", role=role,
-                    password=PASSWORD,
-                ),
+            given = NewPerson(
+                id=uuid.uuid4(), name=role.value.capitalize(), email=f"{role.value}@bench.example", role=role,
+                password=PASSWORD,
             )  # fmt: skip
+            add_person(session, given)
+        session.execute(update(Person).values(password_hash=quick))
     engine.dispose()
 
 

@@ -80,7 +80,6 @@ def _ago(**span: float) -> str:
 
 def _print(client: Client, study: str, turned: Mapping[str, Turned]) -> dict[str, Turned]:
     """Every planned print comes out at the first try; gives how each blind code turned out."""
-    known = set[str]()
     made_by: dict[str, Turned] = {}
     clock = datetime.now(UTC) - timedelta(days=7)
     for job in client.get(f"/api/studies/{study}/print")["jobs"]:
@@ -97,12 +96,10 @@ def _print(client: Client, study: str, turned: Mapping[str, Turned]) -> dict[str
         client.send("POST", f"/api/runs/{run['id']}/noise", {
             "id": new(), "level_db": how.noise_db, "background_db": 20, "distance_m": 1.0, "door_shut": True,
             "taken_at": (clock + timedelta(minutes=5)).isoformat()})  # fmt: skip
-        client.send("POST", f"/api/runs/{run['id']}/end", {
+        ended = client.send("POST", f"/api/runs/{run['id']}/end", {
             "version": run["version"] + 1, "outcome": "done",
             "ended_at": (clock + timedelta(minutes=how.minutes)).isoformat()})  # fmt: skip
-        codes = {s["blind_code"] for s in client.get(f"/api/studies/{study}/inspect")["specimens"]}
-        made_by[(codes - known).pop()] = how
-        known = codes
+        made_by[ended["runs"][-1]["bag_code"]] = how
     return made_by
 
 

@@ -10,6 +10,7 @@ from typing import Any
 
 import structlog
 from flask import Flask, Response, g, request, send_from_directory
+from flask_compress import Compress
 from flask_login import LoginManager
 from flask_openapi3.models.info import Info
 from flask_openapi3.openapi import OpenAPI
@@ -77,7 +78,14 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         WTF_CSRF_HEADERS=["X-CSRFToken"],
         WTF_CSRF_SSL_STRICT=secure,
         TRUSTED_HOSTS=trusted_hosts(),
-    )
+        COMPRESS_ALGORITHM=["br", "gzip"],
+        COMPRESS_LEVEL=4,
+        COMPRESS_MIN_SIZE=2000,
+        # Reports and packages go out as they are stored; what is packed already is not packed again.
+        COMPRESS_MIMETYPES=["application/json", "application/problem+json", "text/html", "text/css", "text/javascript",
+                            "image/svg+xml", "text/csv"],
+    )  # fmt: skip
+    Compress(app)
     engine = connect(url or os.environ["DATABASE_URL"])
     app.extensions["crevlo"] = {"engine": engine, "sessions": sessions(engine)}
     _log_requests(app)

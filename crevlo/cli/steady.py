@@ -1,12 +1,13 @@
 """gunicorn's threads, with an end to how long a peer may take: a silent or dripping one gets no thread for itself."""
 
+import os
 import socket
 import time
 from typing import Any
 
 from gunicorn.workers.gthread import ThreadWorker
 
-HEAD_S = 15.0
+HEAD_S = float(os.environ.get("CREVLO_HEAD_S", "15"))
 # For the body and the answer: a slow line's upload has its time, one byte a second has not.
 BODY_S, LEAST_BYTES_S = 120.0, 20_000
 

@@ -72,6 +72,10 @@ class Bench:
         return list(self._ask.scalars(query if self._of is None else query.where(Job.unit_id.in_(self._of))))
 
     @cached_property
+    def job_of(self) -> dict[uuid.UUID, Job]:
+        return {job.id: job for job in self.jobs}
+
+    @cached_property
     def runs(self) -> dict[uuid.UUID, list[Run]]:
         """By job, in order of attempts."""
         found: dict[uuid.UUID, list[Run]] = defaultdict(list)
@@ -119,7 +123,9 @@ class Bench:
 
     @cached_property
     def artifacts(self) -> dict[uuid.UUID, ArtifactVersion]:
-        wanted = {job.artifact_id for job in self.jobs}
+        # Jobs are made of the lines of the protocol that was frozen, which stays.
+        frozen = self.protocol is not None and self.protocol.frozen_at is not None
+        wanted = set() if frozen else {job.artifact_id for job in self.jobs}
         wanted |= {line.artifact_id for arm in (self.protocol.arms if self.protocol else []) for line in arm.lines}
         return {a.id: a for a in self._ask.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(wanted)))}
 

@@ -1,6 +1,7 @@
 """Models, units, spools and instruments: what every study draws on."""
 
 import uuid
+from collections.abc import Iterable
 from datetime import UTC, date, datetime, timedelta
 from typing import Any, TypeVar
 
@@ -252,12 +253,19 @@ def first_unit(session: Session, model_id: uuid.UUID) -> Unit:
 
 
 def configuration_of(session: Session, unit_id: uuid.UUID) -> Configuration:
-    latest = session.scalar(
-        select(Configuration).where(Configuration.unit_id == unit_id).order_by(Configuration.number.desc()).limit(1)
-    )
+    """What a unit is now. Raises Missing for a unit that does not exist."""
+    latest = latest_configurations(session, [unit_id]).get(unit_id)
     if latest is None:
         raise Missing("This unit has no configuration.")
     return latest
+
+
+def latest_configurations(session: Session, unit_ids: Iterable[uuid.UUID]) -> dict[uuid.UUID, Configuration]:
+    rows = session.scalars(
+        select(Configuration).where(Configuration.unit_id.in_(list(unit_ids)))
+        .distinct(Configuration.unit_id).order_by(Configuration.unit_id, Configuration.number.desc())
+    )  # fmt: skip
+    return {row.unit_id: row for row in rows}
 
 
 def instrument_out(row: Instrument) -> InstrumentOut:

@@ -29,6 +29,8 @@ Moment = Annotated[datetime, AfterValidator(_in_our_time), Field(json_schema_ext
 Day = Annotated[date, AfterValidator(_in_our_time), Field(json_schema_extra=_CENTURY)]
 # The version of a row that its editor saw.
 Version = Annotated[int, Field(ge=0, lt=2**31)]
+# Of one study: what one request may name at most.
+MOST_MACHINES = 500
 Money = Annotated[float, Field(ge=0, le=1e7)]
 
 

@@ -18,7 +18,7 @@ class Reading(Identified, Base):
     """One measured value, or the reason why there is none; `supersedes_id` names the row it corrects."""
 
     __tablename__ = "reading"
-    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"))
+    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"), index=True)
     feature_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("feature.id"))
     repeat: Mapped[int]
     value_mm: Mapped[float | None]
@@ -49,7 +49,7 @@ class Reading(Identified, Base):
 
 class DefectScore(Identified, Base):
     __tablename__ = "defect_score"
-    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"))
+    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"), index=True)
     defect: Mapped[str]
     severity: Mapped[int]
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
@@ -87,7 +87,7 @@ class Rejection(Identified, Base):
     """A specimen that cannot be used: its print counts as a failed one, with the cause."""
 
     __tablename__ = "rejection"
-    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"))
+    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"), index=True)
     cause: Mapped[Cause] = mapped_column(enum_of(Cause))
     words: Mapped[str]
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))

@@ -70,8 +70,8 @@ class Run(Editable, Base):
     __tablename__ = "run"
     job_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("job.id"))
     attempt: Mapped[int]
-    configuration_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("configuration.id"))
-    sliced_file_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("sliced_file.id"))
+    configuration_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("configuration.id"), index=True)
+    sliced_file_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("sliced_file.id"), index=True)
     unattended: Mapped[bool] = mapped_column(default=False)
     changed: Mapped[str] = mapped_column(default="")
     started_at: Mapped[datetime]

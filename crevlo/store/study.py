@@ -127,9 +127,9 @@ class Job(Identified, Base):
 
     __tablename__ = "job"
     study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"), index=True)
-    unit_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("unit.id"))
+    unit_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("unit.id"), index=True)
     artifact_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("artifact.id"))
-    spool_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("spool.id"))
+    spool_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("spool.id"), index=True)
     second_spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
     arm_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("arm.id"))
     copy: Mapped[int]

@@ -102,6 +102,11 @@ def test_marks_by_hand_come_before_reports_and_are_corrected_not_changed(client:
         client.send("POST", path, corrected | {"id": new(), "reason": "again"})
     with pytest.raises(ApiError, match="outside the run"):
         client.send("POST", path, {"id": new(), "kind": "cooling", "at": (begin - timedelta(minutes=1)).isoformat()})
+    # Pressed right after Start by a clock that is a moment off: it begins with the run.
+    second = client.send(
+        "POST", path, {"id": new(), "kind": "warm-up", "at": (begin - timedelta(seconds=2)).isoformat()}
+    )
+    assert datetime.fromisoformat(second["runs"][-1]["events"][0]["at"]) == begin
     live = client.get(f"/api/studies/{jobs[0]['study']}/live")["units"]
     phases = next(u["run"]["phases"] for u in live if u["run"])
     assert next(u["run"]["printed_at"] for u in live if u["run"]) is None

@@ -1,6 +1,7 @@
 """Buyers of a study: whom it recommends for, with weights and must-haves of every kind."""
 
 import threading
+from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
 
 import pytest
@@ -14,6 +15,24 @@ from tests.states import EQUAL, Turned, make
 @pytest.fixture
 def client(bench: Bench) -> Client:
     return bench.as_("reviewer")
+
+
+@pytest.fixture(scope="module")
+def judged(empty: str, copy_of, drop) -> Iterator[tuple[Client, str]]:
+    """A study of two machines, one of them worse in everything, for one buyer after the other."""
+    bench = Bench(copy_of(empty))
+    client = bench.as_("reviewer")
+    worse = Turned(minutes=120, noise_db=60, severity=3, price=500, safe=False)
+    yield client, make(client, {"Mesa": EQUAL, "Sparrow": worse}, copies=2)
+    bench.close()
+    drop(bench.url)
+
+
+def asks(client: Client, study: str, must_haves: list[dict]) -> None:
+    """The study's buyer asks for these, and for nothing else."""
+    profile = rank(client, study)["profile"]
+    path = f"/api/studies/{study}/buyers/{profile['id']}"
+    client.send("PUT", path, {"version": profile["version"], "must_haves": must_haves})
 
 
 def rank(client: Client, study: str, **what_if: object) -> dict:
@@ -85,10 +104,10 @@ def test_two_who_change_a_buyer_at_once_are_told(client: Client) -> None:
     ],
 )  # fmt: skip
 def test_a_must_have_of_each_kind_leaves_out_with_its_reason(
-    client: Client, must_have: dict, reasons: dict[str, str]
+    judged: tuple[Client, str], must_have: dict, reasons: dict[str, str]
 ) -> None:
-    worse = Turned(minutes=120, noise_db=60, severity=3, price=500, safe=False)
-    study = make(client, {"Mesa": EQUAL, "Sparrow": worse}, copies=2, buyer=[must_have])
+    client, study = judged
+    asks(client, study, [must_have])
     view = rank(client, study)
     assert {m["machine"]["name"]: m["reason"] for m in view["left_out"]} == reasons
     assert view["must_haves"][0]["failing"] == len(reasons)
@@ -119,13 +138,13 @@ def test_a_must_have_about_what_nobody_tried_is_open(client: Client) -> None:
     ],
 )
 def test_a_must_have_that_says_nothing_is_refused_and_nothing_changes(
-    client: Client, must_have: dict, refused: str
+    judged: tuple[Client, str], must_have: dict, refused: str
 ) -> None:
-    study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, printed=False)
+    client, study = judged
+    asks(client, study, [{"kind": "safety"}])
     profile = rank(client, study)["profile"]
-    path = f"/api/studies/{study}/buyers/{profile['id']}"
     with pytest.raises(ApiError, match=refused):
-        client.send("PUT", path, {"version": profile["version"], "must_haves": [must_have]})
+        asks(client, study, [must_have])
     after = rank(client, study)
     assert (after["profile"], [m["kind"] for m in after["must_haves"]]) == (profile, ["safety"])
 

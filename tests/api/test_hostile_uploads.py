@@ -1,7 +1,6 @@
 """Files made to ask for gigabytes or minutes: refused in words, the server goes on."""
 
 import io
-import os
 import socket
 import struct
 import time
@@ -19,6 +18,7 @@ from crevlo.stations.apart import apart
 from tests.api.test_ingest import Sender, add, run_for
 from tests.api.test_kill import kill, serve
 from tests.conftest import Bench
+from tests.plain.harm import die, eat, spin
 from tests.small import frozen_study
 
 
@@ -105,27 +105,14 @@ def test_pictures_and_logs_made_to_do_harm_are_refused(client: Client, run: dict
             client.send("PUT", "/api/power-logs/heading", content=content[:1] * 30_000_000)
 
 
-def _spin() -> None:
-    while True:
-        pass
-
-
-def _eat(megabytes: int) -> int:
-    return len(bytearray(megabytes << 20))
-
-
-def _die() -> None:
-    os._exit(3)
-
-
 def test_work_apart_ends_by_time_and_by_memory_and_says_so() -> None:
     with pytest.raises(BadInput, match="this thing takes more than 1 s"):
-        apart("this thing", 1, 200, _spin)
+        apart("this thing", 1, 200, spin)
     with pytest.raises(BadInput, match="takes more than 300 MB of memory"):
-        apart("this thing", 10, 300, _eat, 3000)
+        apart("this thing", 10, 300, eat, 3000)
     with pytest.raises(BadInput, match="ended the program that reads it"):
-        apart("this thing", 10, 300, _die)
-    assert apart("this thing", 10, 300, _eat, 20) == 20 << 20
+        apart("this thing", 10, 300, die)
+    assert apart("this thing", 10, 300, eat, 20) == 20 << 20
 
 
 def test_thousands_of_reports_are_one_quick_batch_and_a_batch_spans_two_months_at_most(
@@ -163,14 +150,14 @@ def test_silent_and_dripping_callers_shut_nobody_out(bench: Bench) -> None:
     with socket.socket() as probe:
         probe.bind(("127.0.0.1", 0))
         port = probe.getsockname()[1]
-    server = serve(bench.url, port)
+    server = serve(bench.url, port, CREVLO_HEAD_S="3")
     peers = [socket.create_connection(("127.0.0.1", port)) for _ in range(40)]
     try:
         for number, peer in enumerate(peers):
             if number % 2:
                 peer.sendall(b"GET /api/studies HTTP/1.1\r\nHost: 127.0.0.1\r\nX-Slow: ")
         # Those that began a request and go no further lose their thread after a while, whatever they drip.
-        end = time.monotonic() + 45
+        end = time.monotonic() + 90
         answered = False
         while not answered and time.monotonic() < end:
             for peer in peers[1::2]:

@@ -16,10 +16,10 @@ from tests.conftest import SECRET, Bench
 from tests.small import frozen_study
 
 
-def serve(url: str, port: int) -> subprocess.Popen[bytes]:
+def serve(url: str, port: int, **settings: str) -> subprocess.Popen[bytes]:
     process = subprocess.Popen(
         [sys.executable, "-m", "gunicorn", "-c", "python:crevlo.cli.serving", "--bind", f"127.0.0.1:{port}"],
-        env=os.environ | {"DATABASE_URL": url, "CREVLO_SECRET": SECRET}, stdin=subprocess.DEVNULL,
+        env=os.environ | {"DATABASE_URL": url, "CREVLO_SECRET": SECRET} | settings, stdin=subprocess.DEVNULL,
         stdout=subprocess.DEVNULL, start_new_session=True,
     )  # fmt: skip
     end = time.monotonic() + 60

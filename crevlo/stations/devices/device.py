@@ -3,10 +3,12 @@
 import hashlib
 import secrets
 import uuid
+from collections import defaultdict
+from collections.abc import Iterable
 from datetime import UTC, datetime
 
 from pydantic import Field
-from sqlalchemy import or_, select
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.library import change
@@ -119,12 +121,25 @@ def device_by_token(session: Session, token: str) -> Device | None:
 
 def device_of(session: Session, unit_id: uuid.UUID, kind: DeviceKind, at: datetime | None = None) -> Device | None:
     """The device of a kind that is plugged into a unit; or that was, at a moment before it was retired."""
-    return session.scalar(
-        select(Device)
-        .where(Device.unit_id == unit_id, Device.kind == kind)
-        .where(Device.retired_at.is_(None) if at is None else or_(Device.retired_at.is_(None), Device.retired_at > at))
-        .order_by(Device.retired_at.nulls_last()).limit(1)
+    return plugged_in(devices_of(session, [unit_id], kind).get(unit_id, []), at)
+
+
+def devices_of(session: Session, unit_ids: Iterable[uuid.UUID], kind: DeviceKind) -> dict[uuid.UUID, list[Device]]:
+    """Devices of a kind by unit, those that were retired first in front."""
+    rows = session.scalars(
+        select(Device).where(Device.unit_id.in_(list(unit_ids)), Device.kind == kind)
+        .order_by(Device.retired_at.nulls_last())
     )  # fmt: skip
+    found: dict[uuid.UUID, list[Device]] = defaultdict(list)
+    for row in rows:
+        assert row.unit_id is not None
+        found[row.unit_id].append(row)
+    return found
+
+
+def plugged_in(devices: Iterable[Device], at: datetime | None = None) -> Device | None:
+    """Of a unit's devices the one that is in use; or that was, at a moment before it was retired."""
+    return next((d for d in devices if d.retired_at is None or (at is not None and d.retired_at > at)), None)
 
 
 def _check(session: Session, given: DeviceIn, row: Device | None) -> None:

@@ -9,7 +9,7 @@ from collections.abc import Sequence
 from datetime import UTC, datetime
 
 from pydantic import Field
-from sqlalchemy import select
+from sqlalchemy import select, text
 from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.feature import Kind
@@ -33,8 +33,8 @@ from crevlo.stations.measure.caliper import InstrumentNow, calipers_now, instrum
 from crevlo.stations.shape import Missing, Moment, Quantity, Refused, Shape, quantity
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
 from crevlo.store.reading import Reading
-from crevlo.store.run import Run, Specimen
-from crevlo.store.study import Job, ProtocolVersion
+from crevlo.store.run import Specimen
+from crevlo.store.study import ProtocolVersion
 
 # A reading this far off is more likely a slip than a part; it is asked for again before it is kept.
 FAR_OFF_MM = 2.0
@@ -157,15 +157,26 @@ class Correction(Shape):
     taken_at: Moment | None = None
 
 
+# Every specimen of a study in the order of the queue, with how many places have been read.
+_IN_QUEUE = text(
+    "select specimen.id, specimen.blind_code, job.artifact_id, count(reading.id) as readings"
+    " from specimen join run on run.id = specimen.run_id join job on job.id = run.job_id"
+    " left join reading on reading.specimen_id = specimen.id and reading.supersedes_id is null"
+    " and reading.after_reveal is null where specimen.study_id = :study"
+    " group by specimen.id, job.artifact_id order by specimen.position, specimen.blind_code"
+)
+
+
 def view_queue(session: Session, study_id: uuid.UUID) -> MeasureQueue:
     protocol = current_protocol(session, study_id)
     if protocol is None:
         raise Missing("There is no such study.")
-    specimens = _specimens(session, study_id)
-    readings = current_readings(session, [s.id for s, _ in specimens])
-    artifacts = {a.id: a for _, a in specimens}
+    specimens = session.execute(_IN_QUEUE, {"study": study_id}).all()
+    wanted = {s.artifact_id for s in specimens}
     # Before the first print there is already something to look at: what will be measured.
-    artifacts = artifacts or {line.artifact.id: line.artifact for arm in protocol.arms for line in arm.lines}
+    wanted = wanted or {line.artifact_id for arm in protocol.arms for line in arm.lines}
+    rows = session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(wanted)))
+    artifacts = {a.id: a for a in rows}
     due = {a.id: readings_due(protocol, a) for a in artifacts.values()}
     return MeasureQueue(
         now=datetime.now(UTC), revealed=get_study(session, study_id).revealed_at is not None,
@@ -173,10 +184,10 @@ def view_queue(session: Session, study_id: uuid.UUID) -> MeasureQueue:
         calipers=calipers_now(session), far_off_mm=FAR_OFF_MM, dial_reach_mm=DIAL_REACH_MM, dial_usual_mm=DIAL_USUAL_MM,
         queue=[
             QueueLine(
-                id=s.id, blind_code=s.blind_code, artifact_id=a.id, artifact=a.name,
-                done=min(len(readings.get(s.id, [])), due[a.id]), due=due[a.id],
+                id=s.id, blind_code=s.blind_code, artifact_id=s.artifact_id, artifact=artifacts[s.artifact_id].name,
+                done=min(s.readings, due[s.artifact_id]), due=due[s.artifact_id],
             )
-            for s, a in specimens
+            for s in specimens
         ],
     )  # fmt: skip
 
@@ -341,18 +352,6 @@ def _sensible(value_mm: float | None, cannot_because: str | None, feature: Featu
             f"{value_mm:g} mm is {abs(value_mm - feature.nominal):.2f} mm from the nominal {feature.nominal:g} mm of "
             f"{feature.code}. Measure again; if the part really is so, keep it with a note that says why."
         )
-
-
-def _specimens(session: Session, study_id: uuid.UUID) -> list[tuple[Specimen, ArtifactVersion]]:
-    rows = session.execute(
-        select(Specimen, ArtifactVersion)
-        .join(Run, Run.id == Specimen.run_id)
-        .join(Job, Job.id == Run.job_id)
-        .join(ArtifactVersion, ArtifactVersion.id == Job.artifact_id)
-        .where(Specimen.study_id == study_id)
-        .order_by(Specimen.position, Specimen.blind_code)
-    )
-    return list(rows.tuples())
 
 
 def _specimen(session: Session, specimen_id: uuid.UUID) -> tuple[Specimen, ProtocolVersion]:

@@ -24,7 +24,7 @@ from crevlo.stations.plan.protocol import (
     Policies,
     own_is_open,
 )
-from crevlo.stations.shape import Missing, Shape
+from crevlo.stations.shape import MOST_MACHINES, Missing, Shape
 from crevlo.store.machine import ArtifactVersion, Model, Spool
 
 
@@ -64,7 +64,7 @@ class ProtocolFile(Shape):
     question: str = Field(default="", max_length=500)
     repeats: int = Field(default=3, ge=1, le=10)
     policies: Policies = Policies()
-    candidates: list[FileCandidate] = Field(default=[], max_length=40)
+    candidates: list[FileCandidate] = Field(default=[], max_length=MOST_MACHINES)
     arms: list[FileArm] = Field(min_length=1, max_length=MOST_ARMS)
 
 

@@ -175,12 +175,11 @@ def _actions(bench: Bench, row: MadeSchedule, rules: Rules, now: datetime) -> li
 def _where_spools_are(bench: Bench) -> dict[str, str]:
     """The machine in which each spool was used last, as far as this study's prints tell."""
     runs = sorted((r for tries in bench.runs.values() for r in tries), key=lambda r: r.started_at)
-    jobs = {job.id: job for job in bench.jobs}
-    return {code: jobs[r.job_id].unit.model.name for r in runs for code in _spools_of(bench, r.job_id)}
+    return {code: bench.job_of[r.job_id].unit.model.name for r in runs for code in _spools_of(bench, r.job_id)}
 
 
 def _spools_of(bench: Bench, job_id: uuid.UUID) -> list[str]:
-    job = next(j for j in bench.jobs if j.id == job_id)
+    job = bench.job_of[job_id]
     return [bench.spools[i].code for i in (job.spool_id, job.second_spool_id) if i]
 
 
@@ -190,4 +189,4 @@ def _what(slot: SlotOut) -> str:
 
 
 def _short(bench: Bench, slot: SlotOut) -> str:
-    return job_words(bench, next(j for j in bench.jobs if j.id == slot.job_id))
+    return job_words(bench, bench.job_of[slot.job_id])

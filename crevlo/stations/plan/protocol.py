@@ -7,7 +7,7 @@ from pydantic import Field, model_validator
 
 from crevlo.core.gcode.wanted import Wanted
 from crevlo.core.protocol import Slicing, Tuning
-from crevlo.stations.shape import Shape, Version
+from crevlo.stations.shape import MOST_MACHINES, Shape, Version
 from crevlo.store.machine import Spool
 from crevlo.store.study import Arm
 
@@ -119,7 +119,7 @@ class Candidate(Shape):
 class Draft(Shape):
     version: Version
     question: str = Field(max_length=500)
-    candidates: list[Candidate] = Field(max_length=40)
+    candidates: list[Candidate] = Field(max_length=MOST_MACHINES)
     arms: list[ArmIn] = Field(min_length=1, max_length=MOST_ARMS)
     repeats: int = Field(ge=1, le=10, description="readings of a face")
     policies: Policies

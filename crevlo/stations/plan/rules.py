@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import get_study
 from crevlo.stations.library import change
-from crevlo.stations.shape import Conflict, Day, Missing, Moment, Refused, Shape, Version
+from crevlo.stations.shape import MOST_MACHINES, Conflict, Day, Missing, Moment, Refused, Shape, Version
 from crevlo.store.schedule import BenchRules, Pin
 from crevlo.store.study import Job
 
@@ -35,7 +35,7 @@ class CircuitIn(Shape):
 
     name: str = Field(min_length=1, max_length=40)
     limit_w: float = Field(gt=0, le=50_000)
-    unit_ids: list[uuid.UUID] = Field(max_length=40)
+    unit_ids: list[uuid.UUID] = Field(max_length=MOST_MACHINES)
 
 
 class DryingTime(Shape):
@@ -61,7 +61,7 @@ class Rules(Shape):
     removal_min: int = Field(default=10, ge=1, le=240)
     circuits: list[CircuitIn] = Field(default=[], max_length=20)
     attended_unit_ids: list[uuid.UUID] = Field(
-        default=[], max_length=40, description="never left alone, checks or not"
+        default=[], max_length=MOST_MACHINES, description="never left alone, checks or not"
     )
     dryers: int = Field(default=1, ge=1, le=20)
     drying: list[DryingTime] = Field(default=[], max_length=200)

@@ -5,7 +5,6 @@ import uuid
 from collections import defaultdict
 from collections.abc import Sequence
 from datetime import datetime
-from typing import Literal
 
 from pydantic import Field
 from sqlalchemy import func, select
@@ -14,14 +13,14 @@ from sqlalchemy.orm import Session
 from crevlo.core.artifacts.feature import MEASURED
 from crevlo.core.protocol import Slicing, Tuning
 from crevlo.stations.artifact import reference, resolve, stored
-from crevlo.stations.bench import Bench, get_study, load_bench
+from crevlo.stations.bench import get_study, load_bench, readings_due
+from crevlo.stations.job_state import JobState, Stage, job_states
 from crevlo.stations.library import change, first_unit
 from crevlo.stations.plan.freeze import left_out, open_draft
 from crevlo.stations.plan.protocol import ArmIn, Candidate, Conditions, Draft, LineIn, Policies
 from crevlo.stations.rank.beginning import begin_scheme
 from crevlo.stations.shape import Conflict, Missing, Refused, Shape
 from crevlo.store.machine import Spool
-from crevlo.store.run import Outcome
 from crevlo.store.study import (
     Arm,
     Job,
@@ -31,8 +30,6 @@ from crevlo.store.study import (
     Study,
     StudyUnit,
 )
-
-Stage = Literal["planned", "printing", "failed", "printed", "measured", "inspected"]
 
 
 class NewStudy(Shape):
@@ -217,9 +214,9 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
     by_job = {d.job_id for d in deviations if d.job_id}
     lines = [line for arm in protocol.arms for line in arm.lines]
     reasons = left_out(session, study, lines)
-    stages = job_stages(bench)
-    jobs_of: dict[tuple[uuid.UUID, ...], list[Job]] = defaultdict(list)
-    for job in bench.jobs:
+    due = {line.artifact_id: readings_due(protocol, line.artifact) for line in lines}
+    jobs_of: dict[tuple[uuid.UUID, ...], list[JobState]] = defaultdict(list)
+    for job in job_states(session, study_id):
         jobs_of[job.unit_id, job.arm_id, job.artifact_id, job.spool_id].append(job)
     rows = []
     for entry in bench.units:
@@ -228,8 +225,7 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
             jobs = jobs_of[entry.unit_id, line.arm_id, line.artifact_id, line.spool_id] if line.spool_id else []
             layers = [
                 CellLayer(
-                    job_id=job.id, copy_number=job.copy, stage=stages[job.id],
-                    failed_tries=sum(r.outcome is Outcome.FAILED for r in bench.runs.get(job.id, [])),
+                    job_id=job.id, copy_number=job.copy, stage=job.stage(due), failed_tries=job.failed,
                     deviations=int(job.id in by_job),
                 )
                 for job in sorted(jobs, key=lambda j: j.copy)
@@ -302,21 +298,3 @@ def mark_of(entry: StudyUnit) -> UnitMark:
     return UnitMark(
         unit_id=entry.unit_id, name=entry.unit.model.name, mark=entry.unit.mark, is_control=entry.is_control
     )
-
-
-def job_stages(bench: Bench) -> dict[uuid.UUID, Stage]:
-    """How far each job has come."""
-    specimen_of = {s.run_id: s.id for s in bench.specimens}
-    stages: dict[uuid.UUID, Stage] = {}
-    for job in bench.jobs:
-        tries = bench.runs.get(job.id, [])
-        specimen_id = next((specimen_of[r.id] for r in tries if r.id in specimen_of), None)
-        if specimen_id is None:
-            outcome = tries[-1].outcome if tries else None
-            stages[job.id] = "planned" if not tries else "printing" if outcome is None else "failed"
-        else:
-            measured = len(bench.readings.get(specimen_id, [])) >= bench.due(job.artifact_id)
-            stages[job.id] = (
-                "printed" if not measured else "inspected" if bench.scores.get(specimen_id) else "measured"
-            )
-    return stages

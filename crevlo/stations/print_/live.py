@@ -6,7 +6,7 @@ from datetime import UTC, datetime, timedelta
 
 import numpy as np
 from pydantic import Field
-from sqlalchemy import func, select
+from sqlalchemy import select, text
 from sqlalchemy.orm import Session
 
 from crevlo.core.energy import TraceEnergy
@@ -14,8 +14,9 @@ from crevlo.core.estimate import NotDetermined
 from crevlo.core.phases import Phase, Span, guess_spans, power_by_phase, spans, total_s
 from crevlo.core.ratio import TimeRatio
 from crevlo.stations.bench import Bench, load_bench
-from crevlo.stations.devices.device import device_of
+from crevlo.stations.devices.device import device_of, devices_of, plugged_in
 from crevlo.stations.devices.power import Samples, TraceOut, energy_of, last_power, samples_between, thinned, trace
+from crevlo.stations.job_state import JobState, job_states
 from crevlo.stations.kept import Kept
 from crevlo.stations.plan.expected import file_ratios
 from crevlo.stations.plan.make import latest_schedule
@@ -24,6 +25,7 @@ from crevlo.stations.plan.rules import rules_of
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.print_.power_log import handed_in
 from crevlo.stations.shape import Missing, Shape
+from crevlo.store.database import SQL
 from crevlo.store.device import Device, DeviceKind, PrinterReport, RunEvent
 from crevlo.store.run import Outcome, Run
 from crevlo.store.study import Job, Study
@@ -137,6 +139,9 @@ class RunPower(Shape):
     peak_w: float | None
 
 
+_PHASE_CHANGES = text((SQL / "phase_changes.sql").read_text())
+
+
 def view_bench(session: Session, study_id: uuid.UUID) -> BenchView:
     bench, now = load_bench(session, study_id), datetime.now(UTC)
     unit_ids = [u.unit_id for u in bench.units]
@@ -144,7 +149,9 @@ def view_bench(session: Session, study_id: uuid.UUID) -> BenchView:
     meters = {d.unit_id: d for d in devices if d.kind is DeviceKind.POWER_METER}
     reports = _last_reports(session, [d for d in devices if d.kind is DeviceKind.PRINTER])
     power = last_power(session, [d.number for d in meters.values()], now - _SPARK)
-    live = {u: r for u in unit_ids for r in bench.runs_of(u) if r.outcome is None}
+    states = job_states(session, study_id)
+    live = _live_runs(session, [job.id for job in states if job.live])
+    job_of = {job.unit_id: job for job in states if job.live}
     spans_of = spans_by_run(session, list(live.values()), {r.id: u for u, r in live.items()})
     ratios, elsewhere = file_ratios(session, unit_ids), _elsewhere(session, study_id, unit_ids)
     units = []
@@ -153,13 +160,26 @@ def view_bench(session: Session, study_id: uuid.UUID) -> BenchView:
         found = spans_of[run.id][0] if run else []
         units.append(
             _unit(
-                bench, mark_of(entry), now, run, found, reports.get(entry.unit_id), ratios.get(entry.unit_id),
-                power.get(meter.number, []) if meter else [], elsewhere.get(entry.unit_id),
+                bench, mark_of(entry), now, run, job_of.get(entry.unit_id), found, reports.get(entry.unit_id),
+                ratios.get(entry.unit_id), power.get(meter.number, []) if meter else [], elsewhere.get(entry.unit_id),
             )
         )  # fmt: skip
     return BenchView(
-        now=now, units=units, circuits=_circuits(session, study_id, units), next=_next(session, bench, units, now)
+        now=now,
+        units=units,
+        circuits=_circuits(session, study_id, units),
+        next=_next(session, bench, states, units, now),
     )
+
+
+def _live_runs(session: Session, job_ids: list[uuid.UUID]) -> dict[uuid.UUID, Run]:
+    """Runs that are under way, by unit, with the file that each was printed from."""
+    rows = session.execute(
+        select(Job.unit_id, Run)
+        .join(Job, Job.id == Run.job_id)
+        .where(Run.job_id.in_(job_ids), Run.ended_at.is_(None))
+    )
+    return dict(rows.tuples().all())
 
 
 def run_power(session: Session, run_id: uuid.UUID) -> RunPower:
@@ -218,36 +238,40 @@ def spans_by_run(
     """Phases of runs in s since 1970, and where they are from: a person's marks first, else the reports of the printer of
     the run's unit."""
     marks = _marks(session, [run.id for run in runs])
+    told = _reported(session, [run for run in runs if run.id not in marks], unit_of)
     found: dict[uuid.UUID, tuple[list[Span], str]] = {}
     for run in runs:
-        end = run.ended_at or datetime.now(UTC)
+        begin, end = run.started_at.timestamp(), (run.ended_at or datetime.now(UTC)).timestamp()
         if run.id in marks:
-            found[run.id] = spans(marks[run.id], run.started_at.timestamp(), end.timestamp()), "marked at the machine"
+            found[run.id] = spans(marks[run.id], begin, end), "marked at the machine"
         else:
-            found[run.id] = _reported(session, run, unit_of[run.id], end)
+            reports, printer = told.get(run.id, ([], ""))
+            found[run.id] = spans(reports, begin, end), f"reported by {printer}" if reports else ""
     return found
 
 
-def _reported(session: Session, run: Run, unit_id: uuid.UUID, end: datetime) -> tuple[list[Span], str]:
-    """Phases by the printer's reports; of those that say the same one after the other the first is enough."""
-    printer = device_of(session, unit_id, DeviceKind.PRINTER, run.started_at)
-    if printer is None:
-        return [], ""
-    told = (
-        select(PrinterReport.at, PrinterReport.phase, func.lag(PrinterReport.phase).over(order_by=PrinterReport.at).label("was"))
-        .where(PrinterReport.device == printer.number, PrinterReport.at >= run.started_at - timedelta(seconds=30), PrinterReport.at <= end)
-        .subquery()
-    )  # fmt: skip
-    changes = session.execute(
-        select(told.c.at, told.c.phase).where(told.c.was.is_distinct_from(told.c.phase)).order_by(told.c.at)
-    ).all()
-    marks = [(at.timestamp(), Phase(phase)) for at, phase in changes]
-    return spans(marks, run.started_at.timestamp(), end.timestamp()), f"reported by {printer.name}" if marks else ""
+def _reported(
+    session: Session, runs: Sequence[Run], unit_of: Mapping[uuid.UUID, uuid.UUID]
+) -> dict[uuid.UUID, tuple[list[tuple[float, Phase]], str]]:
+    """When each run's printer said that a phase began, and the name of that printer."""
+    printers = devices_of(session, {unit_of[r.id] for r in runs}, DeviceKind.PRINTER)
+    known = [(r, p) for r in runs if (p := plugged_in(printers.get(unit_of[r.id], []), r.started_at))]
+    if not known:
+        return {}
+    found: dict[uuid.UUID, tuple[list[tuple[float, Phase]], str]] = {r.id: ([], p.name) for r, p in known}
+    given = {
+        "devices": [p.number for _, p in known],
+        "begins": [r.started_at - timedelta(seconds=30) for r, _ in known],
+        "ends": [r.ended_at or datetime.now(UTC) for r, _ in known],
+    }
+    for place, at, phase in session.execute(_PHASE_CHANGES, given).tuples():
+        found[known[place - 1][0].id][0].append((at.timestamp(), Phase(phase)))
+    return found
 
 
 def _unit(
-    bench: Bench, mark: UnitMark, now: datetime, run: Run | None, found: list[Span], report: PrinterReport | None,
-    ratio: TimeRatio | None, power: Sequence[tuple[float, float]], elsewhere: str | None,
+    bench: Bench, mark: UnitMark, now: datetime, run: Run | None, job: JobState | None, found: list[Span],
+    report: PrinterReport | None, ratio: TimeRatio | None, power: Sequence[tuple[float, float]], elsewhere: str | None,
 ) -> LiveUnit:  # fmt: skip
     # What a printer said before the run, or long ago while nothing runs, says nothing of now.
     since_when = run.started_at - _SILENT if run else now - _SILENT
@@ -256,7 +280,7 @@ def _unit(
     if fresh and fresh.phase == Phase.FAULT:
         phase = Phase.FAULT  # whatever a person marked before
     since = datetime.fromtimestamp(found[-1].begin_s, UTC) if found else None
-    live = _live_run(bench, run, now, fresh, ratio.mean if ratio else 1.0, found) if run else None
+    live = _live_run(bench, run, job, now, fresh, ratio.mean if ratio else 1.0, found) if run and job else None
     needs, urgent = _needs(run, live, phase, fresh, now)
     latest = power[-1] if power else None
     return LiveUnit(
@@ -279,12 +303,15 @@ def _elsewhere(session: Session, study_id: uuid.UUID, unit_ids: list[uuid.UUID])
 
 
 def _live_run(
-    bench: Bench, run: Run, now: datetime, report: PrinterReport | None, ratio: float, found: list[Span]
+    bench: Bench,
+    run: Run,
+    job: JobState,
+    now: datetime,
+    report: PrinterReport | None,
+    ratio: float,
+    found: list[Span],
 ) -> LiveRun:
-    job = next(j for j in bench.jobs if j.id == run.job_id)
-    file = bench.sliced.get(job.id)
-    estimate = _estimate(bench, job.id)
-    left = None
+    estimate, left = job.time_s or None, None
     if estimate is not None:
         whole = estimate * ratio
         done = (
@@ -296,7 +323,7 @@ def _live_run(
     return LiveRun(
         id=run.id, job_id=job.id, version=run.version, artifact=bench.artifacts[job.artifact_id].name, copy_number=job.copy,
         attempt=run.attempt, started_at=run.started_at, unattended=run.unattended, estimate_s=estimate,
-        layers=file.facts.get("layers") if file else None, left_s=left,
+        layers=job.layers, left_s=left,
         phases=[PhaseTime(phase=phase, seconds=s) for phase, s in total_s(found).items()],
         printed_at=_printed_at(found),
     )  # fmt: skip
@@ -355,7 +382,9 @@ def _circuits(session: Session, study_id: uuid.UUID, units: list[LiveUnit]) -> l
     return made
 
 
-def _next(session: Session, bench: Bench, units: list[LiveUnit], now: datetime) -> list[NextThing]:
+def _next(
+    session: Session, bench: Bench, states: list[JobState], units: list[LiveUnit], now: datetime
+) -> list[NextThing]:
     """Machines that need someone first, then what the schedule or the shuffled order has next."""
     found = [
         NextThing(words=f"{u.machine.name}: {u.needs}", detail="", at=now, job_id=u.run.job_id if u.run else None, machine=u.machine)
@@ -374,29 +403,21 @@ def _next(session: Session, bench: Bench, units: list[LiveUnit], now: datetime) 
             NextThing(words=a.words, detail=a.detail, at=a.at, job_id=a.job_id, machine=a.machine) for a in planned[:6]
         ]  # fmt: skip
     marks = {u.machine.unit_id: u.machine for u in units}
-    for job in bench.jobs:
-        tries = bench.runs.get(job.id, [])
-        if job.unit_id in busy or (tries and tries[-1].outcome is not Outcome.FAILED):
+    for job in states:
+        if job.unit_id in busy or (job.tries and job.outcome is not Outcome.FAILED):
             continue
         mark = marks[job.unit_id]
         what = f"{bench.artifacts[job.artifact_id].name.lower()} {job.copy} on {mark.name}"
-        has = job.id in bench.sliced
         found.append(
             NextThing(
-                words=f"Start {what}" if has else f"Slice {what}", at=now, job_id=job.id, machine=mark,
-                detail=f"Try {len(tries) + 1}." if tries else "Next in the shuffled order.",
+                words=f"Start {what}" if job.has_file else f"Slice {what}", at=now, job_id=job.id, machine=mark,
+                detail=f"Try {job.tries + 1}." if job.tries else "Next in the shuffled order.",
             )
         )  # fmt: skip
         busy.add(job.unit_id)
         if len(found) >= 6:
             break
     return found
-
-
-def _estimate(bench: Bench, job_id: uuid.UUID) -> float | None:
-    file = bench.sliced.get(job_id)
-    estimate = file.facts.get("time_s") if file else None
-    return float(estimate) if estimate else None
 
 
 def _marks(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[tuple[float, Phase]]]:

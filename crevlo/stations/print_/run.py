@@ -18,6 +18,7 @@ from crevlo.stations.background import WorkOut
 from crevlo.stations.bench import Bench, current_protocol, current_rejections, job_with_unit, load_bench, tries_used
 from crevlo.stations.clock import stated_time
 from crevlo.stations.devices.power import energy_from_meter
+from crevlo.stations.job_state import job_states
 from crevlo.stations.library import change, configuration_of
 from crevlo.stations.noise import NewNoise, NoiseOut, add_noise, noise_out
 from crevlo.stations.photo import PhotoOut, photos_of
@@ -167,20 +168,16 @@ def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
     bench = load_bench(session, study_id)
     marks = {u.unit_id: mark_of(u) for u in bench.units}
     arms = arm_names(bench)
-    lines = []
-    for job in bench.jobs:
-        tries = bench.runs.get(job.id, [])
-        live = bool(tries) and tries[-1].outcome is None
-        file = bench.sliced.get(job.id)
-        lines.append(
-            JobLine(
-                id=job.id, machine=marks[job.unit_id], arm=arms[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
-                spool=bench.spools[job.spool_id].code, copy_number=job.copy, position=job.position,
-                state="printing" if live else tries[-1].outcome.value if tries and tries[-1].outcome else "planned",
-                attempts=len(tries), tries_used=tries_used(tries), started_at=tries[-1].started_at if live else None,
-                estimate_s=file.facts.get("time_s") if file else None, has_file=file is not None,
-            )
-        )  # fmt: skip
+    lines = [
+        JobLine(
+            id=job.id, machine=marks[job.unit_id], arm=arms[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
+            spool=bench.spools[job.spool_id].code, copy_number=job.copy, position=job.position,
+            state="printing" if job.live else job.outcome.value if job.outcome else "planned",
+            attempts=job.tries, tries_used=job.used, started_at=job.started_at if job.live else None,
+            estimate_s=job.time_s, has_file=job.has_file,
+        )
+        for job in job_states(session, study_id)
+    ]  # fmt: skip
     policies = Policies(**bench.protocol.policies) if bench.protocol else Policies()
     return PrintView(
         now=datetime.now(UTC), frozen=bool(bench.protocol and bench.protocol.frozen_at),
@@ -367,6 +364,9 @@ def end_run(session: Session, run_id: uuid.UUID, given: EndRun) -> JobView:
     return view_job(session, run.job_id)
 
 
+_CLOCKS_APART = timedelta(seconds=5)
+
+
 def mark_event(session: Session, run_id: uuid.UUID, given: NewEvent, person_id: uuid.UUID) -> JobView:
     """Marks the beginning of a phase, or corrects such a mark with its reason; the old one stays."""
     run = _run(session, run_id)
@@ -375,13 +375,16 @@ def mark_event(session: Session, run_id: uuid.UUID, given: NewEvent, person_id: 
     if run.outcome is not None and given.supersedes_id is None and given.at is None:
         raise Refused("This run has ended already; give the time of the mark.")
     at = stated_time(given.at)
-    if at < run.started_at or (run.ended_at is not None and at > run.ended_at):
+    # Pressed with the start or the end, and told by a clock that is a moment off.
+    within = max(at, run.started_at)
+    within = min(within, run.ended_at) if run.ended_at else within
+    if abs(within - at) > _CLOCKS_APART:
         raise Refused("The mark lies outside the run.")
     if given.supersedes_id and session.scalar(
         select(RunEvent.id).where(RunEvent.supersedes_id == given.supersedes_id)
     ):
         raise Refused("This mark was corrected meanwhile; correct the newer one.")
-    session.add(RunEvent(run_id=run.id, at=at, person_id=person_id, **given.model_dump(exclude={"at"})))
+    session.add(RunEvent(run_id=run.id, at=within, person_id=person_id, **given.model_dump(exclude={"at"})))
     session.flush()
     return view_job(session, run.job_id)
 

@@ -10,14 +10,14 @@ from sqlalchemy.orm import Session
 from crevlo.core.safety import SafetyRecord
 from crevlo.stations.bench import get_study
 from crevlo.stations.clock import stated_time
-from crevlo.stations.library import ModelSheet, change, configuration_of
+from crevlo.stations.library import ModelSheet, change, latest_configurations
 from crevlo.stations.photo import PhotoOut, photos_of
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.receive.checks import CHECKS, CheckText
 from crevlo.stations.receive.price import NO_PRICE, Price, prices_of, state_price
 from crevlo.stations.receive.safety import latest_safety, safety_records, safety_standing
 from crevlo.stations.shape import Day, Missing, Moment, Refused, Shape, Version
-from crevlo.store.machine import Check, CheckResult, Obtained, SafetyCheck, Unit
+from crevlo.store.machine import Check, CheckResult, Configuration, Obtained, SafetyCheck, Unit
 from crevlo.store.study import StudyUnit
 
 
@@ -134,13 +134,13 @@ def view_receive(session: Session, study_id: uuid.UUID) -> ReceiveView:
     safety, records = latest_safety(session, ids), safety_records(session, ids)
     history = _history(session, ids)
     photos = photos_of(session, [c.id for past in history.values() for c in past])
-    prices = prices_of(session, study_id, ids)
+    prices, configurations = prices_of(session, study_id, ids), latest_configurations(session, ids)
     return ReceiveView(
         currency=study.currency,
         checks=list(CHECKS),
         units=[
             _unit_out(
-                session, entry, safety.get(entry.unit_id, {}), history, photos, study.currency, records[entry.unit_id],
+                configurations[entry.unit_id], entry, safety.get(entry.unit_id, {}), history, photos, study.currency, records[entry.unit_id],
                 prices.get(entry.unit_id, NO_PRICE),
             )
             for entry in study.units
@@ -237,7 +237,7 @@ def _entry(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> StudyUn
 
 
 def _unit_out(
-    session: Session,
+    configuration: Configuration,
     entry: StudyUnit,
     latest: dict[Check, SafetyCheck],
     history: dict[tuple[uuid.UUID, Check], list[SafetyCheck]],
@@ -247,7 +247,6 @@ def _unit_out(
     price: Price,
 ) -> UnitOut:
     unit, model = entry.unit, entry.unit.model
-    configuration = configuration_of(session, unit.id)
     checks = [
         CheckOut(
             id=done.id if done else None, kind=kind, result=done.result if done else None, note=done.note if done else "",

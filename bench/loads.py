@@ -1,0 +1,141 @@
+"""What every screen's data costs: a usual study in an empty database, the same in a full one, and a study of fifty machines.
+
+`python -m bench.loads [SAMPLES]`; by itself about ten minutes and 6 GB of disk, with fewer samples less.
+"""
+
+import gc
+import shutil
+import sys
+import tempfile
+import time
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass
+from functools import partial
+from pathlib import Path
+
+import httpx
+import numpy as np
+import structlog
+from sqlalchemy import Engine, event
+
+from bench.fill import fill, large_study
+from crevlo.api.app import create_app
+from crevlo.cli.cluster import APP_ROLE, Cluster
+from crevlo.cli.up import OWNER, demo_people, enter_demo
+from crevlo.sim.client import Client
+from crevlo.sim.demo import TITLE
+from crevlo.store.database import connect, migrate
+
+ROUNDS = 12
+
+
+@dataclass(frozen=True)
+class Cost:
+    """Of one call: questions to the database, time in ms, size of the answer."""
+
+    queries: int
+    median_ms: float
+    p95_ms: float
+    kilobytes: float
+
+
+@contextmanager
+def counted(engine: Engine) -> Iterator[list[str]]:
+    """The statements that reach the database meanwhile."""
+    seen: list[str] = []
+
+    def note(connection: object, cursor: object, statement: str, *_: object) -> None:
+        seen.append(statement)
+
+    event.listen(engine, "before_cursor_execute", note)
+    try:
+        yield seen
+    finally:
+        event.remove(engine, "before_cursor_execute", note)
+
+
+def cost_of(engine: Engine, call: Callable[[], httpx.Response], rounds: int = ROUNDS) -> Cost:
+    """The first call is left out: what is loaded once does not come again. Raises RuntimeError for a call that is refused."""
+    took = []
+    with counted(engine) as seen:
+        for _ in range(rounds + 1):
+            seen.clear()
+            began = time.perf_counter()
+            answer = call()
+            took.append(1000 * (time.perf_counter() - began))
+            if answer.status_code >= 400:
+                raise RuntimeError(f"{answer.request.url}: {answer.status_code} {answer.text[:200]}")
+    later = took[1:] or took
+    return Cost(len(seen), float(np.median(later)), float(np.percentile(later, 95)), len(answer.content) / 1000)
+
+
+def screens_of(client: Client, study: str) -> dict[str, Callable[[], httpx.Response]]:
+    """The call behind each screen of a study."""
+    path = f"/api/studies/{study}"
+    jobs = client.get(f"{path}/print")["jobs"]
+    queue = client.get(f"{path}/measure")["queue"]
+    unit = client.get(f"{path}/receive")["units"][0]["machine"]["unit_id"]
+    looked_at = {
+        "studies": "/api/studies", "library": "/api/library", "line": f"{path}/line", "plan": f"{path}/plan",
+        "receive": f"{path}/receive", "record": f"{path}/units/{unit}/record", "print": f"{path}/print",
+        "job": f"/api/jobs/{jobs[0]['id']}", "live": f"{path}/live", "measure": f"{path}/measure",
+        "specimen": f"/api/specimens/{queue[0]['id']}", "inspect": f"{path}/inspect", "cost": f"{path}/cost",
+        "publish": f"{path}/publish", "schedule": f"{path}/schedule",
+    }  # fmt: skip
+    calls: dict[str, Callable[[], httpx.Response]] = {
+        name: partial(client.http.get, address) for name, address in looked_at.items()
+    }
+    # The weights travel in the body; nothing is saved.
+    return calls | {"rank": partial(client.http.post, f"{path}/rank", json={}, headers={"X-CSRFToken": client.csrf})}
+
+
+def measure(client: Client, engine: Engine, study: str, rounds: int = ROUNDS) -> dict[str, Cost]:
+    return {name: cost_of(engine, call, rounds) for name, call in screens_of(client, study).items()}
+
+
+def main() -> None:
+    samples = int(sys.argv[1]) if len(sys.argv) > 1 else 20_000_000
+    structlog.configure(wrapper_class=structlog.make_filtering_bound_logger(40))
+    folder = Path(tempfile.mkdtemp(prefix="crevlo-loads-"))
+    folder.chmod(0o755)
+    cluster = Cluster(folder / "pg", server_options="-c fsync=off -c max_wal_size=4GB")
+    try:
+        cluster.start()
+        engine = connect(cluster.owner_url)
+        migrate(engine, APP_ROLE)
+        engine.dispose()
+        password = str(demo_people(cluster.url))
+        app = create_app(cluster.url, secret="s" * 32)
+        engine = app.extensions["crevlo"]["engine"]
+
+        def reach() -> httpx.Client:
+            return httpx.Client(transport=httpx.WSGITransport(app=app), base_url="http://127.0.0.1")
+
+        enter_demo(reach, password)
+        client = Client(reach())
+        client.sign_in(OWNER, password)
+        study = next(s["id"] for s in client.get("/api/studies")["studies"] if s["title"] == TITLE)
+        alone = measure(client, engine, study)
+        began = time.perf_counter()
+        owner = cluster.owner_url.replace("+psycopg", "")
+        rows = fill(owner, samples=samples)
+        print(", ".join(f"{n:,} {t}" for t, n in rows.items() if n), f"in {time.perf_counter() - began:.0f} s")
+        full = measure(client, engine, study)
+        large = large_study(client, owner)
+        gc.collect()
+        wide = measure(client, engine, large, 4)
+        print(f"{'':<10}{'alone':>22}{'in a full database':>24}{'fifty machines':>34}")
+        for name, a in alone.items():
+            f, w = full[name], wide[name]
+            print(
+                f"{name:<10}{a.queries:>5} q {a.median_ms:>6.0f} / {a.p95_ms:<6.0f}{f.queries:>7} q {f.median_ms:>6.0f} / {f.p95_ms:<6.0f}"
+                f"{w.queries:>7} q {w.median_ms:>7.0f} / {w.p95_ms:<7.0f}{w.kilobytes:>7.0f} kB"
+            )
+    finally:
+        cluster.destroy()
+        shutil.rmtree(folder, ignore_errors=True)
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,46 @@
+"""What a screen asks of the database does not grow with machines, prints or readings."""
+
+from collections.abc import Callable
+
+import httpx
+import pytest
+
+from bench.loads import counted, screens_of
+from tests.conftest import Bench
+from tests.states import Turned, make
+
+FEW = ("First", "Second")
+MANY = ("First", "Second", "Third", "Fourth", "Fifth")
+
+
+@pytest.fixture(scope="module")
+def asked(empty: str, copy_of, drop) -> dict[str, tuple[int, int]]:
+    """Questions by screen, of a study of two machines and two prints, and of one of five and ten."""
+    bench = Bench(copy_of(empty))
+    client = bench.as_("reviewer")
+    studies = [
+        make(client, dict.fromkeys(names, Turned()), copies=copies, title=title)
+        for names, copies, title in ((FEW, 1, "Few"), (MANY, 2, "Many"))
+    ]
+    few, many = ({name: _questions(bench, call) for name, call in screens_of(client, s).items()} for s in studies)
+    bench.close()
+    drop(bench.url)
+    return {name: (few[name], many[name]) for name in few}
+
+
+def _questions(bench: Bench, call: Callable[[], httpx.Response]) -> int:
+    assert call().status_code == 200
+    with counted(bench.engine) as seen:
+        call()
+    return len(seen)
+
+
+@pytest.mark.parametrize(
+    "screen",
+    ["studies", "library", "line", "plan", "receive", "record", "print", "job", "live", "measure", "specimen", "inspect",
+     "cost", "rank", "publish", "schedule"],
+)  # fmt: skip
+def test_a_larger_study_is_not_asked_about_more_often(asked: dict[str, tuple[int, int]], screen: str) -> None:
+    few, many = asked[screen]
+    assert many <= few
+    assert many <= 40
