@@ -62,8 +62,8 @@ _FOLDER = "CREVLO_TEST_FOLDER"
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """The slow ones first, so that no worker waits for the last of them; each file's tests stay together."""
-    order = {name: place for place, name in enumerate(("e2e", "cli", "api", "sim", "store", "fuzz", "core"))}
+    """The slow ones first, so that no worker waits for the last of them; what needs no demo while the first one makes it."""
+    order = {name: place for place, name in enumerate(("e2e", "cli", "api", "core", "fuzz", "sim", "store"))}
     root = Path(__file__).parent
     items.sort(key=lambda item: order[item.path.relative_to(root).parts[0]])
 

@@ -19,7 +19,7 @@ from flask_wtf.csrf import CSRFProtect
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
-from crevlo.api import ingest, library, people, plan, recommend, schedule, stations
+from crevlo.api import cost, ingest, inspect, library, measure, people, plan, print_, publish, rank, receive, schedule
 from crevlo.api.errors import problem, register_errors, validation_problem
 from crevlo.api.guard import SignedIn, ask_who
 from crevlo.api.hygiene import behind_proxies, keep_clean, trusted_hosts
@@ -100,17 +100,9 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         strict_transport_security=secure, frame_options="DENY", referrer_policy="same-origin",
     )  # fmt: skip
     register_errors(app)
-    for blueprint in (
-        people.api,
-        library.api,
-        plan.api,
-        schedule.api,
-        ingest.api,
-        ingest.devices,
-        *stations.BLUEPRINTS,
-        *recommend.BLUEPRINTS,
-    ):
-        app.register_api(blueprint)
+    for part in (people, library, plan, schedule, receive, print_, measure, inspect, cost, rank, publish, ingest):
+        app.register_api(part.api)
+    app.register_api(ingest.devices)
     _health(app, engine)
     _pages(app)
     behind_proxies(app)

@@ -1,16 +1,22 @@
-"""The calls of station 1 around the draft: effort, copies, templates, and protocols as files."""
+"""The calls of station 1 Plan: studies and their protocol; effort, copies, templates, protocols as files."""
 
 from flask import Response
 from flask_login import current_user
-from flask_openapi3.blueprint import APIBlueprint
 
-from crevlo.api.errors import Problem
-from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
-from crevlo.api.paths import StudyPath, TemplatePath
-from crevlo.stations.plan import effort, exchange, template
+from crevlo.api.guard import EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.paths import (
+    StudyPath,
+    TemplatePath,
+)
+from crevlo.api.station import station
+from crevlo.stations.plan import effort, exchange, study, template
+from crevlo.stations.plan import freeze as freeze_
 from crevlo.stations.plan.protocol import Draft
+from crevlo.stations.progress import Line, line
+from crevlo.stations.shape import Shape
+from crevlo.store.person import Role
 
-api = APIBlueprint("planning", __name__, url_prefix="/api", abp_responses={422: Problem})
+api = station("plan")
 
 
 @api.post("/studies/<uuid:study_id>/effort", responses={200: effort.EffortView})
@@ -77,3 +83,51 @@ def read_protocol(body: exchange.ProtocolFile) -> exchange.DraftRead:
 def schema() -> Response:
     """The JSON schema of a protocol file."""
     return Response(exchange.schema(), mimetype="application/schema+json")
+
+
+class Studies(Shape):
+    studies: list[study.StudyCard]
+
+
+@api.get("/studies", responses={200: Studies})
+@reads(EVERYONE)
+def list_studies() -> Studies:
+    return Studies(studies=study.list_studies(db()))
+
+
+@api.post("/studies", responses={200: study.PlanView})
+@writes(REVIEW)
+def create_study(body: study.NewStudy) -> study.PlanView:
+    return study.create_study(db(), body, current_user.id)
+
+
+@api.get("/studies/<uuid:study_id>/line", responses={200: Line})
+@reads(EVERYONE)
+def study_line(path: StudyPath) -> Line:
+    """How far each station has come; what is printing now is left out for a rater."""
+    return line(db(), path.study_id, blind=current_user.role is Role.RATER)
+
+
+@api.get("/studies/<uuid:study_id>/plan", responses={200: study.PlanView})
+@reads(NOT_BLIND)
+def view_plan(path: StudyPath) -> study.PlanView:
+    return study.view_plan(db(), path.study_id)
+
+
+@api.put("/studies/<uuid:study_id>/plan", responses={200: study.PlanView})
+@writes(REVIEW)
+def save_draft(path: StudyPath, body: Draft) -> study.PlanView:
+    return study.save_draft(db(), path.study_id, body)
+
+
+@api.post("/studies/<uuid:study_id>/freeze", responses={200: study.PlanView})
+@writes(REVIEW)
+def freeze(path: StudyPath, body: freeze_.Freeze) -> study.PlanView:
+    freeze_.freeze(db(), path.study_id, body, current_user.id)
+    return study.view_plan(db(), path.study_id)
+
+
+@api.post("/studies/<uuid:study_id>/deviations", responses={200: study.PlanView})
+@writes(REVIEW)
+def record_deviation(path: StudyPath, body: study.NewDeviation) -> study.PlanView:
+    return study.record_deviation(db(), path.study_id, body, current_user.id)

@@ -8,7 +8,7 @@ from itertools import pairwise
 
 import numpy as np
 
-from crevlo.core.energy import TraceEnergy, integrate_power
+from crevlo.core.energy import LONGEST_STEP_S, TraceEnergy, integrate_power
 from crevlo.core.estimate import BadInput, NotDetermined
 
 # Loads under this are alike.
@@ -84,7 +84,9 @@ def total_s(found: Sequence[Span]) -> dict[Phase, float]:
     return sums
 
 
-def power_by_phase(at_s: np.ndarray, power_w: np.ndarray, found: Sequence[Span]) -> list[PhasePower]:
+def power_by_phase(
+    at_s: np.ndarray, power_w: np.ndarray, found: Sequence[Span], longest_step_s: float = LONGEST_STEP_S
+) -> list[PhasePower]:
     """Energy and power of every phase, its spans taken together, in the order of their first beginning.
 
     The power at a span's two ends is interpolated, so that the phases' energies sum to that of the whole; a phase
@@ -98,7 +100,7 @@ def power_by_phase(at_s: np.ndarray, power_w: np.ndarray, found: Sequence[Span])
                 continue
             t, w = _cut(at_s, power_w, span)
             if len(t) >= 2:
-                parts.append(integrate_power(t - t[0], w))
+                parts.append(integrate_power(t - t[0], w, longest_step_s))
                 inside.append((t, w))
         if not parts:
             continue
@@ -157,7 +159,13 @@ def change_points(at_s: np.ndarray, power_w: np.ndarray, *, most: int = 6, bucke
     (Yao 1988).
     """
     grid = np.linspace(at_s[0], at_s[-1], min(buckets, max(6, len(at_s) // 3)) + 1)
-    mean = np.array([_middle(at_s, power_w, a, b) for a, b in pairwise(grid)])
+    edges_at = np.searchsorted(at_s, grid)
+    mean = np.array(
+        [
+            _middle(at_s, power_w, i, j, (a + b) / 2)
+            for (i, j), (a, b) in zip(pairwise(edges_at), pairwise(grid), strict=True)
+        ]
+    )
     mean = np.log(mean + _FLOOR_W)
     n = len(mean)
     # The median of the square of a normal deviate is 0.4549 of its variance.
@@ -201,9 +209,10 @@ def _without_scraps(level: np.ndarray, edges: list[int]) -> list[int]:
     return edges
 
 
-def _middle(at_s: np.ndarray, power_w: np.ndarray, begin: float, end: float) -> float:
-    inside = power_w[(at_s >= begin) & (at_s < end)]
-    return float(np.median(inside)) if len(inside) else float(np.interp((begin + end) / 2, at_s, power_w))
+def _middle(at_s: np.ndarray, power_w: np.ndarray, first: int, behind: int, middle_s: float) -> float:
+    """Median of the samples from one place to another; between samples, where there is none."""
+    inside = power_w[first:behind]
+    return float(np.median(inside)) if len(inside) else float(np.interp(middle_s, at_s, power_w))
 
 
 def _cut(at_s: np.ndarray, power_w: np.ndarray, span: Span) -> tuple[np.ndarray, np.ndarray]:

@@ -51,6 +51,8 @@ class Bench:
     def _with(self, **parts: object) -> "Bench":
         """The same bench with other rows in some of its parts."""
         made = copy(self)
+        for sorted_out in ("job_of", "lines", "_jobs_by_unit", "_specimens_by_unit", "_specimen_ids"):
+            vars(made).pop(sorted_out, None)
         vars(made).update(parts)
         return made
 
@@ -74,6 +76,21 @@ class Bench:
     @cached_property
     def job_of(self) -> dict[uuid.UUID, Job]:
         return {job.id: job for job in self.jobs}
+
+    @cached_property
+    def lines(self) -> dict["LineKey", uuid.UUID]:
+        """What is printed, by line: the artifact."""
+        return {line_of(job): job.artifact_id for job in self.jobs}
+
+    @cached_property
+    def _jobs_by_unit(self) -> dict[uuid.UUID, list[Job]]:
+        found: dict[uuid.UUID, list[Job]] = defaultdict(list)
+        for job in self.jobs:
+            found[job.unit_id].append(job)
+        return found
+
+    def jobs_of(self, unit_id: uuid.UUID) -> list[Job]:
+        return self._jobs_by_unit.get(unit_id, [])
 
     @cached_property
     def runs(self) -> dict[uuid.UUID, list[Run]]:
@@ -204,16 +221,24 @@ class Bench:
         return self._with(jobs=jobs, specimens=[s for s in self.specimens if s.run_id in run_ids])
 
     def runs_of(self, unit_id: uuid.UUID) -> list[Run]:
-        return [run for job in self.jobs if job.unit_id == unit_id for run in self.runs.get(job.id, [])]
+        return [run for job in self.jobs_of(unit_id) for run in self.runs.get(job.id, [])]
 
     def noise_of(self, unit_id: uuid.UUID) -> list[NoiseReading]:
         """Of its runs, and of the unit while it prints nothing."""
         of_runs = [reading for run in self.runs_of(unit_id) for reading in self.noise.get(run.id, [])]
         return of_runs + self.noise.get(unit_id, [])
 
+    @cached_property
+    def _specimens_by_unit(self) -> dict[uuid.UUID, list[Specimen]]:
+        unit_of = {run.id: job.unit_id for job in self.jobs for run in self.runs.get(job.id, [])}
+        found: dict[uuid.UUID, list[Specimen]] = defaultdict(list)
+        for specimen in self.specimens:
+            if specimen.run_id in unit_of:
+                found[unit_of[specimen.run_id]].append(specimen)
+        return found
+
     def specimens_of(self, unit_id: uuid.UUID) -> list[Specimen]:
-        ids = {run.id for run in self.runs_of(unit_id)}
-        return [s for s in self.specimens if s.run_id in ids]
+        return self._specimens_by_unit.get(unit_id, [])
 
     def main_configurations(self) -> dict[uuid.UUID, uuid.UUID]:
         """Of each unit the configuration in which most of its prints came through; the earlier of two with as many."""
@@ -253,7 +278,7 @@ class Bench:
 
     def departures_of(self, unit_id: uuid.UUID) -> list[str]:
         """Departures from the protocol behind a unit's figures: those of its prints here, and those of the whole study."""
-        mine = {job.id: job for job in self.jobs if job.unit_id == unit_id}
+        mine = {job.id: job for job in self.jobs_of(unit_id)}
         late = [reason for s in self.specimens_of(unit_id) for reason in self.late.get(s.id, [])]
         after = (
             [f"{len(late)} entered after the reveal, left out of its figures: {'; '.join(sorted(set(late)))}"]
@@ -349,12 +374,19 @@ def current_readings(
 
 
 def current_scores(
-    session: Session, specimen_ids: list[uuid.UUID], *, locked_only: bool, late: bool = False
+    session: Session,
+    specimen_ids: list[uuid.UUID],
+    *,
+    locked_only: bool,
+    late: bool = False,
+    by: uuid.UUID | None = None,
 ) -> dict[uuid.UUID, list[DefectScore]]:
-    """As `current_readings`, of scores; of every rater, or of those who have locked theirs."""
+    """As `current_readings`, of scores; of every rater, of one, or of those who have locked theirs."""
     newer = aliased(DefectScore)
     replaced = newer.supersedes_id == DefectScore.id
     query = select(DefectScore).where(DefectScore.specimen_id.in_(specimen_ids))
+    if by is not None:
+        query = query.where(DefectScore.person_id == by)
     if not late:
         query, replaced = query.where(DefectScore.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
     query = query.outerjoin(newer, replaced).where(newer.id.is_(None))

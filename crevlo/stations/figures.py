@@ -277,9 +277,7 @@ def attempts(bench: Bench, unit_id: uuid.UUID, *, first_only: bool) -> tuple[Cou
     """
     counted = counted_causes(bench)
     good = tries = excused = 0
-    for job in bench.jobs:
-        if job.unit_id != unit_id:
-            continue
+    for job in bench.jobs_of(unit_id):
         runs = [r for r in bench.runs.get(job.id, []) if r.outcome is not None]
         if first_only:
             runs = [r for r in runs if r.outcome is not Outcome.STOPPED][:1]
@@ -361,11 +359,11 @@ def _cost_inputs(
 def _material(bench: Bench, unit_id: uuid.UUID) -> tuple[float, float] | NotDetermined:
     """Filament per part in g, mean over the lines as time and energy are, and the price per kg of that mixture."""
     by_line: dict[LineKey, list[tuple[float, float]]] = defaultdict(list)
-    for job in bench.jobs:
+    for job in bench.jobs_of(unit_id):
         mass = bench.sliced[job.id].facts.get("mass_g") if job.id in bench.sliced else None
-        if job.unit_id == unit_id and mass is not None:
+        if mass is not None:
             by_line[line_of(job)].append((mass, mass * bench.spools[job.spool_id].price_per_kg))
-    wanted = {line_of(j): j.artifact_id for j in bench.jobs}
+    wanted = bench.lines
     for line, artifact_id in wanted.items():
         if not by_line.get(line):
             of = f" of the {bench.artifacts[artifact_id].name}" if len(wanted) > 1 else ""

@@ -6,7 +6,7 @@ from datetime import UTC, datetime, timedelta
 
 import psycopg
 import pytest
-from playwright.sync_api import BrowserContext, Page, Route, expect
+from playwright.sync_api import APIResponse, BrowserContext, Page, Route, expect
 
 from crevlo.core.defects import DEFECT_CODES
 from crevlo.sim import device
@@ -289,6 +289,30 @@ def test_freeze_pressed_while_what_was_typed_is_on_its_way_freezes_that(site: Si
     kept = client.get(f"/api/studies/{study}/plan")
     assert kept["question"] == "Which one, at the last moment?"
     assert kept["frozen_at"] is not None
+
+
+def test_of_two_changes_at_once_the_later_answer_hides_neither(site: Site, page: Page) -> None:
+    client = site.bench.as_("reviewer")
+    study = frozen_study(client)
+    unit = client.get(f"/api/studies/{study}/receive")["units"][0]["machine"]["unit_id"]
+    client.send("POST", f"/api/studies/{study}/units/{unit}/worths", {"id": new(), "name": "Camera", "worth": 40})
+    site.sign_in(page, "reviewer")
+    site.open(page, study, "receive")
+    page.get_by_role("navigation", name="Steps of receiving").get_by_role("button", name="Worth").click()
+    held: list[tuple[Route, APIResponse]] = []
+    page.route("**/features/*", lambda route: held.append((route, route.fetch())))
+    # The tick is with the server before the base is; its answer comes back after that of the base.
+    page.get_by_label("Camera", exact=True).check()
+    base = page.get_by_label("What a machine without any of these is worth")
+    with page.expect_response("**/worth-base"):
+        base.fill("200")
+        base.blur()
+    route, answer = held[0]
+    route.fulfill(response=answer)
+    expect(base).to_have_value("200")
+    page.wait_for_load_state("networkidle")
+    expect(base).to_have_value("200")
+    expect(page.get_by_label("Camera", exact=True)).to_be_checked()
 
 
 def test_a_feature_is_ticked_and_the_worth_begins_with_a_base(site: Site, page: Page) -> None:

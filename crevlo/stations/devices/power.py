@@ -5,14 +5,14 @@ import uuid
 from collections import defaultdict
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
-from typing import Annotated
+from typing import Annotated, Any
 
 import numpy as np
 from pydantic import Field
-from sqlalchemy import func, select, text
+from sqlalchemy import TextClause, func, select, text
 from sqlalchemy.orm import Session
 
-from crevlo.core.energy import LONGEST_STEP_S, TraceEnergy, integrate_counter, integrate_power
+from crevlo.core.energy import JOULE_PER_KWH, LONGEST_STEP_S, TraceEnergy, integrate_counter, integrate_power
 from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.stations.devices.device import device_of
 from crevlo.stations.shape import Shape
@@ -160,28 +160,59 @@ def _about(session: Session, device: Device, begin: datetime, end: datetime) -> 
 
 
 def samples_between(session: Session, device: Device, begin: datetime, end: datetime) -> Samples:
-    rows = session.execute(
-        select(func.extract("epoch", PowerSample.at), PowerSample.power_w, PowerSample.counter_wh)
-        .where(PowerSample.device == device.number, PowerSample.at >= begin, PowerSample.at <= end)
-        .order_by(PowerSample.at)
-    ).all()  # fmt: skip
-    table = np.array([(float(t), w, wh) for t, w, wh in rows], dtype=float).reshape(-1, 3)
-    return Samples(table[:, 0], table[:, 1], table[:, 2])
+    """Every sample of a meter between two moments."""
+    return _columns_of(session, _SAMPLES, {"device": device.number, "begin": begin, "end": end})
+
+
+def looked_through(session: Session, device: Device, begin: datetime, end: datetime) -> tuple[Samples, float]:
+    """What a stretch is taken apart by: its samples, or the means of its minutes where it has very many; and the longest
+    step between two that is no gap, in s."""
+    if _about(session, device, begin, end) <= MOST_SAMPLES:
+        return samples_between(session, device, begin, end), LONGEST_STEP_S
+    given = {"device": device.number, "begin": begin, "end": end, "step": LEVELS[0]}
+    return _columns_of(session, _MINUTES, given), 1.5 * LEVELS[0]
+
+
+_SAMPLES = text(
+    "select array_agg(cast(extract(epoch from at) as float8) order by at), array_agg(power_w order by at),"
+    " array_agg(counter_wh order by at) from power_sample where device = :device and at between :begin and :end"
+)
+_MINUTES = text(
+    "select array_agg(cast(extract(epoch from at) as float8) + step_s / 2.0 order by at), array_agg(mean_w order by at),"
+    " null from power_level where device = :device and step_s = :step and at >= :begin and at < :end"
+)
+_ENERGY = text((SQL / "run_energy.sql").read_text())
+
+
+def _columns_of(session: Session, statement: TextClause, given: dict[str, Any]) -> Samples:
+    at, power, counter = session.execute(statement, given).one()
+    t = np.array(at or [], dtype=float)
+    w, wh = (np.array(c, dtype=float) if c else np.full(len(t), np.nan) for c in (power, counter))
+    return Samples(t, w, wh)
 
 
 def energy_between(session: Session, device: Device, begin: datetime, end: datetime) -> TraceEnergy:
     """Energy of a stretch: by power where the meter sends it, else by its counter. What is not seen at the two ends counts
     as a gap. Raises NotDetermined with fewer than two samples."""
+    if _about(session, device, begin, end) > MOST_SAMPLES:
+        row = session.execute(
+            _ENERGY, {"device": device.number, "begin": begin, "end": end, "longest": LONGEST_STEP_S}
+        ).one()
+        if row.samples >= 2:
+            return TraceEnergy(
+                row.low / JOULE_PER_KWH, row.high / JOULE_PER_KWH, (), (end - begin).total_seconds(), row.peak_w,
+                row.samples,
+            )  # fmt: skip
     return energy_of(samples_between(session, device, begin, end), begin.timestamp(), end.timestamp())
 
 
-def energy_of(found: Samples, begin_s: float, end_s: float) -> TraceEnergy:
+def energy_of(found: Samples, begin_s: float, end_s: float, longest_step_s: float = LONGEST_STEP_S) -> TraceEnergy:
     """Energy of the samples between two moments, the ends held at the nearest sample."""
     powered = np.isfinite(found.power_w)
     if powered.sum() >= 2:
         t, w = found.at[powered], found.power_w[powered]
         t, w = np.r_[begin_s, t, end_s], np.r_[w[0], w, w[-1]]
-        return integrate_power(t - begin_s, w)
+        return integrate_power(t - begin_s, w, longest_step_s)
     counted = np.isfinite(found.counter_wh)
     if counted.sum() >= 2:
         return integrate_counter(found.at[counted] - begin_s, found.counter_wh[counted])

@@ -17,9 +17,10 @@ from crevlo.stations.clock import stated_time
 from crevlo.stations.inspect.reject import reject_specimen
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.shape import Missing, Moment, Refused, Shape
+from crevlo.store.machine import ArtifactVersion
 from crevlo.store.reading import DefectScore, InspectionLock
-from crevlo.store.run import Specimen
-from crevlo.store.study import Study
+from crevlo.store.run import Run, Specimen
+from crevlo.store.study import Job, Study
 
 
 class DefectText(Shape):
@@ -101,18 +102,19 @@ def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) ->
         )
     )
     ids = [s.id for s in specimens]
-    scores = current_scores(session, ids, locked_only=False, late=True)
-    artifacts = artifacts_of(session, ids)
+    scores = current_scores(session, ids, locked_only=False, late=True, by=person_id)
+    artifact_of = _artifacts_in(session, study_id)
+    artifacts = {a.id: a for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(set(artifact_of.values()))))}  # fmt: skip
     asked = {a.id: asked_of(shown_by(a)) for a in artifacts.values()}
     locks: dict[uuid.UUID, set[uuid.UUID]] = defaultdict(set)
     for lock in session.scalars(select(InspectionLock).where(InspectionLock.specimen_id.in_(ids))):
         locks[lock.specimen_id].add(lock.person_id)
     lines = []
     for specimen in specimens:
-        own = [s for s in scores.get(specimen.id, []) if s.person_id == person_id]
+        own = scores.get(specimen.id, [])
         locked = person_id in locks.get(specimen.id, set())
         quality = specimen_quality(own_scores := {s.defect: s.severity for s in own}, own_scores) if locked else None
-        artifact = artifacts[specimen.id]
+        artifact = artifacts[artifact_of[specimen.id]]
         lines.append(
             SpecimenScores(
                 id=specimen.id, blind_code=specimen.blind_code, locked=locked, artifact=artifact.name,
@@ -155,11 +157,7 @@ def record_score(
     if _locked(session, specimen_id, person_id):
         raise Refused("Your scores of this specimen are locked.")
     own = next(
-        (
-            s
-            for s in current_scores(session, [specimen_id], locked_only=False, late=True).get(specimen_id, [])
-            if s.person_id == person_id and s.defect == given.defect
-        ),
+        (s for s in _own_scores(session, specimen_id, person_id) if s.defect == given.defect),
         None,
     )
     if (own.id if own else None) != given.supersedes_id:
@@ -182,11 +180,7 @@ def lock(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> Insp
     specimen = _specimen(session, specimen_id)
     session.execute(select(Specimen.id).where(Specimen.id == specimen_id).with_for_update())
     if not _locked(session, specimen_id, person_id):
-        own = {
-            s.defect: s.severity
-            for s in current_scores(session, [specimen_id], locked_only=False, late=True).get(specimen_id, [])
-            if s.person_id == person_id
-        }
+        own = {s.defect: s.severity for s in _own_scores(session, specimen_id, person_id)}
         asked = asked_of(shown_by(artifacts_of(session, [specimen_id])[specimen_id]))
         quality = specimen_quality(own, asked)  # raises NotDetermined while a defect is unscored
         session.add(InspectionLock(specimen_id=specimen_id, person_id=person_id))
@@ -231,6 +225,19 @@ def revealed(session: Session, study_id: uuid.UUID) -> RevealedList:
         specimens=sorted(rows, key=lambda r: (r.machine.mark, r.blind_code)), secret=secret, rule=CODE_RULE,
         follows=sum(follows(r.blind_code, secret, str(r.print_id)) for r in rows),
     )  # fmt: skip
+
+
+def _own_scores(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> list[DefectScore]:
+    return current_scores(session, [specimen_id], locked_only=False, late=True, by=person_id).get(specimen_id, [])
+
+
+def _artifacts_in(session: Session, study_id: uuid.UUID) -> dict[uuid.UUID, uuid.UUID]:
+    """Of every specimen of a study the artifact that it is a print of."""
+    rows = session.execute(
+        select(Specimen.id, Job.artifact_id).join(Run, Run.id == Specimen.run_id).join(Job, Job.id == Run.job_id)
+        .where(Specimen.study_id == study_id)
+    )  # fmt: skip
+    return dict(rows.tuples().all())
 
 
 def _specimen(session: Session, specimen_id: uuid.UUID) -> Specimen:

@@ -1,32 +1,27 @@
 """The bench as it is now: what every machine does, what it draws, and what a person has to do next."""
 
 import uuid
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from datetime import UTC, datetime, timedelta
 
 import numpy as np
 from pydantic import Field
-from sqlalchemy import select, text
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.core.energy import TraceEnergy
-from crevlo.core.estimate import NotDetermined
-from crevlo.core.phases import Phase, Span, guess_spans, power_by_phase, spans, total_s
+from crevlo.core.phases import Phase, Span, total_s
 from crevlo.core.ratio import TimeRatio
 from crevlo.stations.bench import Bench, load_bench
-from crevlo.stations.devices.device import device_of, devices_of, plugged_in
-from crevlo.stations.devices.power import Samples, TraceOut, energy_of, last_power, samples_between, thinned, trace
+from crevlo.stations.devices.power import last_power
 from crevlo.stations.job_state import JobState, job_states
-from crevlo.stations.kept import Kept
 from crevlo.stations.plan.expected import file_ratios
 from crevlo.stations.plan.make import latest_schedule
 from crevlo.stations.plan.now import next_actions
 from crevlo.stations.plan.rules import rules_of
 from crevlo.stations.plan.study import UnitMark, mark_of
-from crevlo.stations.print_.power_log import handed_in
-from crevlo.stations.shape import Missing, Shape
-from crevlo.store.database import SQL
-from crevlo.store.device import Device, DeviceKind, PrinterReport, RunEvent
+from crevlo.stations.print_.phases import PhaseTime, spans_by_run
+from crevlo.stations.shape import Shape
+from crevlo.store.device import Device, DeviceKind, PrinterReport
 from crevlo.store.run import Outcome, Run
 from crevlo.store.study import Job, Study
 
@@ -37,11 +32,6 @@ _FRESH = timedelta(minutes=1)
 _HOT_C = 40.0
 # A print without a printer that reports is late when it is so much over its estimate, heat-up besides.
 _LATE, _HEAT_UP_S = 1.15, 600.0
-
-
-class PhaseTime(Shape):
-    phase: Phase
-    seconds: float
 
 
 class LiveRun(Shape):
@@ -107,41 +97,6 @@ class BenchView(Shape):
     next: list[NextThing]
 
 
-class PhasePowerOut(Shape):
-    phase: Phase
-    seconds: float
-    kwh: float
-    low_kwh: float
-    high_kwh: float
-    mean_w: float
-    p95_w: float
-    peak_w: float
-
-
-class SpanOut(Shape):
-    phase: Phase
-    begin: float
-    end: float
-
-
-class RunPower(Shape):
-    """A run's power: the trace, its phases, and the energy of each."""
-
-    trace: TraceOut | None
-    needs: str | None
-    spans: list[SpanOut] = Field(description="in s since 1970")
-    spans_from: str
-    phases: list[PhasePowerOut]
-    kwh: float | None
-    low_kwh: float | None
-    high_kwh: float | None
-    gaps: int
-    peak_w: float | None
-
-
-_PHASE_CHANGES = text((SQL / "phase_changes.sql").read_text())
-
-
 def view_bench(session: Session, study_id: uuid.UUID) -> BenchView:
     bench, now = load_bench(session, study_id), datetime.now(UTC)
     unit_ids = [u.unit_id for u in bench.units]
@@ -180,93 +135,6 @@ def _live_runs(session: Session, job_ids: list[uuid.UUID]) -> dict[uuid.UUID, Ru
         .where(Run.job_id.in_(job_ids), Run.ended_at.is_(None))
     )
     return dict(rows.tuples().all())
-
-
-def run_power(session: Session, run_id: uuid.UUID) -> RunPower:
-    """What a run drew, phase by phase; phases as marked or reported, else guessed from the power."""
-    run = session.get(Run, run_id)
-    if run is None:
-        raise Missing("There is no such run.")
-    unit_id = session.scalars(select(Job.unit_id).where(Job.id == run.job_id)).one()
-    end = run.ended_at or datetime.now(UTC)
-    meter = device_of(session, unit_id, DeviceKind.POWER_METER, run.started_at)
-    found, told = spans_by_run(session, [run], {run.id: unit_id})[run.id]
-    samples, energy, needs = None, None, "a power meter on this machine that sends by itself"
-    if meter is not None:
-        samples = samples_between(session, meter, run.started_at, end)
-        try:
-            energy = energy_of(samples, run.started_at.timestamp(), end.timestamp())
-        except NotDetermined as missing:
-            needs = missing.needs
-    nothing = RunPower(
-        trace=None, needs=needs, spans=_spans_out(found), spans_from=told, phases=[], kwh=None, low_kwh=None,
-        high_kwh=None, gaps=0, peak_w=None,
-    )  # fmt: skip
-    if meter is not None and samples is not None and energy is not None:
-        return _power(samples, energy, trace(session, meter, run.started_at, end, samples), found, told)
-    if run.trace_sha256 is None:
-        return nothing
-    # A log that was handed in has all that a meter's own samples have.
-    key = f"{run.trace_sha256} {run.trace_columns} {run.started_at} {found}"
-    return _of_logs.get(key, lambda: _of_log(session, run, found, told)) or nothing
-
-
-# A pure function of a log that never changes, of how it is read, and of the run's phases.
-_of_logs: Kept[RunPower | None] = Kept(60)
-
-
-def _of_log(session: Session, run: Run, found: list[Span], told: str) -> RunPower | None:
-    given = handed_in(session, run)
-    if given is None:
-        return None
-    samples, energy = given
-    return _power(samples, energy, thinned(samples), found, told)
-
-
-def _power(samples: Samples, energy: TraceEnergy, drawn: TraceOut, found: list[Span], told: str) -> RunPower:
-    if not found:
-        found, told = _guessed(samples)
-    return RunPower(
-        trace=drawn, needs=None, spans=_spans_out(found), spans_from=told,
-        phases=_phases_out(samples, found), gaps=len(energy.gaps), peak_w=energy.peak_w, **_bounds(energy),
-    )  # fmt: skip
-
-
-def spans_by_run(
-    session: Session, runs: Sequence[Run], unit_of: Mapping[uuid.UUID, uuid.UUID]
-) -> dict[uuid.UUID, tuple[list[Span], str]]:
-    """Phases of runs in s since 1970, and where they are from: a person's marks first, else the reports of the printer of
-    the run's unit."""
-    marks = _marks(session, [run.id for run in runs])
-    told = _reported(session, [run for run in runs if run.id not in marks], unit_of)
-    found: dict[uuid.UUID, tuple[list[Span], str]] = {}
-    for run in runs:
-        begin, end = run.started_at.timestamp(), (run.ended_at or datetime.now(UTC)).timestamp()
-        if run.id in marks:
-            found[run.id] = spans(marks[run.id], begin, end), "marked at the machine"
-        else:
-            reports, printer = told.get(run.id, ([], ""))
-            found[run.id] = spans(reports, begin, end), f"reported by {printer}" if reports else ""
-    return found
-
-
-def _reported(
-    session: Session, runs: Sequence[Run], unit_of: Mapping[uuid.UUID, uuid.UUID]
-) -> dict[uuid.UUID, tuple[list[tuple[float, Phase]], str]]:
-    """When each run's printer said that a phase began, and the name of that printer."""
-    printers = devices_of(session, {unit_of[r.id] for r in runs}, DeviceKind.PRINTER)
-    known = [(r, p) for r in runs if (p := plugged_in(printers.get(unit_of[r.id], []), r.started_at))]
-    if not known:
-        return {}
-    found: dict[uuid.UUID, tuple[list[tuple[float, Phase]], str]] = {r.id: ([], p.name) for r, p in known}
-    given = {
-        "devices": [p.number for _, p in known],
-        "begins": [r.started_at - timedelta(seconds=30) for r, _ in known],
-        "ends": [r.ended_at or datetime.now(UTC) for r, _ in known],
-    }
-    for place, at, phase in session.execute(_PHASE_CHANGES, given).tuples():
-        found[known[place - 1][0].id][0].append((at.timestamp(), Phase(phase)))
-    return found
 
 
 def _unit(
@@ -420,18 +288,6 @@ def _next(
     return found
 
 
-def _marks(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[tuple[float, Phase]]]:
-    """Phases that people marked, corrections applied, in order of time."""
-    found: dict[uuid.UUID, list[tuple[float, Phase]]] = {}
-    replaced = select(RunEvent.supersedes_id).where(RunEvent.supersedes_id.is_not(None))
-    rows = session.scalars(
-        select(RunEvent).where(RunEvent.run_id.in_(run_ids), RunEvent.id.not_in(replaced)).order_by(RunEvent.at)
-    )
-    for row in rows:
-        found.setdefault(row.run_id, []).append((row.at.timestamp(), Phase(row.kind.value)))
-    return found
-
-
 def _last_reports(session: Session, printers: list[Device]) -> dict[uuid.UUID | None, PrinterReport]:
     """The last report of each printer, by its unit."""
     last = (
@@ -455,31 +311,3 @@ def _spark(power: Sequence[tuple[float, float]], now: datetime) -> list[float]:
     np.add.at(sums, at, [w for _, w in power])
     np.add.at(counts, at, 1)
     return [round(float(s / c), 1) if c else -1.0 for s, c in zip(sums, counts, strict=True)]
-
-
-def _guessed(samples: Samples) -> tuple[list[Span], str]:
-    has = np.isfinite(samples.power_w)
-    try:
-        return guess_spans(samples.at[has], samples.power_w[has]), "guessed from steps in the power"
-    except NotDetermined:
-        return [], ""
-
-
-def _phases_out(samples: Samples, found: list[Span]) -> list[PhasePowerOut]:
-    has = np.isfinite(samples.power_w)
-    if has.sum() < 2:
-        return []
-    return [
-        PhasePowerOut(
-            phase=p.phase, seconds=p.seconds, mean_w=p.mean_w, p95_w=p.p95_w, peak_w=p.peak_w, **_bounds(p.energy)
-        )
-        for p in power_by_phase(samples.at[has], samples.power_w[has], found)
-    ]
-
-
-def _bounds(energy: TraceEnergy) -> dict[str, float]:
-    return {"kwh": energy.kwh, "low_kwh": energy.low_kwh, "high_kwh": energy.high_kwh}
-
-
-def _spans_out(found: list[Span]) -> list[SpanOut]:
-    return [SpanOut(phase=s.phase, begin=s.begin_s, end=s.end_s) for s in found]

@@ -188,8 +188,8 @@ def _safety(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateR
 
 def _material(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRow) -> Judged:
     good = tries = 0
-    for job in bench.jobs:
-        if job.unit_id == entry.unit_id and bench.spools[job.spool_id].material.lower() == gate.what.lower():
+    for job in bench.jobs_of(entry.unit_id):
+        if bench.spools[job.spool_id].material.lower() == gate.what.lower():
             for run in bench.runs.get(job.id, []):
                 done = run.outcome is Outcome.DONE and run.id not in bench.rejections
                 good += done

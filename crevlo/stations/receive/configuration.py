@@ -93,7 +93,7 @@ def comparison(unit_id: uuid.UUID, bench: Bench) -> ComparisonOut | None:
 
 def _comparisons(bench: Bench, unit_id: uuid.UUID, before: Configuration, after: Configuration) -> list[Comparison]:
     """Piece by piece, arm by arm: what was printed in only one of the two says nothing."""
-    jobs = {run.id: job for job in bench.jobs if job.unit_id == unit_id for run in bench.runs.get(job.id, [])}
+    jobs = {run.id: job for job in bench.jobs_of(unit_id) for run in bench.runs.get(job.id, [])}
     done = [r for r in bench.runs_of(unit_id) if r.outcome is Outcome.DONE and r.ended_at]
     everything = {run.id: job for job in bench.jobs for run in bench.runs.get(job.id, [])}
     sizes, _, _ = deviations(bench, everything)

@@ -14,7 +14,7 @@ from crevlo.stations.bench import Bench
 from crevlo.stations.devices.power import standby_w
 from crevlo.stations.noise import level_at_1_m
 from crevlo.stations.plan.expected import file_ratios
-from crevlo.stations.print_.live import PhaseTime, spans_by_run
+from crevlo.stations.print_.phases import PhaseTime, spans_by_run
 from crevlo.stations.shape import Shape
 from crevlo.store.run import NoiseState, Outcome
 
@@ -108,7 +108,7 @@ def noise_of(bench: Bench, unit_id: uuid.UUID, state: NoiseState) -> tuple[Estim
 
 
 def printing(session: Session, bench: Bench, unit_id: uuid.UUID) -> PrintingOut:
-    jobs = [job for job in bench.jobs if job.unit_id == unit_id]
+    jobs = bench.jobs_of(unit_id)
     tries = [[r for r in bench.runs.get(job.id, []) if r.outcome in (Outcome.DONE, Outcome.FAILED)] for job in jobs]
     first = [run[0].outcome is Outcome.DONE for run in tries if run]
     later = [r.outcome is Outcome.DONE for run in tries for r in run[1:]]

@@ -495,7 +495,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** What a draft would take; nothing is saved. */
-        post: operations["planning_view_effort_studies__uuid_study_id__effort_post"];
+        post: operations["plan_view_effort_studies__uuid_study_id__effort_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -510,7 +510,7 @@ export interface paths {
             cookie?: never;
         };
         /** How much copies differ on this bench, from the newest study with good prints. */
-        get: operations["planning_spreads_spreads_get"];
+        get: operations["plan_spreads_spreads_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -527,7 +527,7 @@ export interface paths {
             cookie?: never;
         };
         /** How many copies tell a difference, by the power of the t test. */
-        get: operations["planning_copies_copies_get"];
+        get: operations["plan_copies_copies_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -543,9 +543,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["planning_list_templates_templates_get"];
+        get: operations["plan_list_templates_templates_get"];
         put?: never;
-        post: operations["planning_save_template_templates_post"];
+        post: operations["plan_save_template_templates_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -559,10 +559,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["planning_read_template_templates__key__get"];
+        get: operations["plan_read_template_templates__key__get"];
         put?: never;
         post?: never;
-        delete: operations["planning_drop_template_templates__key__delete"];
+        delete: operations["plan_drop_template_templates__key__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -576,7 +576,7 @@ export interface paths {
             cookie?: never;
         };
         /** The protocol with names instead of ids, for another study or installation. */
-        get: operations["planning_export_protocol_studies__uuid_study_id__protocol_json_get"];
+        get: operations["plan_export_protocol_studies__uuid_study_id__protocol_json_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -595,7 +595,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** A protocol file as a draft; nothing is saved. */
-        post: operations["planning_read_protocol_protocols_read_post"];
+        post: operations["plan_read_protocol_protocols_read_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -610,9 +610,90 @@ export interface paths {
             cookie?: never;
         };
         /** The JSON schema of a protocol file. */
-        get: operations["planning_schema_protocol_schema_json_get"];
+        get: operations["plan_schema_protocol_schema_json_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["plan_list_studies_studies_get"];
+        put?: never;
+        post: operations["plan_create_study_studies_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far each station has come; what is printing now is left out for a rater. */
+        get: operations["plan_study_line_studies__uuid_study_id__line_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["plan_view_plan_studies__uuid_study_id__plan_get"];
+        put: operations["plan_save_draft_studies__uuid_study_id__plan_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/freeze": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["plan_freeze_studies__uuid_study_id__freeze_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/deviations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["plan_record_deviation_studies__uuid_study_id__deviations_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -730,220 +811,6 @@ export interface paths {
         get: operations["schedule_calendar_studies__uuid_study_id__schedule_ics_get"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/ingest/power": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Samples of a power meter, in any order, repeats included. */
-        post: operations["ingest_take_power_power_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/ingest/printer": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** What a printer says of itself: phase, percent, layer, temperatures. */
-        post: operations["ingest_take_reports_printer_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/ingest/values": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Values of a sound meter, a scale or a caliper; a person takes them over. */
-        post: operations["ingest_take_values_values_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/units": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["devices_list_units_units_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/devices": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["devices_list_devices_devices_get"];
-        put?: never;
-        /** Adds a device; its token is in the answer and shown only there. */
-        post: operations["devices_add_device_devices_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/devices/values": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** What the instruments of a kind sent last, to be taken over by a person; a rater's are those that measure parts. */
-        get: operations["devices_latest_values_devices_values_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/devices/{device_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["devices_change_device_devices__uuid_device_id__put"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/devices/{device_id}/retire": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["devices_retire_device_devices__uuid_device_id__retire_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/studies": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["plan_list_studies_studies_get"];
-        put?: never;
-        post: operations["plan_create_study_studies_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/studies/{study_id}/line": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** How far each station has come; what is printing now is left out for a rater. */
-        get: operations["plan_study_line_studies__uuid_study_id__line_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/studies/{study_id}/plan": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["plan_view_plan_studies__uuid_study_id__plan_get"];
-        put: operations["plan_save_draft_studies__uuid_study_id__plan_put"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/studies/{study_id}/freeze": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["plan_freeze_studies__uuid_study_id__freeze_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/studies/{study_id}/deviations": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["plan_record_deviation_studies__uuid_study_id__deviations_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1301,7 +1168,7 @@ export interface paths {
             cookie?: never;
         };
         /** The power trace of a run and the energy of its phases. */
-        get: operations["print_run_power_runs__uuid_run_id__power_get"];
+        get: operations["print_power_of_run_runs__uuid_run_id__power_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2026,6 +1893,139 @@ export interface paths {
         get: operations["publish_readings_csv_studies__uuid_study_id__readings_csv_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingest/power": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Samples of a power meter, in any order, repeats included. */
+        post: operations["ingest_take_power_power_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingest/printer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a printer says of itself: phase, percent, layer, temperatures. */
+        post: operations["ingest_take_reports_printer_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingest/values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Values of a sound meter, a scale or a caliper; a person takes them over. */
+        post: operations["ingest_take_values_values_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["devices_list_units_units_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["devices_list_devices_devices_get"];
+        put?: never;
+        /** Adds a device; its token is in the answer and shown only there. */
+        post: operations["devices_add_device_devices_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the instruments of a kind sent last, to be taken over by a person; a rater's are those that measure parts. */
+        get: operations["devices_latest_values_devices_values_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{device_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["devices_change_device_devices__uuid_device_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{device_id}/retire": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["devices_retire_device_devices__uuid_device_id__retire_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3651,6 +3651,294 @@ export interface components {
              */
             copies?: number;
         };
+        /** Studies */
+        Studies: {
+            /** Studies */
+            studies: components["schemas"]["StudyCard"][];
+        };
+        /** StudyCard */
+        StudyCard: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /** Question */
+            question: string;
+            /** Machines */
+            machines: number;
+            /** Frozen */
+            frozen: boolean;
+        };
+        /** PlanView */
+        PlanView: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /** Question */
+            question: string;
+            /** Currency */
+            currency: string;
+            /** Seed */
+            seed: number;
+            /** Version */
+            version: number;
+            /** Protocol Number */
+            protocol_number: number;
+            /** Frozen At */
+            frozen_at: string | null;
+            /** Freeze Recorded At */
+            freeze_recorded_at: string | null;
+            /** Candidates */
+            candidates: components["schemas"]["Candidate"][];
+            /** Arms */
+            arms: components["schemas"]["ArmOut"][];
+            /** Repeats */
+            repeats: number;
+            policies: components["schemas"]["Policies"];
+            /** Coverage */
+            coverage: components["schemas"]["CoverageRow"][];
+            /** Deviations */
+            deviations: components["schemas"]["DeviationOut"][];
+        };
+        /** ArmOut */
+        ArmOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            slicing: components["schemas"]["Slicing"];
+            tuning: components["schemas"]["Tuning"];
+            conditions: components["schemas"]["Conditions"];
+            /**
+             * Fixed
+             * @description the conditions as a sentence
+             */
+            fixed: string;
+            /** Lines */
+            lines: components["schemas"]["LineOut"][];
+        };
+        /**
+         * Cell
+         * @description A machine's copies of one line; without a job the reason why there is none.
+         */
+        Cell: {
+            /** Layers */
+            layers: components["schemas"]["CellLayer"][];
+            /** Left Out */
+            left_out: string;
+        };
+        /**
+         * CellLayer
+         * @description One copy of one line on one machine: how far it has come.
+         */
+        CellLayer: {
+            /**
+             * Job Id
+             * Format: uuid
+             */
+            job_id: string;
+            /** Copy Number */
+            copy_number: number;
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "planned" | "printing" | "failed" | "printed" | "measured" | "inspected";
+            /** Failed Tries */
+            failed_tries: number;
+            /** Deviations */
+            deviations: number;
+        };
+        /** CoverageRow */
+        CoverageRow: {
+            machine: components["schemas"]["UnitMark"];
+            /**
+             * Cells
+             * @description one for every line of every arm, in their order
+             */
+            cells: components["schemas"]["Cell"][];
+        };
+        /** DeviationOut */
+        DeviationOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** What */
+            what: string;
+            /** Reason */
+            reason: string;
+            /** Job Id */
+            job_id: string | null;
+            /**
+             * Recorded At
+             * Format: date-time
+             */
+            recorded_at: string;
+        };
+        /**
+         * LineOut
+         * @description A line as drafted, with its artifact and spools by name.
+         */
+        LineOut: {
+            /**
+             * Artifact
+             * @description reference of the artifact on the shelf
+             */
+            artifact: string;
+            /** Code */
+            code: string;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Isolates */
+            isolates: string;
+            /** Tools */
+            tools: number;
+            /** Features */
+            features: number;
+            /** Spool Id */
+            spool_id: string | null;
+            /** Spool */
+            spool: string;
+            /** Second Spool Id */
+            second_spool_id: string | null;
+            /** Second Spool */
+            second_spool: string;
+            /** Copies */
+            copies: number;
+        };
+        /**
+         * UnitMark
+         * @description A machine as it appears everywhere: name with its mark.
+         */
+        UnitMark: {
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: number;
+            /** Is Control */
+            is_control: boolean;
+        };
+        /** NewStudy */
+        NewStudy: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /**
+             * Question
+             * @default
+             */
+            question?: string;
+            /**
+             * Currency
+             * @default EUR
+             */
+            currency?: string;
+            /**
+             * Seed
+             * @default null
+             */
+            seed?: number | null;
+        };
+        /** Line */
+        Line: {
+            /**
+             * Study Id
+             * Format: uuid
+             */
+            study_id: string;
+            /** Title */
+            title: string;
+            /** Frozen */
+            frozen: boolean;
+            /** Revealed */
+            revealed: boolean;
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Printing */
+            printing: components["schemas"]["PrintingNow"][];
+            /** Stations */
+            stations: components["schemas"]["StationProgress"][];
+        };
+        /** PrintingNow */
+        PrintingNow: {
+            /**
+             * Job Id
+             * Format: uuid
+             */
+            job_id: string;
+            /** Machine */
+            machine: string;
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
+        };
+        /** StationProgress */
+        StationProgress: {
+            /** Station */
+            station: string;
+            /** Count */
+            count: string;
+            /** Share */
+            share: number;
+            /** Trouble */
+            trouble: boolean;
+        };
+        /**
+         * Freeze
+         * @description When the protocol was frozen, where that was before it is entered here; both times are kept.
+         */
+        Freeze: {
+            /**
+             * Frozen At
+             * @default null
+             */
+            frozen_at?: string | null;
+        };
+        /** NewDeviation */
+        NewDeviation: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** What */
+            what: string;
+            /** Reason */
+            reason: string;
+            /**
+             * Job Id
+             * @default null
+             */
+            job_id?: string | null;
+        };
         /** ScheduleView */
         ScheduleView: {
             /**
@@ -3933,23 +4221,6 @@ export interface components {
             code: string;
             /** Words */
             words: string;
-        };
-        /**
-         * UnitMark
-         * @description A machine as it appears everywhere: name with its mark.
-         */
-        UnitMark: {
-            /**
-             * Unit Id
-             * Format: uuid
-             */
-            unit_id: string;
-            /** Name */
-            name: string;
-            /** Mark */
-            mark: number;
-            /** Is Control */
-            is_control: boolean;
         };
         /** Window */
         Window: {
@@ -4251,643 +4522,6 @@ export interface components {
             /** Job Id */
             job_id: string | null;
             machine: components["schemas"]["UnitMark"] | null;
-        };
-        /**
-         * Taken
-         * @description What became of a batch: all of it is on disk once this is answered.
-         */
-        Taken: {
-            /** Taken */
-            taken: number;
-            /**
-             * Repeated
-             * @description samples that were here already
-             */
-            repeated: number;
-        };
-        /**
-         * PowerBatch
-         * @description Samples by column; a meter sends power, a running counter, or both.
-         */
-        PowerBatch: {
-            /**
-             * T
-             * @description seconds since 1970, UTC; in any order
-             */
-            t: number[];
-            /**
-             * W
-             * @default null
-             */
-            w?: (number | null)[] | null;
-            /**
-             * Wh
-             * @default null
-             */
-            wh?: (number | null)[] | null;
-        };
-        /** ReportBatch */
-        ReportBatch: {
-            /** Reports */
-            reports: components["schemas"]["Report"][];
-        };
-        /**
-         * Phase
-         * @enum {string}
-         */
-        Phase: "standby" | "levelling" | "warm-up" | "printing" | "paused" | "filament change" | "cooling" | "removal" | "fault";
-        /** Report */
-        Report: {
-            /**
-             * T
-             * @description seconds since 1970, UTC
-             */
-            t: number;
-            phase: components["schemas"]["Phase"];
-            /**
-             * Percent
-             * @default null
-             */
-            percent?: number | null;
-            /**
-             * Layer
-             * @default null
-             */
-            layer?: number | null;
-            /**
-             * Nozzle C
-             * @default null
-             */
-            nozzle_c?: number | null;
-            /**
-             * Bed C
-             * @default null
-             */
-            bed_c?: number | null;
-            /**
-             * Message
-             * @default
-             */
-            message?: string;
-        };
-        /**
-         * ValueBatch
-         * @description Values of a sound meter in dB, a scale in g, a caliper in mm.
-         */
-        ValueBatch: {
-            /** Values */
-            values: components["schemas"]["Value"][];
-        };
-        /** Value */
-        Value: {
-            /** T */
-            t: number;
-            /** Value */
-            value: number;
-        };
-        /** UnitList */
-        UnitList: {
-            /** Units */
-            units: components["schemas"]["UnitName"][];
-        };
-        /** UnitName */
-        UnitName: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Name */
-            name: string;
-        };
-        /** DeviceList */
-        DeviceList: {
-            /**
-             * Now
-             * Format: date-time
-             */
-            now: string;
-            /** Devices */
-            devices: components["schemas"]["DeviceOut"][];
-        };
-        /**
-         * DeviceKind
-         * @enum {string}
-         */
-        DeviceKind: "power meter" | "printer" | "sound meter" | "caliper" | "scale";
-        /** DeviceOut */
-        DeviceOut: {
-            /** Name */
-            name: string;
-            kind: components["schemas"]["DeviceKind"];
-            /**
-             * Unit Id
-             * @description the unit that a meter or a printer belongs to
-             * @default null
-             */
-            unit_id: string | null;
-            /**
-             * Instrument Id
-             * @description the instrument on record that it is
-             * @default null
-             */
-            instrument_id: string | null;
-            /**
-             * Topic
-             * @description where it publishes over MQTT, if it does
-             * @default null
-             */
-            topic: string | null;
-            /**
-             * Power Key
-             * @description where in an MQTT message its power is
-             * @default power_w
-             */
-            power_key: string;
-            /**
-             * Counter Key
-             * @default energy_wh
-             */
-            counter_key: string;
-            /**
-             * Time Key
-             * @default time
-             */
-            time_key: string;
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Version */
-            version: number;
-            /** Unit */
-            unit: string | null;
-            /** Instrument */
-            instrument: string | null;
-            /** Retired */
-            retired: boolean;
-            /**
-             * Last At
-             * @description time of the last thing it sent, by its own clock
-             */
-            last_at: string | null;
-            /**
-             * Refused
-             * @description messages that made no sense
-             */
-            refused: number;
-            /** Refused Why */
-            refused_why: string;
-            /** Refused At */
-            refused_at: string | null;
-        };
-        /** LatestValues */
-        LatestValues: {
-            /** Values */
-            values: components["schemas"]["LatestValue"][];
-        };
-        /** LatestValue */
-        LatestValue: {
-            /** Value */
-            value: number;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Device */
-            device: string;
-        };
-        /** DeviceAdded */
-        DeviceAdded: {
-            /** Name */
-            name: string;
-            kind: components["schemas"]["DeviceKind"];
-            /**
-             * Unit Id
-             * @description the unit that a meter or a printer belongs to
-             * @default null
-             */
-            unit_id: string | null;
-            /**
-             * Instrument Id
-             * @description the instrument on record that it is
-             * @default null
-             */
-            instrument_id: string | null;
-            /**
-             * Topic
-             * @description where it publishes over MQTT, if it does
-             * @default null
-             */
-            topic: string | null;
-            /**
-             * Power Key
-             * @description where in an MQTT message its power is
-             * @default power_w
-             */
-            power_key: string;
-            /**
-             * Counter Key
-             * @default energy_wh
-             */
-            counter_key: string;
-            /**
-             * Time Key
-             * @default time
-             */
-            time_key: string;
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Version */
-            version: number;
-            /** Unit */
-            unit: string | null;
-            /** Instrument */
-            instrument: string | null;
-            /** Retired */
-            retired: boolean;
-            /**
-             * Last At
-             * @description time of the last thing it sent, by its own clock
-             */
-            last_at: string | null;
-            /**
-             * Refused
-             * @description messages that made no sense
-             */
-            refused: number;
-            /** Refused Why */
-            refused_why: string;
-            /** Refused At */
-            refused_at: string | null;
-            /**
-             * Token
-             * @description shown this once; what the device sends as its bearer token
-             */
-            token: string;
-        };
-        /** NewDevice */
-        NewDevice: {
-            /** Name */
-            name: string;
-            kind: components["schemas"]["DeviceKind"];
-            /**
-             * Unit Id
-             * @description the unit that a meter or a printer belongs to
-             * @default null
-             */
-            unit_id?: string | null;
-            /**
-             * Instrument Id
-             * @description the instrument on record that it is
-             * @default null
-             */
-            instrument_id?: string | null;
-            /**
-             * Topic
-             * @description where it publishes over MQTT, if it does
-             * @default null
-             */
-            topic?: string | null;
-            /**
-             * Power Key
-             * @description where in an MQTT message its power is
-             * @default power_w
-             */
-            power_key?: string;
-            /**
-             * Counter Key
-             * @default energy_wh
-             */
-            counter_key?: string;
-            /**
-             * Time Key
-             * @default time
-             */
-            time_key?: string;
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-        };
-        /** DeviceChange */
-        DeviceChange: {
-            /** Name */
-            name: string;
-            kind: components["schemas"]["DeviceKind"];
-            /**
-             * Unit Id
-             * @description the unit that a meter or a printer belongs to
-             * @default null
-             */
-            unit_id?: string | null;
-            /**
-             * Instrument Id
-             * @description the instrument on record that it is
-             * @default null
-             */
-            instrument_id?: string | null;
-            /**
-             * Topic
-             * @description where it publishes over MQTT, if it does
-             * @default null
-             */
-            topic?: string | null;
-            /**
-             * Power Key
-             * @description where in an MQTT message its power is
-             * @default power_w
-             */
-            power_key?: string;
-            /**
-             * Counter Key
-             * @default energy_wh
-             */
-            counter_key?: string;
-            /**
-             * Time Key
-             * @default time
-             */
-            time_key?: string;
-            /** Version */
-            version: number;
-        };
-        /** Studies */
-        Studies: {
-            /** Studies */
-            studies: components["schemas"]["StudyCard"][];
-        };
-        /** StudyCard */
-        StudyCard: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Title */
-            title: string;
-            /** Question */
-            question: string;
-            /** Machines */
-            machines: number;
-            /** Frozen */
-            frozen: boolean;
-        };
-        /** PlanView */
-        PlanView: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Title */
-            title: string;
-            /** Question */
-            question: string;
-            /** Currency */
-            currency: string;
-            /** Seed */
-            seed: number;
-            /** Version */
-            version: number;
-            /** Protocol Number */
-            protocol_number: number;
-            /** Frozen At */
-            frozen_at: string | null;
-            /** Freeze Recorded At */
-            freeze_recorded_at: string | null;
-            /** Candidates */
-            candidates: components["schemas"]["Candidate"][];
-            /** Arms */
-            arms: components["schemas"]["ArmOut"][];
-            /** Repeats */
-            repeats: number;
-            policies: components["schemas"]["Policies"];
-            /** Coverage */
-            coverage: components["schemas"]["CoverageRow"][];
-            /** Deviations */
-            deviations: components["schemas"]["DeviationOut"][];
-        };
-        /** ArmOut */
-        ArmOut: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Name */
-            name: string;
-            slicing: components["schemas"]["Slicing"];
-            tuning: components["schemas"]["Tuning"];
-            conditions: components["schemas"]["Conditions"];
-            /**
-             * Fixed
-             * @description the conditions as a sentence
-             */
-            fixed: string;
-            /** Lines */
-            lines: components["schemas"]["LineOut"][];
-        };
-        /**
-         * Cell
-         * @description A machine's copies of one line; without a job the reason why there is none.
-         */
-        Cell: {
-            /** Layers */
-            layers: components["schemas"]["CellLayer"][];
-            /** Left Out */
-            left_out: string;
-        };
-        /**
-         * CellLayer
-         * @description One copy of one line on one machine: how far it has come.
-         */
-        CellLayer: {
-            /**
-             * Job Id
-             * Format: uuid
-             */
-            job_id: string;
-            /** Copy Number */
-            copy_number: number;
-            /**
-             * Stage
-             * @enum {string}
-             */
-            stage: "planned" | "printing" | "failed" | "printed" | "measured" | "inspected";
-            /** Failed Tries */
-            failed_tries: number;
-            /** Deviations */
-            deviations: number;
-        };
-        /** CoverageRow */
-        CoverageRow: {
-            machine: components["schemas"]["UnitMark"];
-            /**
-             * Cells
-             * @description one for every line of every arm, in their order
-             */
-            cells: components["schemas"]["Cell"][];
-        };
-        /** DeviationOut */
-        DeviationOut: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** What */
-            what: string;
-            /** Reason */
-            reason: string;
-            /** Job Id */
-            job_id: string | null;
-            /**
-             * Recorded At
-             * Format: date-time
-             */
-            recorded_at: string;
-        };
-        /**
-         * LineOut
-         * @description A line as drafted, with its artifact and spools by name.
-         */
-        LineOut: {
-            /**
-             * Artifact
-             * @description reference of the artifact on the shelf
-             */
-            artifact: string;
-            /** Code */
-            code: string;
-            /** Number */
-            number: number;
-            /** Name */
-            name: string;
-            /** Isolates */
-            isolates: string;
-            /** Tools */
-            tools: number;
-            /** Features */
-            features: number;
-            /** Spool Id */
-            spool_id: string | null;
-            /** Spool */
-            spool: string;
-            /** Second Spool Id */
-            second_spool_id: string | null;
-            /** Second Spool */
-            second_spool: string;
-            /** Copies */
-            copies: number;
-        };
-        /** NewStudy */
-        NewStudy: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Title */
-            title: string;
-            /**
-             * Question
-             * @default
-             */
-            question?: string;
-            /**
-             * Currency
-             * @default EUR
-             */
-            currency?: string;
-            /**
-             * Seed
-             * @default null
-             */
-            seed?: number | null;
-        };
-        /** Line */
-        Line: {
-            /**
-             * Study Id
-             * Format: uuid
-             */
-            study_id: string;
-            /** Title */
-            title: string;
-            /** Frozen */
-            frozen: boolean;
-            /** Revealed */
-            revealed: boolean;
-            /**
-             * Now
-             * Format: date-time
-             */
-            now: string;
-            /** Printing */
-            printing: components["schemas"]["PrintingNow"][];
-            /** Stations */
-            stations: components["schemas"]["StationProgress"][];
-        };
-        /** PrintingNow */
-        PrintingNow: {
-            /**
-             * Job Id
-             * Format: uuid
-             */
-            job_id: string;
-            /** Machine */
-            machine: string;
-            /**
-             * Started At
-             * Format: date-time
-             */
-            started_at: string;
-        };
-        /** StationProgress */
-        StationProgress: {
-            /** Station */
-            station: string;
-            /** Count */
-            count: string;
-            /** Share */
-            share: number;
-            /** Trouble */
-            trouble: boolean;
-        };
-        /**
-         * Freeze
-         * @description When the protocol was frozen, where that was before it is entered here; both times are kept.
-         */
-        Freeze: {
-            /**
-             * Frozen At
-             * @default null
-             */
-            frozen_at?: string | null;
-        };
-        /** NewDeviation */
-        NewDeviation: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** What */
-            what: string;
-            /** Reason */
-            reason: string;
-            /**
-             * Job Id
-             * @default null
-             */
-            job_id?: string | null;
         };
         /** ReceiveView */
         ReceiveView: {
@@ -5490,6 +5124,11 @@ export interface components {
          * @enum {string}
          */
         NoiseState: "standby" | "heating" | "printing" | "printing at its fastest";
+        /**
+         * Phase
+         * @enum {string}
+         */
+        Phase: "standby" | "levelling" | "warm-up" | "printing" | "paused" | "filament change" | "cooling" | "removal" | "fault";
         /** PhaseTime */
         PhaseTime: {
             phase: components["schemas"]["Phase"];
@@ -8045,6 +7684,367 @@ export interface components {
              */
             note: string | null;
         };
+        /**
+         * Taken
+         * @description What became of a batch: all of it is on disk once this is answered.
+         */
+        Taken: {
+            /** Taken */
+            taken: number;
+            /**
+             * Repeated
+             * @description samples that were here already
+             */
+            repeated: number;
+        };
+        /**
+         * PowerBatch
+         * @description Samples by column; a meter sends power, a running counter, or both.
+         */
+        PowerBatch: {
+            /**
+             * T
+             * @description seconds since 1970, UTC; in any order
+             */
+            t: number[];
+            /**
+             * W
+             * @default null
+             */
+            w?: (number | null)[] | null;
+            /**
+             * Wh
+             * @default null
+             */
+            wh?: (number | null)[] | null;
+        };
+        /** ReportBatch */
+        ReportBatch: {
+            /** Reports */
+            reports: components["schemas"]["Report"][];
+        };
+        /** Report */
+        Report: {
+            /**
+             * T
+             * @description seconds since 1970, UTC
+             */
+            t: number;
+            phase: components["schemas"]["Phase"];
+            /**
+             * Percent
+             * @default null
+             */
+            percent?: number | null;
+            /**
+             * Layer
+             * @default null
+             */
+            layer?: number | null;
+            /**
+             * Nozzle C
+             * @default null
+             */
+            nozzle_c?: number | null;
+            /**
+             * Bed C
+             * @default null
+             */
+            bed_c?: number | null;
+            /**
+             * Message
+             * @default
+             */
+            message?: string;
+        };
+        /**
+         * ValueBatch
+         * @description Values of a sound meter in dB, a scale in g, a caliper in mm.
+         */
+        ValueBatch: {
+            /** Values */
+            values: components["schemas"]["Value"][];
+        };
+        /** Value */
+        Value: {
+            /** T */
+            t: number;
+            /** Value */
+            value: number;
+        };
+        /** UnitList */
+        UnitList: {
+            /** Units */
+            units: components["schemas"]["UnitName"][];
+        };
+        /** UnitName */
+        UnitName: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /** DeviceList */
+        DeviceList: {
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Devices */
+            devices: components["schemas"]["DeviceOut"][];
+        };
+        /**
+         * DeviceKind
+         * @enum {string}
+         */
+        DeviceKind: "power meter" | "printer" | "sound meter" | "caliper" | "scale";
+        /** DeviceOut */
+        DeviceOut: {
+            /** Name */
+            name: string;
+            kind: components["schemas"]["DeviceKind"];
+            /**
+             * Unit Id
+             * @description the unit that a meter or a printer belongs to
+             * @default null
+             */
+            unit_id: string | null;
+            /**
+             * Instrument Id
+             * @description the instrument on record that it is
+             * @default null
+             */
+            instrument_id: string | null;
+            /**
+             * Topic
+             * @description where it publishes over MQTT, if it does
+             * @default null
+             */
+            topic: string | null;
+            /**
+             * Power Key
+             * @description where in an MQTT message its power is
+             * @default power_w
+             */
+            power_key: string;
+            /**
+             * Counter Key
+             * @default energy_wh
+             */
+            counter_key: string;
+            /**
+             * Time Key
+             * @default time
+             */
+            time_key: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Version */
+            version: number;
+            /** Unit */
+            unit: string | null;
+            /** Instrument */
+            instrument: string | null;
+            /** Retired */
+            retired: boolean;
+            /**
+             * Last At
+             * @description time of the last thing it sent, by its own clock
+             */
+            last_at: string | null;
+            /**
+             * Refused
+             * @description messages that made no sense
+             */
+            refused: number;
+            /** Refused Why */
+            refused_why: string;
+            /** Refused At */
+            refused_at: string | null;
+        };
+        /** LatestValues */
+        LatestValues: {
+            /** Values */
+            values: components["schemas"]["LatestValue"][];
+        };
+        /** LatestValue */
+        LatestValue: {
+            /** Value */
+            value: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Device */
+            device: string;
+        };
+        /** DeviceAdded */
+        DeviceAdded: {
+            /** Name */
+            name: string;
+            kind: components["schemas"]["DeviceKind"];
+            /**
+             * Unit Id
+             * @description the unit that a meter or a printer belongs to
+             * @default null
+             */
+            unit_id: string | null;
+            /**
+             * Instrument Id
+             * @description the instrument on record that it is
+             * @default null
+             */
+            instrument_id: string | null;
+            /**
+             * Topic
+             * @description where it publishes over MQTT, if it does
+             * @default null
+             */
+            topic: string | null;
+            /**
+             * Power Key
+             * @description where in an MQTT message its power is
+             * @default power_w
+             */
+            power_key: string;
+            /**
+             * Counter Key
+             * @default energy_wh
+             */
+            counter_key: string;
+            /**
+             * Time Key
+             * @default time
+             */
+            time_key: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Version */
+            version: number;
+            /** Unit */
+            unit: string | null;
+            /** Instrument */
+            instrument: string | null;
+            /** Retired */
+            retired: boolean;
+            /**
+             * Last At
+             * @description time of the last thing it sent, by its own clock
+             */
+            last_at: string | null;
+            /**
+             * Refused
+             * @description messages that made no sense
+             */
+            refused: number;
+            /** Refused Why */
+            refused_why: string;
+            /** Refused At */
+            refused_at: string | null;
+            /**
+             * Token
+             * @description shown this once; what the device sends as its bearer token
+             */
+            token: string;
+        };
+        /** NewDevice */
+        NewDevice: {
+            /** Name */
+            name: string;
+            kind: components["schemas"]["DeviceKind"];
+            /**
+             * Unit Id
+             * @description the unit that a meter or a printer belongs to
+             * @default null
+             */
+            unit_id?: string | null;
+            /**
+             * Instrument Id
+             * @description the instrument on record that it is
+             * @default null
+             */
+            instrument_id?: string | null;
+            /**
+             * Topic
+             * @description where it publishes over MQTT, if it does
+             * @default null
+             */
+            topic?: string | null;
+            /**
+             * Power Key
+             * @description where in an MQTT message its power is
+             * @default power_w
+             */
+            power_key?: string;
+            /**
+             * Counter Key
+             * @default energy_wh
+             */
+            counter_key?: string;
+            /**
+             * Time Key
+             * @default time
+             */
+            time_key?: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /** DeviceChange */
+        DeviceChange: {
+            /** Name */
+            name: string;
+            kind: components["schemas"]["DeviceKind"];
+            /**
+             * Unit Id
+             * @description the unit that a meter or a printer belongs to
+             * @default null
+             */
+            unit_id?: string | null;
+            /**
+             * Instrument Id
+             * @description the instrument on record that it is
+             * @default null
+             */
+            instrument_id?: string | null;
+            /**
+             * Topic
+             * @description where it publishes over MQTT, if it does
+             * @default null
+             */
+            topic?: string | null;
+            /**
+             * Power Key
+             * @description where in an MQTT message its power is
+             * @default power_w
+             */
+            power_key?: string;
+            /**
+             * Counter Key
+             * @default energy_wh
+             */
+            counter_key?: string;
+            /**
+             * Time Key
+             * @default time
+             */
+            time_key?: string;
+            /** Version */
+            version: number;
+        };
         /** ValidationErrorModel */
         ValidationErrorModel: {
             /**
@@ -9145,7 +9145,7 @@ export interface operations {
             };
         };
     };
-    planning_view_effort_studies__uuid_study_id__effort_post: {
+    plan_view_effort_studies__uuid_study_id__effort_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -9180,7 +9180,7 @@ export interface operations {
             };
         };
     };
-    planning_spreads_spreads_get: {
+    plan_spreads_spreads_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -9209,7 +9209,7 @@ export interface operations {
             };
         };
     };
-    planning_copies_copies_get: {
+    plan_copies_copies_get: {
         parameters: {
             query: {
                 difference: number;
@@ -9242,7 +9242,7 @@ export interface operations {
             };
         };
     };
-    planning_list_templates_templates_get: {
+    plan_list_templates_templates_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -9271,7 +9271,7 @@ export interface operations {
             };
         };
     };
-    planning_save_template_templates_post: {
+    plan_save_template_templates_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -9304,7 +9304,7 @@ export interface operations {
             };
         };
     };
-    planning_read_template_templates__key__get: {
+    plan_read_template_templates__key__get: {
         parameters: {
             query?: never;
             header?: never;
@@ -9335,7 +9335,7 @@ export interface operations {
             };
         };
     };
-    planning_drop_template_templates__key__delete: {
+    plan_drop_template_templates__key__delete: {
         parameters: {
             query?: never;
             header?: never;
@@ -9366,7 +9366,7 @@ export interface operations {
             };
         };
     };
-    planning_export_protocol_studies__uuid_study_id__protocol_json_get: {
+    plan_export_protocol_studies__uuid_study_id__protocol_json_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -9397,7 +9397,7 @@ export interface operations {
             };
         };
     };
-    planning_read_protocol_protocols_read_post: {
+    plan_read_protocol_protocols_read_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -9430,7 +9430,7 @@ export interface operations {
             };
         };
     };
-    planning_schema_protocol_schema_json_get: {
+    plan_schema_protocol_schema_json_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -9439,6 +9439,235 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_list_studies_studies_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Studies"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_create_study_studies_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewStudy"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_study_line_studies__uuid_study_id__line_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Line"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_view_plan_studies__uuid_study_id__plan_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_save_draft_studies__uuid_study_id__plan_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Draft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_freeze_studies__uuid_study_id__freeze_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Freeze"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_record_deviation_studies__uuid_study_id__deviations_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewDeviation"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -9758,522 +9987,6 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    ingest_take_power_power_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PowerBatch"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Taken"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    ingest_take_reports_printer_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ReportBatch"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Taken"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    ingest_take_values_values_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ValueBatch"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Taken"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    devices_list_units_units_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["UnitList"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    devices_list_devices_devices_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DeviceList"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    devices_add_device_devices_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewDevice"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DeviceAdded"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    devices_latest_values_devices_values_get: {
-        parameters: {
-            query: {
-                kind: components["schemas"]["DeviceKind"];
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LatestValues"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    devices_change_device_devices__uuid_device_id__put: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                device_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DeviceChange"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DeviceOut"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    devices_retire_device_devices__uuid_device_id__retire_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                device_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DeviceOut"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    plan_list_studies_studies_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Studies"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    plan_create_study_studies_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewStudy"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlanView"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    plan_study_line_studies__uuid_study_id__line_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                study_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Line"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    plan_view_plan_studies__uuid_study_id__plan_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                study_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlanView"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    plan_save_draft_studies__uuid_study_id__plan_put: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                study_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Draft"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlanView"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    plan_freeze_studies__uuid_study_id__freeze_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                study_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Freeze"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlanView"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    plan_record_deviation_studies__uuid_study_id__deviations_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                study_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewDeviation"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlanView"];
-                };
-            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -11026,7 +10739,7 @@ export interface operations {
             };
         };
     };
-    print_run_power_runs__uuid_run_id__power_get: {
+    print_power_of_run_runs__uuid_run_id__power_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -12582,6 +12295,293 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ingest_take_power_power_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PowerBatch"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ingest_take_reports_printer_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReportBatch"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ingest_take_values_values_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ValueBatch"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    devices_list_units_units_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    devices_list_devices_devices_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    devices_add_device_devices_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewDevice"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceAdded"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    devices_latest_values_devices_values_get: {
+        parameters: {
+            query: {
+                kind: components["schemas"]["DeviceKind"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LatestValues"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    devices_change_device_devices__uuid_device_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeviceChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    devices_retire_device_devices__uuid_device_id__retire_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceOut"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {

@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from "react";
 import { getCsrf, newId } from "./client";
 import { clockAhead, heardDate } from "./clock";
+import { arrive, leave } from "./flights";
 
 /**
  * What a person pressed or typed at the bench, kept on this device until the server has it: in order, once, over a
@@ -30,7 +31,8 @@ export type Entry = {
   refused: string | null;
 };
 
-export type Kept = { entry: Entry; answer: unknown };
+/** `alone`: no other change of its study was under way meanwhile. */
+export type Kept = { entry: Entry; answer: unknown; alone: boolean };
 
 const PREFIX = "crevlo.outbox.";
 const COUNTER = "crevlo.outbox-order";
@@ -219,6 +221,7 @@ function settled(entry: Entry): Entry {
 /** Whether to go on with the next one. */
 async function sendOne(entry: Entry): Promise<boolean> {
   const began = Date.now();
+  const flight = leave(entry.study);
   let response: Response;
   let answer: unknown = null;
   try {
@@ -241,12 +244,14 @@ async function sendOne(entry: Entry): Promise<boolean> {
     answer = await response.json().catch(() => null);
   } catch {
     return false;
+  } finally {
+    arrive(flight);
   }
   heardDate(response.headers.get("Date"), began, Date.now());
   if (response.ok) {
     // First the answer, and away with the entry once the screens have drawn it: they would show neither in between, and a
     // key pressed then would find the work undone.
-    for (const listener of keptListeners) listener({ entry, answer });
+    for (const listener of keptListeners) listener({ entry, answer, alone: flight.alone });
     await new Promise((drawn) => setTimeout(drawn, 0));
     remove(entry.id);
     return true;

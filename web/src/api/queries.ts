@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, Refusal, type Schemas, setCsrf, unwrap } from "./client";
+import { arrive, type Flight, leave } from "./flights";
 import { keys } from "./keys";
 import { setPerson } from "./outbox";
 
@@ -316,13 +317,17 @@ export function usePublish(id: string, profileId: string | null) {
   });
 }
 
-/** Takes up a call's answer as `key`'s data; the rest of the study is read again. */
+/**
+ * Takes up a call's answer as `key`'s data; the rest of the study is read again, and this too where another change
+ * was under way meanwhile, of which the answer need not know.
+ */
 export function useTake<Output>(studyId: string, key: readonly unknown[]) {
   const client = useQueryClient();
-  return (data: Output) => {
+  return (data: Output, alone = true) => {
     client.setQueryData(key, data);
     void client.invalidateQueries({
-      predicate: (q) => q.queryKey[1] === studyId && JSON.stringify(q.queryKey) !== JSON.stringify(key),
+      predicate: (q) =>
+        q.queryKey[1] === studyId && !(alone && JSON.stringify(q.queryKey) === JSON.stringify(key)),
     });
   };
 }
@@ -338,15 +343,19 @@ export function useChange<Input, Output>(
 ) {
   const client = useQueryClient();
   const take = useTake<Output>(studyId, key);
-  return useMutation<Output, Error, Input>({
+  return useMutation<Output, Error, Input, Flight>({
     mutationFn: send,
-    onSuccess: take,
+    onMutate: () => leave(studyId),
+    onSuccess: (data, _, flight) => take(data, flight.alone),
     onError: (error) => {
       if (!(error instanceof Refusal)) return;
       if (error.status === 401) void client.invalidateQueries({ queryKey: keys.me });
       // What the other wrote may stand on the screen under another key of the same study.
       if (error.status === 409 || error.status === 422)
         void client.invalidateQueries({ queryKey: keys.study(studyId) });
+    },
+    onSettled: (_data, _error, _input, flight) => {
+      if (flight) arrive(flight);
     },
   });
 }

@@ -9,13 +9,13 @@ import { useMe } from "../api/queries";
 export function OutboxKeeper() {
   const client = useQueryClient();
   useEffect(() => {
-    const stopKept = onKept(({ entry, answer }) => {
+    const stopKept = onKept(({ entry, answer, alone }) => {
       if (entry.takes) {
         // A reading that began before would set back what this answer says.
         void client.cancelQueries({ queryKey: entry.takes, exact: true });
         client.setQueryData(entry.takes, answer);
       }
-      const taken = JSON.stringify(entry.takes);
+      const taken = alone ? JSON.stringify(entry.takes) : null;
       void client.invalidateQueries({
         predicate: (q) => q.queryKey[1] === entry.study && JSON.stringify(q.queryKey) !== taken,
       });

@@ -1,0 +1,185 @@
+"""The calls of station 3 Print: runs, files, what was metered; the bench as it is."""
+
+from flask import Response, request
+from flask_login import current_user
+
+from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.paths import (
+    FilePath,
+    FileQuery,
+    HypothesisPath,
+    JobFilePath,
+    JobPath,
+    LabelQuery,
+    OtherJobQuery,
+    PhotoPath,
+    RunPath,
+    StudyPath,
+    SubjectPath,
+    TraceQuery,
+)
+from crevlo.api.station import station
+from crevlo.api.uploads import ONE_UPLOAD
+from crevlo.stations import noise, photo
+from crevlo.stations.background import WorkOut
+from crevlo.stations.inspect import reject
+from crevlo.stations.print_ import fault, label, live, power_log, run, run_power, sliced
+
+api = station("print")
+
+
+@api.get("/studies/<uuid:study_id>/print", responses={200: run.PrintView})
+@reads(NOT_BLIND)
+def view_print(path: StudyPath) -> run.PrintView:
+    return run.view_print(db(), path.study_id)
+
+
+@api.get("/studies/<uuid:study_id>/live", responses={200: live.BenchView})
+@reads(NOT_BLIND)
+def view_bench(path: StudyPath) -> live.BenchView:
+    """Every machine as it is now, loads of the circuits, and what to do next."""
+    return live.view_bench(db(), path.study_id)
+
+
+@api.get("/runs/<uuid:run_id>/power", responses={200: run_power.RunPower})
+@reads(NOT_BLIND)
+def power_of_run(path: RunPath) -> run_power.RunPower:
+    """The power trace of a run and the energy of its phases."""
+    return run_power.power_of_run(db(), path.run_id)
+
+
+@api.post("/runs/<uuid:run_id>/hypotheses", responses={200: run.JobView})
+@writes(REVIEW)
+def add_hypothesis(path: RunPath, body: fault.NewHypothesis) -> run.JobView:
+    """A possible cause of a failed run."""
+    return run.view_job(db(), fault.add_hypothesis(db(), path.run_id, body, current_user.id))
+
+
+@api.put("/hypotheses/<uuid:hypothesis_id>", responses={200: run.JobView})
+@writes(REVIEW)
+def change_hypothesis(path: HypothesisPath, body: fault.HypothesisChange) -> run.JobView:
+    """How it was tested, what came of it, and whether that rules it out."""
+    return run.view_job(db(), fault.change_hypothesis(db(), path.hypothesis_id, body))
+
+
+@api.post("/runs/<uuid:run_id>/rejection", responses={200: run.JobView})
+@writes(REVIEW)
+def reject_run(path: RunPath, body: reject.NewRejection) -> run.JobView:
+    """A print that cannot be used counts as a failed one."""
+    return run.view_job(db(), reject.reject_run(db(), path.run_id, body, current_user.id))
+
+
+@api.get("/studies/<uuid:study_id>/labels.pdf")
+@reads(REVIEW)
+def labels(path: StudyPath, query: LabelQuery) -> Response:
+    """Labels for the bags of one specimen, or of all that wait to be measured."""
+    made = label.labels(db(), path.study_id, request.host_url.rstrip("/"), query.paper, query.code)
+    return Response(made, mimetype="application/pdf")
+
+
+@api.put("/photos/<uuid:subject_id>", responses={200: photo.PhotoList}, openapi_extensions=ONE_UPLOAD)
+@writes(REVIEW, heavy=True)
+def take_photo(path: SubjectPath, query: photo.NewPhoto) -> photo.PhotoList:
+    """A photo of a unit, a safety check or a run; where and when it was taken is removed from it."""
+    return photo.take_photo(db(), path.subject_id, query, request.get_data(), current_user.id)
+
+
+@api.get("/photos/<uuid:photo_id>/picture")
+@reads(NOT_BLIND)
+def view_photo(path: PhotoPath) -> Response:
+    answer = Response(photo.photo_content(db(), path.photo_id), mimetype="image/jpeg")
+    answer.headers["Cache-Control"] = "private, max-age=31536000, immutable"
+    return answer
+
+
+@api.post("/runs/<uuid:run_id>/events", responses={200: run.JobView})
+@writes(REVIEW)
+def mark_event(path: RunPath, body: run.NewEvent) -> run.JobView:
+    """Marks the beginning of a phase, or corrects such a mark."""
+    return run.mark_event(db(), path.run_id, body, current_user.id)
+
+
+@api.get("/jobs/<uuid:job_id>", responses={200: run.JobView})
+@reads(NOT_BLIND)
+def view_job(path: JobPath) -> run.JobView:
+    return run.view_job(db(), path.job_id, may_bag=current_user.role in REVIEW)
+
+
+@api.delete("/jobs/<uuid:job_id>/files/<uuid:file_id>", responses={200: run.JobView})
+@writes(REVIEW)
+def withdraw_file(path: JobFilePath) -> run.JobView:
+    """Takes a file away that was dropped on the wrong print."""
+    return run.withdraw_file(db(), path.job_id, path.file_id, current_user.id)
+
+
+@api.put("/jobs/<uuid:job_id>/file", responses={200: run.JobView}, openapi_extensions=ONE_UPLOAD)
+@writes(REVIEW)
+def take_file(path: JobPath, query: FileQuery) -> run.JobView:
+    return run.take_file(db(), path.job_id, query.id, query.name, request.get_data(), current_user.id)
+
+
+@api.get("/files/<uuid:file_id>/picture")
+@reads(NOT_BLIND)
+def file_picture(path: FilePath) -> Response:
+    """The picture of the part that a sliced file carries."""
+    return Response(sliced.file_picture(db(), path.file_id), mimetype="image/jpeg")
+
+
+@api.get("/jobs/<uuid:job_id>/settings", responses={200: sliced.SettingsView})
+@reads(NOT_BLIND)
+def view_settings(path: JobPath) -> sliced.SettingsView:
+    """In what the job's file differs from those of the other machines for the same artifact."""
+    return sliced.view_settings(db(), path.job_id)
+
+
+@api.get("/jobs/<uuid:job_id>/why", responses={200: sliced.WhyView})
+@reads(NOT_BLIND)
+def view_why(path: JobPath, query: OtherJobQuery) -> sliced.WhyView:
+    """Why this print takes longer or shorter than another; for large files the result of the work asked for, if any."""
+    return sliced.why(db(), path.job_id, query.other)
+
+
+@api.post("/jobs/<uuid:job_id>/why", responses={200: WorkOut})
+@writes(REVIEW)
+def ask_why(path: JobPath, body: sliced.AskWhy) -> WorkOut:
+    """Has two large files compared in the background."""
+    return sliced.ask_why(db(), body.id, path.job_id, body.other_id, current_user.id)
+
+
+@api.post("/jobs/<uuid:job_id>/runs", responses={200: run.JobView})
+@writes(REVIEW)
+def start_run(path: JobPath, body: run.StartRun) -> run.JobView:
+    return run.start_run(db(), path.job_id, body, current_user.id)
+
+
+@api.post("/runs/<uuid:run_id>/end", responses={200: run.JobView})
+@writes(REVIEW)
+def end_run(path: RunPath, body: run.EndRun) -> run.JobView:
+    return run.end_run(db(), path.run_id, body)
+
+
+@api.put("/runs/<uuid:run_id>/energy", responses={200: run.JobView})
+@writes(REVIEW)
+def type_energy(path: RunPath, body: run.EnergyTyped) -> run.JobView:
+    return run.type_energy(db(), path.run_id, body)
+
+
+@api.put("/runs/<uuid:run_id>/trace", responses={200: run.JobView}, openapi_extensions=ONE_UPLOAD)
+@writes(REVIEW, heavy=True)
+def take_trace(path: RunPath, query: TraceQuery) -> run.JobView:
+    """The energy of a power log, its columns by their usual names or as named."""
+    columns = power_log.TraceColumns.model_validate(query.model_dump(exclude={"version"}))
+    return run.take_trace(db(), path.run_id, query.version, request.get_data(), columns)
+
+
+@api.put("/power-logs/heading", responses={200: power_log.TraceHeading}, openapi_extensions=ONE_UPLOAD)
+@writes(REVIEW, heavy=True)
+def read_heading() -> power_log.TraceHeading:
+    """The columns of a log, to say which hold what; nothing is kept."""
+    return power_log.read_heading(request.get_data())
+
+
+@api.post("/runs/<uuid:run_id>/noise", responses={200: run.JobView})
+@writes(REVIEW)
+def record_noise(path: RunPath, body: noise.NewNoise) -> run.JobView:
+    return run.record_noise(db(), path.run_id, body, current_user.id)

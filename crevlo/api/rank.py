@@ -1,0 +1,52 @@
+"""The calls of station 7 Rank: buyers and the ranking."""
+
+from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.paths import ProfilePath, StudyPath, StudyUnitPath, VersionQuery
+from crevlo.api.station import station
+from crevlo.stations import source
+from crevlo.stations.rank import buyer, ranking
+
+api = station("rank")
+
+
+@api.post("/studies/<uuid:study_id>/rank", responses={200: ranking.RankView})
+@reads(NOT_BLIND)
+def view_rank(path: StudyPath, body: ranking.WhatIf) -> ranking.RankView:
+    """Ranks with any weights; nothing is saved."""
+    return ranking.view_rank(db(), path.study_id, body)
+
+
+@api.get("/buyers", responses={200: buyer.Buyers})
+@reads(NOT_BLIND)
+def list_buyers() -> buyer.Buyers:
+    """Buyers of every study, to copy from."""
+    return buyer.all_buyers(db())
+
+
+@api.post("/studies/<uuid:study_id>/buyers", responses={200: ranking.RankView})
+@writes(REVIEW)
+def add_buyer(path: StudyPath, body: buyer.NewBuyer) -> ranking.RankView:
+    buyer.add_buyer(db(), path.study_id, body)
+    return ranking.view_rank(db(), path.study_id, ranking.WhatIf(profile_id=body.id))
+
+
+@api.put("/studies/<uuid:study_id>/buyers/<uuid:profile_id>", responses={200: ranking.RankView})
+@writes(REVIEW)
+def change_buyer(path: ProfilePath, body: buyer.BuyerChange) -> ranking.RankView:
+    """Name, weights or must-haves; what is left out stays as it is."""
+    buyer.change_buyer(db(), path.study_id, path.profile_id, body)
+    return ranking.view_rank(db(), path.study_id, ranking.WhatIf(profile_id=path.profile_id))
+
+
+@api.delete("/studies/<uuid:study_id>/buyers/<uuid:profile_id>", responses={200: ranking.RankView})
+@writes(REVIEW)
+def remove_buyer(path: ProfilePath, query: VersionQuery) -> ranking.RankView:
+    buyer.remove_buyer(db(), path.study_id, path.profile_id, query.version)
+    return ranking.view_rank(db(), path.study_id, ranking.WhatIf())
+
+
+@api.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/rank-source", responses={200: source.Source})
+@reads(NOT_BLIND)
+def rank_source(path: StudyUnitPath, body: source.RankFigure) -> source.Source:
+    """A figure of the ranking under any weights; nothing is saved."""
+    return source.rank_source(db(), path.study_id, path.unit_id, body)
