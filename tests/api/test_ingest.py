@@ -7,9 +7,11 @@ from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime, timedelta
 
 import httpx
+import numpy as np
 import pytest
 from sqlalchemy import text
 
+from crevlo.core.energy import integrate_power
 from crevlo.sim import device
 from crevlo.sim.client import Client
 from tests.conftest import Bench
@@ -179,3 +181,39 @@ def test_what_a_machine_draws_at_rest_is_told_apart_from_its_runs(client: Client
     printing = client.get(path)["printing"]
     assert printing["standby_w"] == pytest.approx(7.2)
     assert printing["words"][-1] == "Stands by at 7.2 W: about 20 EUR a year, were it never switched off."
+
+
+def test_a_long_trace_is_looked_through_by_its_minutes_and_its_energy_is_that_of_every_sample(
+    bench: Bench, client: Client
+) -> None:
+    study = frozen_study(client, frozen_at=datetime.now(UTC) - timedelta(hours=9))
+    job = client.get(f"/api/studies/{study}/print")["jobs"][0]
+    meter = Sender(bench, add(client, "power meter", job["machine"]["unit_id"])["token"])
+    begin = datetime.now(UTC) - timedelta(hours=8)
+    run = run_for(client, job, begin)
+    rng = np.random.default_rng(5)
+    at = np.arange(0, 25_000, 1.0)
+    at = at[(at < 9000) | (at > 9100)]
+    watts = np.where(at < 600, 300.0, 90.0) * (1 + rng.normal(0, 0.05, len(at)))
+    for part in np.array_split(np.arange(len(at)), 2):
+        meter.send("power", t=(begin.timestamp() + at[part]).tolist(), w=watts[part].tolist())
+    client.send("POST", f"/api/runs/{run['id']}/events", {"id": str(uuid.uuid4()), "kind": "warm-up", "at": begin.isoformat()})  # fmt: skip
+    client.send("POST", f"/api/runs/{run['id']}/events", {
+        "id": str(uuid.uuid4()), "kind": "printing", "at": (begin + timedelta(seconds=600)).isoformat()})  # fmt: skip
+    end = begin + timedelta(seconds=float(at[-1]))
+    ended = client.send("POST", f"/api/runs/{run['id']}/end", {"outcome": "done", "ended_at": end.isoformat()})[
+        "runs"
+    ][-1]
+    exact = integrate_power(at, watts)
+    assert ended["energy_from"] == "live"
+    assert (ended["energy_low_kwh"], ended["energy_high_kwh"]) == pytest.approx((exact.low_kwh, exact.high_kwh), rel=1e-6)  # fmt: skip
+    power = client.get(f"/api/runs/{run['id']}/power")
+    assert (power["trace"]["step_s"], power["spans_from"]) == (
+        60,
+        "marked at the machine; power by means of a minute",
+    )
+    phases = {p["phase"]: p for p in power["phases"]}
+    assert phases["warm-up"]["mean_w"] == pytest.approx(300, rel=0.05)
+    assert phases["printing"]["mean_w"] == pytest.approx(90, rel=0.02)
+    assert sum(p["high_kwh"] for p in phases.values()) == pytest.approx(exact.high_kwh, rel=0.01)
+    assert power["gaps"] == 1

@@ -170,7 +170,12 @@ def looked_through(session: Session, device: Device, begin: datetime, end: datet
     if _about(session, device, begin, end) <= MOST_SAMPLES:
         return samples_between(session, device, begin, end), LONGEST_STEP_S
     given = {"device": device.number, "begin": begin, "end": end, "step": LEVELS[0]}
-    return _columns_of(session, _MINUTES, given), 1.5 * LEVELS[0]
+    minutes = _columns_of(session, _MINUTES, given)
+    # A minute stands in its middle: the first and the last reach to the two ends.
+    first, last = begin.timestamp(), end.timestamp()
+    at = np.r_[first, np.clip(minutes.at, first, last), last]
+    power = np.r_[minutes.power_w[:1], minutes.power_w, minutes.power_w[-1:]]
+    return Samples(at, power, np.full(len(at), np.nan)), 1.5 * LEVELS[0]
 
 
 _SAMPLES = text(
