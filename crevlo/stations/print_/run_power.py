@@ -1,6 +1,7 @@
 """What a run drew, phase by phase."""
 
 import uuid
+from dataclasses import replace
 from datetime import UTC, datetime
 
 import numpy as np
@@ -18,7 +19,7 @@ from crevlo.stations.print_.phases import spans_by_run
 from crevlo.stations.print_.power_log import handed_in
 from crevlo.stations.shape import Missing, Shape
 from crevlo.store.device import DeviceKind
-from crevlo.store.run import Run
+from crevlo.store.run import EnergyFrom, Run
 from crevlo.store.study import Job
 
 
@@ -76,6 +77,9 @@ def power_of_run(session: Session, run_id: uuid.UUID) -> RunPower:
     )  # fmt: skip
     if meter is not None and samples is not None and energy is not None:
         seen = samples if longest_s == LONGEST_STEP_S else None
+        if seen is None and run.energy_from is EnergyFrom.LIVE:
+            # What was added up of every sample when it ended.
+            energy = replace(energy, low_kwh=run.energy_low_kwh or 0.0, high_kwh=run.energy_high_kwh or 0.0)
         return _power(samples, energy, trace(session, meter, run.started_at, end, seen), found, told, longest_s)
     if run.trace_sha256 is None:
         return nothing
