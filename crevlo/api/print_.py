@@ -23,15 +23,28 @@ from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations import noise, photo
 from crevlo.stations.background import WorkOut
 from crevlo.stations.inspect import reject
-from crevlo.stations.print_ import fault, label, live, power_log, run, run_power, sliced
+from crevlo.stations.print_ import (
+    fault,
+    job,
+    label,
+    live,
+    marks,
+    metered,
+    power_log,
+    run,
+    run_power,
+    settings,
+    sliced,
+    why,
+)
 
 api = station("print")
 
 
-@api.get("/studies/<uuid:study_id>/print", responses={200: run.PrintView})
+@api.get("/studies/<uuid:study_id>/print", responses={200: job.PrintView})
 @reads(NOT_BLIND)
-def view_print(path: StudyPath) -> run.PrintView:
-    return run.view_print(db(), path.study_id)
+def view_print(path: StudyPath) -> job.PrintView:
+    return job.view_print(db(), path.study_id)
 
 
 @api.get("/studies/<uuid:study_id>/live", responses={200: live.BenchView})
@@ -48,25 +61,25 @@ def power_of_run(path: RunPath) -> run_power.RunPower:
     return run_power.power_of_run(db(), path.run_id)
 
 
-@api.post("/runs/<uuid:run_id>/hypotheses", responses={200: run.JobView})
+@api.post("/runs/<uuid:run_id>/hypotheses", responses={200: job.JobView})
 @writes(REVIEW)
-def add_hypothesis(path: RunPath, body: fault.NewHypothesis) -> run.JobView:
+def add_hypothesis(path: RunPath, body: fault.NewHypothesis) -> job.JobView:
     """A possible cause of a failed run."""
-    return run.view_job(db(), fault.add_hypothesis(db(), path.run_id, body, current_user.id))
+    return job.view_job(db(), fault.add_hypothesis(db(), path.run_id, body, current_user.id))
 
 
-@api.put("/hypotheses/<uuid:hypothesis_id>", responses={200: run.JobView})
+@api.put("/hypotheses/<uuid:hypothesis_id>", responses={200: job.JobView})
 @writes(REVIEW)
-def change_hypothesis(path: HypothesisPath, body: fault.HypothesisChange) -> run.JobView:
+def change_hypothesis(path: HypothesisPath, body: fault.HypothesisChange) -> job.JobView:
     """How it was tested, what came of it, and whether that rules it out."""
-    return run.view_job(db(), fault.change_hypothesis(db(), path.hypothesis_id, body))
+    return job.view_job(db(), fault.change_hypothesis(db(), path.hypothesis_id, body))
 
 
-@api.post("/runs/<uuid:run_id>/rejection", responses={200: run.JobView})
+@api.post("/runs/<uuid:run_id>/rejection", responses={200: job.JobView})
 @writes(REVIEW)
-def reject_run(path: RunPath, body: reject.NewRejection) -> run.JobView:
+def reject_run(path: RunPath, body: reject.NewRejection) -> job.JobView:
     """A print that cannot be used counts as a failed one."""
-    return run.view_job(db(), reject.reject_run(db(), path.run_id, body, current_user.id))
+    return job.view_job(db(), reject.reject_run(db(), path.run_id, body, current_user.id))
 
 
 @api.get("/studies/<uuid:study_id>/labels.pdf")
@@ -92,29 +105,29 @@ def view_photo(path: PhotoPath) -> Response:
     return answer
 
 
-@api.post("/runs/<uuid:run_id>/events", responses={200: run.JobView})
+@api.post("/runs/<uuid:run_id>/events", responses={200: job.JobView})
 @writes(REVIEW)
-def mark_event(path: RunPath, body: run.NewEvent) -> run.JobView:
+def mark_event(path: RunPath, body: marks.NewEvent) -> job.JobView:
     """Marks the beginning of a phase, or corrects such a mark."""
-    return run.mark_event(db(), path.run_id, body, current_user.id)
+    return marks.mark_event(db(), path.run_id, body, current_user.id)
 
 
-@api.get("/jobs/<uuid:job_id>", responses={200: run.JobView})
+@api.get("/jobs/<uuid:job_id>", responses={200: job.JobView})
 @reads(NOT_BLIND)
-def view_job(path: JobPath) -> run.JobView:
-    return run.view_job(db(), path.job_id, may_bag=current_user.role in REVIEW)
+def view_job(path: JobPath) -> job.JobView:
+    return job.view_job(db(), path.job_id, may_bag=current_user.role in REVIEW)
 
 
-@api.delete("/jobs/<uuid:job_id>/files/<uuid:file_id>", responses={200: run.JobView})
+@api.delete("/jobs/<uuid:job_id>/files/<uuid:file_id>", responses={200: job.JobView})
 @writes(REVIEW)
-def withdraw_file(path: JobFilePath) -> run.JobView:
+def withdraw_file(path: JobFilePath) -> job.JobView:
     """Takes a file away that was dropped on the wrong print."""
     return run.withdraw_file(db(), path.job_id, path.file_id, current_user.id)
 
 
-@api.put("/jobs/<uuid:job_id>/file", responses={200: run.JobView}, openapi_extensions=ONE_UPLOAD)
+@api.put("/jobs/<uuid:job_id>/file", responses={200: job.JobView}, openapi_extensions=ONE_UPLOAD)
 @writes(REVIEW)
-def take_file(path: JobPath, query: FileQuery) -> run.JobView:
+def take_file(path: JobPath, query: FileQuery) -> job.JobView:
     return run.take_file(db(), path.job_id, query.id, query.name, request.get_data(), current_user.id)
 
 
@@ -125,51 +138,51 @@ def file_picture(path: FilePath) -> Response:
     return Response(sliced.file_picture(db(), path.file_id), mimetype="image/jpeg")
 
 
-@api.get("/jobs/<uuid:job_id>/settings", responses={200: sliced.SettingsView})
+@api.get("/jobs/<uuid:job_id>/settings", responses={200: settings.SettingsView})
 @reads(NOT_BLIND)
-def view_settings(path: JobPath) -> sliced.SettingsView:
+def view_settings(path: JobPath) -> settings.SettingsView:
     """In what the job's file differs from those of the other machines for the same artifact."""
-    return sliced.view_settings(db(), path.job_id)
+    return settings.view_settings(db(), path.job_id)
 
 
-@api.get("/jobs/<uuid:job_id>/why", responses={200: sliced.WhyView})
+@api.get("/jobs/<uuid:job_id>/why", responses={200: why.WhyView})
 @reads(NOT_BLIND)
-def view_why(path: JobPath, query: OtherJobQuery) -> sliced.WhyView:
+def view_why(path: JobPath, query: OtherJobQuery) -> why.WhyView:
     """Why this print takes longer or shorter than another; for large files the result of the work asked for, if any."""
-    return sliced.why(db(), path.job_id, query.other)
+    return why.why(db(), path.job_id, query.other)
 
 
 @api.post("/jobs/<uuid:job_id>/why", responses={200: WorkOut})
 @writes(REVIEW)
-def ask_why(path: JobPath, body: sliced.AskWhy) -> WorkOut:
+def ask_why(path: JobPath, body: why.AskWhy) -> WorkOut:
     """Has two large files compared in the background."""
-    return sliced.ask_why(db(), body.id, path.job_id, body.other_id, current_user.id)
+    return why.ask_why(db(), body.id, path.job_id, body.other_id, current_user.id)
 
 
-@api.post("/jobs/<uuid:job_id>/runs", responses={200: run.JobView})
+@api.post("/jobs/<uuid:job_id>/runs", responses={200: job.JobView})
 @writes(REVIEW)
-def start_run(path: JobPath, body: run.StartRun) -> run.JobView:
+def start_run(path: JobPath, body: run.StartRun) -> job.JobView:
     return run.start_run(db(), path.job_id, body, current_user.id)
 
 
-@api.post("/runs/<uuid:run_id>/end", responses={200: run.JobView})
+@api.post("/runs/<uuid:run_id>/end", responses={200: job.JobView})
 @writes(REVIEW)
-def end_run(path: RunPath, body: run.EndRun) -> run.JobView:
+def end_run(path: RunPath, body: run.EndRun) -> job.JobView:
     return run.end_run(db(), path.run_id, body)
 
 
-@api.put("/runs/<uuid:run_id>/energy", responses={200: run.JobView})
+@api.put("/runs/<uuid:run_id>/energy", responses={200: job.JobView})
 @writes(REVIEW)
-def type_energy(path: RunPath, body: run.EnergyTyped) -> run.JobView:
-    return run.type_energy(db(), path.run_id, body)
+def type_energy(path: RunPath, body: metered.EnergyTyped) -> job.JobView:
+    return metered.type_energy(db(), path.run_id, body)
 
 
-@api.put("/runs/<uuid:run_id>/trace", responses={200: run.JobView}, openapi_extensions=ONE_UPLOAD)
+@api.put("/runs/<uuid:run_id>/trace", responses={200: job.JobView}, openapi_extensions=ONE_UPLOAD)
 @writes(REVIEW, heavy=True)
-def take_trace(path: RunPath, query: TraceQuery) -> run.JobView:
+def take_trace(path: RunPath, query: TraceQuery) -> job.JobView:
     """The energy of a power log, its columns by their usual names or as named."""
     columns = power_log.TraceColumns.model_validate(query.model_dump(exclude={"version"}))
-    return run.take_trace(db(), path.run_id, query.version, request.get_data(), columns)
+    return metered.take_trace(db(), path.run_id, query.version, request.get_data(), columns)
 
 
 @api.put("/power-logs/heading", responses={200: power_log.TraceHeading}, openapi_extensions=ONE_UPLOAD)
@@ -179,7 +192,7 @@ def read_heading() -> power_log.TraceHeading:
     return power_log.read_heading(request.get_data())
 
 
-@api.post("/runs/<uuid:run_id>/noise", responses={200: run.JobView})
+@api.post("/runs/<uuid:run_id>/noise", responses={200: job.JobView})
 @writes(REVIEW)
-def record_noise(path: RunPath, body: noise.NewNoise) -> run.JobView:
-    return run.record_noise(db(), path.run_id, body, current_user.id)
+def record_noise(path: RunPath, body: noise.NewNoise) -> job.JobView:
+    return metered.record_noise(db(), path.run_id, body, current_user.id)

@@ -12,16 +12,16 @@ from sqlalchemy.orm import Session, sessionmaker
 from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.stations.background import OPEN, Cancelled, Progress, queue
 from crevlo.stations.plan.make import make_schedule
-from crevlo.stations.print_ import sliced
+from crevlo.stations.print_ import sliced, why
 from crevlo.stations.shape import Missing, Refused
 from crevlo.store.schedule import BackgroundWork, Wish, WorkState
 
 Work = Callable[[sessionmaker[Session], BackgroundWork, Progress], str]
 KINDS: dict[str, Work] = {
-    "schedule": make_schedule, sliced.WORK: sliced.read_large, sliced.COMPARISON: sliced.compare_large,
+    "schedule": make_schedule, sliced.WORK: sliced.read_large, why.COMPARISON: why.compare_large,
 }  # fmt: skip
 # Work that nobody watches goes on by itself after a restart; a search for a better plan is asked for again.
-_RESUMED = (sliced.WORK, sliced.COMPARISON)
+_RESUMED = (sliced.WORK, why.COMPARISON)
 # Work that ended the worker this often would end it again.
 MOST_BEGUN = 2
 _ENDED_TWICE = (

@@ -10,23 +10,27 @@ from typing import Any
 import numpy as np
 
 from crevlo.core.defects import DEFECT_CODES
-from crevlo.core.success import Cause
 from crevlo.sim import device
 from crevlo.sim.client import Client
+from crevlo.sim.scenario import (
+    ASSEMBLY,
+    BOX,
+    BOX_FLAWS,
+    BUYERS,
+    FAULTS,
+    FEATURES,
+    HOURS_APART,
+    LIVE,
+    SHEETS,
+    WORTHS,
+    claims_of,
+)
 from crevlo.sim.truth import MACHINES, Truth
 
 TITLE = "Counter spares, autumn round"
 NEXT_TITLE = "Counter spares, winter round"
 DRAFT_TITLE = "Two-colour knobs"
 SEED = 20266
-
-
-def draw_fault(seed: int, truth: Truth, copy: int, attempt: int) -> tuple[Cause, float] | None:
-    """Whether this attempt fails, by the machine's hidden rate: its cause and the share printed by then."""
-    rng = np.random.default_rng([seed, *truth.name.encode(), copy, attempt])
-    if rng.random() >= truth.fault_rate:
-        return None
-    return truth.fault_causes[int(rng.integers(len(truth.fault_causes)))], float(rng.uniform(0.2, 0.9))
 
 
 def _new() -> str:
@@ -82,12 +86,12 @@ class Demo:
             send("POST", "/api/models", {
                 "id": _new(), "name": truth.name, "bed_x_mm": x, "bed_y_mm": y, "height_mm": z,
                 "list_price": round(truth.price * 1.08), "tools": truth.tools, "enclosed": truth.enclosed,
-                "sheet": _SHEETS.get(truth.name, {}) | {"peak_w": round(truth.heat_w * 1.1, -1)}})  # fmt: skip
+                "sheet": SHEETS.get(truth.name, {}) | {"peak_w": round(truth.heat_w * 1.1, -1)}})  # fmt: skip
         # Sold under another name: the reviewer is warned before paying for the same machine twice.
         twin = next(m for m in MACHINES if m.name == "Oddfellow Sparrow")
         send("POST", "/api/models", {
             "id": _new(), "name": "Pellworth Finch", "bed_x_mm": twin.bed_mm[0], "bed_y_mm": twin.bed_mm[1],
-            "height_mm": twin.bed_mm[2], "list_price": 329, "sheet": _SHEETS[twin.name] | {"weight_kg": 8.3}})  # fmt: skip
+            "height_mm": twin.bed_mm[2], "list_price": 329, "sheet": SHEETS[twin.name] | {"weight_kg": 8.3}})  # fmt: skip
         self.spool = _new()
         send("POST", "/api/spools", {
             "id": self.spool, "code": "S-07", "maker": "Wendle Works", "material": "PLA", "colour": "sage",
@@ -103,8 +107,8 @@ class Demo:
     def _buyers(self) -> None:
         send, path = self.reviewer.send, f"/api/studies/{self.study}/buyers"
         first = self.reviewer.send("POST", f"/api/studies/{self.study}/rank", {})["profile"]
-        for name, given in _BUYERS.items():
-            if name == next(iter(_BUYERS)):
+        for name, given in BUYERS.items():
+            if name == next(iter(BUYERS)):
                 buyer, version = first["id"], first["version"]
             else:
                 made = send("POST", path, {"id": _new(), "name": name})["profile"]
@@ -208,7 +212,7 @@ class Demo:
 
     def _price_list(self, unit_id: str) -> dict[str, str]:
         """What features are worth, for whatever machine has them; gives their numbers by name."""
-        for name, worth in _WORTHS.items():
+        for name, worth in WORTHS.items():
             listed = self.reviewer.send(
                 "POST",
                 f"/api/studies/{self.study}/units/{unit_id}/worths",
@@ -230,11 +234,11 @@ class Demo:
         send("POST", f"{path}/check-round", {
             "checks": [{"id": _new(), "kind": c["kind"]} for c in unit["checks"]], "done_by": "Reviewer",
             "earth_by": "Qualified electrician", "done_at": next_day})  # fmt: skip
-        flaw = _BOX_FLAWS.get(truth.name)
-        for name in _BOX:
+        flaw = BOX_FLAWS.get(truth.name)
+        for name in BOX:
             found, note = flaw[1:] if flaw and flaw[0] == name else ("present", "")
             send("POST", f"{path}/box", {"id": _new(), "name": name, "found": found, "note": note})
-        for name, minutes in _ASSEMBLY:
+        for name, minutes in ASSEMBLY:
             send("POST", f"{path}/assembly", {
                 "id": _new(), "name": name, "seconds": round(60 * minutes * float(rng.uniform(0.6, 1.5)))})  # fmt: skip
         x, y, _ = truth.bed_mm
@@ -243,13 +247,13 @@ class Demo:
             *({"kind": f"{side} edge not reached", "value": v} for side, v in zip(("left", "right", "front", "back"), edges, strict=True)),
             {"kind": "plate width", "value": x}, {"kind": "plate depth", "value": y},
             {"kind": "warm-up, both", "value": round(260 * float(rng.uniform(0.8, 1.3))), "from_c": 21, "to_c": 215},
-            {"kind": "weight", "value": round(_SHEETS[truth.name]["weight_kg"] * float(rng.uniform(1.0, 1.05)), 2)},
+            {"kind": "weight", "value": round(SHEETS[truth.name]["weight_kg"] * float(rng.uniform(1.0, 1.05)), 2)},
         ]  # fmt: skip
         for measure in measures:
             send("POST", f"{path}/measures", measure | {"id": _new(), "taken_at": next_day})
-        for kind, value in _claims_of(truth).items():
+        for kind, value in claims_of(truth).items():
             send("POST", f"{path}/claims", {"id": _new(), "kind": kind, "value": value, "said": "Maker's page, specifications"})  # fmt: skip
-        for name in _FEATURES.get(truth.name, ()):
+        for name in FEATURES.get(truth.name, ()):
             send("PUT", f"{path}/features/{worths[name]}", {"present": True})
         if truth.is_control:
             send("POST", f"{path}/log", {"id": _new(), "kind": "hours", "hours": 912, "at": day.isoformat()})
@@ -260,7 +264,7 @@ class Demo:
         jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
         # The last print of two machines is left under way, with devices that watch it.
         last = {j["machine"]["name"]: j["id"] for j in jobs}
-        live = {last[name]: minutes for name, minutes in _LIVE.items() if leave_open and name in last}
+        live = {last[name]: minutes for name, minutes in LIVE.items() if leave_open and name in last}
         first = datetime.now(UTC) - timedelta(days=21)
 
         def go_through(job: dict[str, Any]) -> None:
@@ -275,7 +279,7 @@ class Demo:
                 self._watch(job, truth, started)
             else:
                 rng = np.random.default_rng([self.seed, 5, *truth.name.encode(), job["copy_number"]])
-                begins = first + timedelta(hours=_HOURS_APART * jobs.index(job) + float(rng.uniform(0, 4)))
+                begins = first + timedelta(hours=HOURS_APART * jobs.index(job) + float(rng.uniform(0, 4)))
                 self._attempts(job["id"], truth, view, begins, rng)
 
         _side_by_side(go_through, jobs)
@@ -298,13 +302,13 @@ class Demo:
         for attempt in (1, 2, 3):
             seconds = device.print_seconds(truth, view["file"]["time_s"], rng)
             run = self._start(job_id, view, clock, attempt)
-            fault = draw_fault(self.seed, truth, view["copy_number"], attempt)
+            fault = device.draw_fault(self.seed, truth, view["copy_number"], attempt)
             if attempt < 3 and fault is not None:
                 cause, share = fault
                 clock += timedelta(seconds=seconds * share)
                 self.reviewer.send("POST", f"/api/runs/{run['id']}/end", {
                     "version": run["version"], "outcome": "failed", "cause": cause.value, "ended_at": clock.isoformat(),
-                    "failed_at_percent": round(100 * share), "note": _FAULTS[cause.value]})  # fmt: skip
+                    "failed_at_percent": round(100 * share), "note": FAULTS[cause.value]})  # fmt: skip
                 clock += timedelta(hours=1)
                 continue
             self._finish(run, truth, clock, seconds, rng)
@@ -392,99 +396,3 @@ def _side_by_side(work: Callable[[dict[str, Any]], None], on: list[dict[str, Any
     """What does not depend on one another is entered by several hands."""
     with ThreadPoolExecutor(3) as hands:
         list(hands.map(work, on))
-
-
-_BOX = ("Machine", "Power cable", "Plate", "Spare nozzle", "Tools", "Printed guide")
-_BOX_FLAWS = {
-    "Brindle 235": ("Spare nozzle", "missing", "Sold second-hand without it."),
-    "Tamsin Forge": ("Plate", "damaged", "A scratch across the middle; exchanged."),
-}
-_ASSEMBLY = (
-    ("Unpack and remove the locks", 9),
-    ("Frame and gantry", 16),
-    ("Cables and belts", 11),
-    ("First start and levelling", 14),
-)
-_WORTHS = {
-    "Two colours": 130,
-    "Enclosure": 110,
-    "Levels itself": 60,
-    "Camera": 35,
-    "Filament sensor": 20,
-    "Spare nozzle in the box": 8,
-}
-_FEATURES = {
-    "Hollowell Mesa": ("Levels itself", "Camera", "Filament sensor", "Spare nozzle in the box"),
-    "Oddfellow Sparrow": ("Levels itself", "Spare nozzle in the box"),
-    "Corvane Twin": ("Two colours", "Filament sensor", "Spare nozzle in the box"),
-    "Brindle 235": (),
-    "Tamsin Forge": ("Enclosure", "Levels itself", "Filament sensor", "Spare nozzle in the box"),
-    "Nettlewick Solo": ("Spare nozzle in the box",),
-    "Orrin Standard": ("Levels itself", "Filament sensor", "Spare nozzle in the box"),
-}
-
-
-def _claims_of(truth: Truth) -> dict[str, float]:
-    """What the makers say, on the bright side of the truth."""
-    return {
-        "noise": round(truth.noise_db - 3.5), "printable width": truth.bed_mm[0], "printable depth": truth.bed_mm[1],
-        "top speed": _SHEETS[truth.name]["top_speed_mm_s"], "warm-up time": 240, "weight": _SHEETS[truth.name]["weight_kg"],
-        "warranty": 24 if truth.price > 300 else 12,
-    }  # fmt: skip
-
-
-_HOURS_APART = 18
-_LIVE = {"Orrin Standard": 26, "Tamsin Forge": 4}
-
-_SHEETS: dict[str, dict[str, Any]] = {
-    "Hollowell Mesa": {"motion": "crossed belts", "board": "HM-4, 32 bit", "hotend": "steel throat", "extruder": "geared, direct",
-                       "nozzle_max_c": 300, "bed_max_c": 110, "top_speed_mm_s": 500, "acceleration_mm_s2": 9000, "flow_mm3_s": 22,
-                       "weight_kg": 14.2,
-                       "keep_outs": [{"x_mm": 0, "y_mm": 0, "width_mm": 256, "depth_mm": 8}]},
-    "Oddfellow Sparrow": {"motion": "moving bed", "board": "SP-2, 32 bit", "hotend": "lined throat", "extruder": "direct",
-                          "nozzle_max_c": 260, "bed_max_c": 100, "top_speed_mm_s": 250, "acceleration_mm_s2": 2500, "corner_mm_s": 8, "flow_mm3_s": 14,
-                       "weight_kg": 8.2},
-    "Corvane Twin": {"motion": "moving bed", "board": "CT-1, 32 bit", "hotend": "two, side by side", "extruder": "two, remote",
-                     "nozzle_max_c": 280, "bed_max_c": 100, "top_speed_mm_s": 220, "acceleration_mm_s2": 1800, "corner_mm_s": 8, "flow_mm3_s": 12,
-                       "weight_kg": 12.8},
-    "Brindle 235": {"motion": "moving bed", "board": "B-8, 8 bit", "hotend": "lined throat", "extruder": "remote",
-                    "nozzle_max_c": 255, "bed_max_c": 90, "top_speed_mm_s": 180, "acceleration_mm_s2": 1000, "corner_mm_s": 6, "flow_mm3_s": 10,
-                       "weight_kg": 8.9},
-    "Tamsin Forge": {"motion": "crossed belts", "board": "TF-3, 32 bit", "hotend": "steel throat", "extruder": "geared, direct",
-                     "nozzle_max_c": 320, "bed_max_c": 120, "top_speed_mm_s": 350, "acceleration_mm_s2": 6000, "flow_mm3_s": 18,
-                       "weight_kg": 26.5},
-    "Nettlewick Solo": {"motion": "cantilever", "board": "NS-1, 32 bit", "hotend": "lined throat", "extruder": "direct",
-                        "nozzle_max_c": 250, "bed_max_c": 80, "top_speed_mm_s": 160, "acceleration_mm_s2": 900, "corner_mm_s": 5, "flow_mm3_s": 9,
-                       "weight_kg": 5.1},
-    "Orrin Standard": {"motion": "moving bed", "board": "OS-3, 32 bit", "hotend": "steel throat", "extruder": "geared, direct",
-                       "nozzle_max_c": 300, "bed_max_c": 120, "top_speed_mm_s": 200, "acceleration_mm_s2": 1250, "corner_mm_s": 8, "flow_mm3_s": 12,
-                       "weight_kg": 9.4},
-}  # fmt: skip
-
-_FAULTS = {
-    "machine": "Extruder skipped, walls thin from there on.",
-    "profile": "First layer too fast for the plate, part came loose.",
-    "material": "Spool snagged on its own winding.",
-    "operator": "Plate not seated after the last removal.",
-    "power": "Fuse tripped.",
-    "unknown": "Stopped with no message.",
-}
-
-_SAFE = {"kind": "safety"}
-_BUYERS: dict[str, dict[str, Any]] = {
-    "Repair counter, staffed": {
-        "weights": {"accuracy": 22, "repeatability": 12, "defects": 16, "success": 16, "time": 10, "cost": 12, "energy": 4, "noise": 8},
-        "must_haves": [
-            {"kind": "length", "limit": 180, "what": "the rack arm"}, _SAFE, {"kind": "noise", "limit": 58},
-            {"kind": "price", "limit": 700},
-        ],
-    },
-    "Volunteer evening": {
-        "weights": {"success": 28, "noise": 18, "time": 16, "defects": 12, "accuracy": 10, "repeatability": 6, "cost": 6, "energy": 4},
-        "must_haves": [_SAFE, {"kind": "noise", "limit": 55}],
-    },
-    "Workshop batch maker": {
-        "weights": {"cost": 30, "success": 20, "time": 16, "accuracy": 12, "repeatability": 10, "defects": 6, "energy": 6, "noise": 0},
-        "must_haves": [_SAFE, {"kind": "success", "limit": 0.5}],
-    },
-}  # fmt: skip

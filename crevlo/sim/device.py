@@ -7,6 +7,7 @@ from importlib.resources import files
 import numpy as np
 
 from crevlo.core.defects import DEFECT_CODES
+from crevlo.core.success import Cause
 from crevlo.sim.truth import Truth
 
 CALIPER_BIAS_MM = 0.004
@@ -74,3 +75,11 @@ def severities(truth: Truth, rng: np.random.Generator) -> dict[str, int]:
     return {
         code: int(np.clip(round(truth.defects.get(code, 0.2) + rng.normal(0, 0.5)), 0, 5)) for code in DEFECT_CODES
     }
+
+
+def draw_fault(seed: int, truth: Truth, copy: int, attempt: int) -> tuple[Cause, float] | None:
+    """Whether this attempt fails, by the machine's hidden rate: its cause and the share printed by then."""
+    rng = np.random.default_rng([seed, *truth.name.encode(), copy, attempt])
+    if rng.random() >= truth.fault_rate:
+        return None
+    return truth.fault_causes[int(rng.integers(len(truth.fault_causes)))], float(rng.uniform(0.2, 0.9))

@@ -61,6 +61,12 @@ class Bench:
         return current_protocol(self._ask, self.study.id)
 
     @cached_property
+    def arm_names(self) -> dict[uuid.UUID, str]:
+        """By arm; nothing where there is only one."""
+        arms = self.protocol.arms if self.protocol else []
+        return {arm.id: arm.name if len(arms) > 1 else "" for arm in arms}
+
+    @cached_property
     def units(self) -> list[StudyUnit]:
         return [u for u in self.study.units if self._of is None or u.unit_id in self._of]
 

@@ -178,7 +178,7 @@ def test_a_large_file_that_is_none_says_so_and_a_cancelled_one_leaves_nothing(
 def test_large_files_are_compared_in_the_background(
     bench: Bench, client: Client, jobs: list[str], monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    monkeypatch.setattr("crevlo.stations.print_.sliced._WAITED_BYTES", 10_000_000)
+    monkeypatch.setattr("crevlo.stations.print_.why._WAITED_BYTES", 10_000_000)
     for job, content in zip(jobs, (large(12_000_000), large(11_000_000)), strict=True):
         drop(client, job, content)
     for work in waiting(bench):

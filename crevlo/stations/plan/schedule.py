@@ -15,7 +15,6 @@ from crevlo.stations.plan.problem import end_of, hours_from, job_words, wall_tim
 from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.plan.rules import PinOut, Rules, RulesOut, pins_of, rules_of
 from crevlo.stations.plan.study import UnitMark, mark_of
-from crevlo.stations.print_.run import arm_names
 from crevlo.stations.shape import Refused, Shape
 from crevlo.store.run import Outcome
 from crevlo.store.schedule import MadeSchedule
@@ -200,7 +199,7 @@ def _spools(bench: Bench) -> list[SpoolDrying]:
 def slots_of(bench: Bench, row: MadeSchedule, now: datetime) -> list[SlotOut]:
     """A schedule's prints with what has become of them, in order of their starts."""
     tick, rules = timedelta(seconds=row.tick_s), Rules(**row.rules)
-    jobs, arms = {str(job.id): job for job in bench.jobs}, arm_names(bench)
+    jobs, arms = {str(job.id): job for job in bench.jobs}, bench.arm_names
     found = []
     for s in row.slots:
         job = jobs[s["job"]]

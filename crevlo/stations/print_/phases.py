@@ -11,7 +11,7 @@ from crevlo.core.phases import Phase, Span, spans
 from crevlo.stations.devices.device import devices_of, plugged_in
 from crevlo.stations.shape import Shape
 from crevlo.store.database import SQL
-from crevlo.store.device import DeviceKind, RunEvent
+from crevlo.store.device import DeviceKind, RunEvent, RunEventKind
 from crevlo.store.run import Run
 
 _PHASE_CHANGES = text((SQL / "phase_changes.sql").read_text())
@@ -68,4 +68,21 @@ def _marks(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[t
     )
     for row in rows:
         found.setdefault(row.run_id, []).append((row.at.timestamp(), Phase(row.kind.value)))
+    return found
+
+
+class EventOut(Shape):
+    id: uuid.UUID
+    kind: RunEventKind
+    at: datetime
+    note: str
+
+
+def events_of(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[EventOut]]:
+    replaced = select(RunEvent.supersedes_id).where(RunEvent.supersedes_id.is_not(None))
+    found: dict[uuid.UUID, list[EventOut]] = {}
+    for row in session.scalars(
+        select(RunEvent).where(RunEvent.run_id.in_(run_ids), RunEvent.id.not_in(replaced)).order_by(RunEvent.at)
+    ):
+        found.setdefault(row.run_id, []).append(EventOut(id=row.id, kind=row.kind, at=row.at, note=row.note))
     return found

@@ -11,35 +11,29 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session, sessionmaker
 
 from crevlo.core.estimate import BadInput, NotDetermined
-from crevlo.core.gcode.settings import Affects, differing
 from crevlo.core.gcode.wanted import deviations
 from crevlo.core.motion.limits import NO_LIMITS, Limits, Machine
 from crevlo.stations.background import Progress, WorkOut, ask, latest_of, work_out
 from crevlo.stations.bench import job_with_unit
-from crevlo.stations.kept import Kept
 from crevlo.stations.library import ModelSheet
 from crevlo.stations.picture import made_anew
 from crevlo.stations.plan.protocol import wanted
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.stations.upload import keep_upload, upload_content
-from crevlo.store.machine import Model, Spool, Unit
+from crevlo.store.machine import Model, Spool
 from crevlo.store.run import SlicedFile
 from crevlo.store.schedule import BackgroundWork
 from crevlo.store.study import Arm, Job, ProtocolDeviation
 
 if TYPE_CHECKING:
     from crevlo.core.gcode.facts import Sliced
-    from crevlo.core.motion.causes import Causes, Printing
+    from crevlo.core.motion.causes import Causes
     from crevlo.core.motion.stream import Motion
 
 # Larger files are read in the background.
 SMALL_BYTES = 10_000_000
-# What a comparison may read over again while a screen waits for it.
-_WAITED_BYTES = 64_000_000
 WORK = "sliced file"
-COMPARISON = "why slower"
 _TELL_BYTES = 4_000_000
-_MOST_COMPARED = 12
 
 
 class ToolOut(Shape):
@@ -124,47 +118,6 @@ class FileOut(Shape):
     received_at: datetime
 
 
-class SettingOut(Shape):
-    key: str
-    affects: Affects
-    values: list[str | None]
-
-
-class ComparedFile(Shape):
-    file_id: uuid.UUID
-    machine: str
-    mark: int
-    name: str
-    arm: str
-    planned_s: float | None
-
-
-class SettingsView(Shape):
-    """This file and the newest of every other machine for the same artifact; the rows in which they differ."""
-
-    files: list[ComparedFile]
-    rows: list[SettingOut]
-
-
-class WhyPart(Shape):
-    cause: str
-    words: str
-    seconds: float
-
-
-class AskWhy(Shape):
-    id: uuid.UUID
-    other_id: uuid.UUID
-
-
-class WhyView(Shape):
-    first_s: float | None
-    second_s: float | None
-    says: str
-    parts: list[WhyPart]
-    work: WorkOut | None = Field(description="where the files are too large to wait for: the work that reads them")
-
-
 @dataclass(frozen=True, slots=True)
 class _Read:
     """What is kept of a file that was read: its facts, its settings, and how its moves go."""
@@ -245,124 +198,6 @@ def reading_now(session: Session, job_id: uuid.UUID) -> WorkOut | None:
     """The work that reads a large file of the job, or the last that failed, while no file came after it."""
     row = latest_of(session, WORK, job_id, only_open=False)
     return work_out(row) if row is not None else None
-
-
-def view_settings(session: Session, job_id: uuid.UUID) -> SettingsView:
-    """This job's newest file first, then the newest of every other machine and arm for the same artifact."""
-    job = job_with_unit(session, job_id)
-    newest = (
-        select(SlicedFile.id)
-        .join(Job, Job.id == SlicedFile.job_id)
-        .where(Job.study_id == job.study_id, Job.artifact_id == job.artifact_id, SlicedFile.withdrawn_at.is_(None))
-        .distinct(Job.unit_id, Job.arm_id)
-        .order_by(Job.unit_id, Job.arm_id, (Job.id == job.id).desc(), SlicedFile.received_at.desc())
-    )  # fmt: skip
-    rows = session.execute(
-        select(
-            SlicedFile.id, SlicedFile.job_id, SlicedFile.name, SlicedFile.settings, SlicedFile.motion["planned_s"].as_float(), Model.name,
-            Unit.mark, Arm.name,
-        )
-        .join(Job, Job.id == SlicedFile.job_id).join(Arm, Arm.id == Job.arm_id)
-        .join(Unit, Unit.id == Job.unit_id).join(Model, Model.id == Unit.model_id)
-        .where(SlicedFile.id.in_(newest)).order_by((Job.id == job.id).desc(), Arm.name, Model.name).limit(_MOST_COMPARED)
-    ).all()  # fmt: skip
-    if not rows or rows[0].job_id != job_id:
-        return SettingsView(files=[], rows=[])
-    return SettingsView(
-        files=[
-            ComparedFile(file_id=id_, name=name, planned_s=planned_s, machine=machine, mark=mark, arm=arm)
-            for id_, _, name, _, planned_s, machine, mark, arm in rows
-        ],
-        rows=[
-            SettingOut(key=r.key, affects=r.affects, values=list(r.values))
-            for r in differing([settings for _, _, _, settings, *_ in rows])
-        ],
-    )  # fmt: skip
-
-
-def why(session: Session, job_id: uuid.UUID, other_id: uuid.UUID) -> WhyView:
-    """Why the newest file of one job takes longer than that of another, each on its machine."""
-    from crevlo.core.motion.causes import differences
-
-    first, second = _printing(session, job_id), _printing(session, other_id)
-    names = _names(session, job_id, other_id)
-    key = repr((first.name, first.machine, second.name, second.machine))
-    passes = 2 ** len(differences(first, second))
-    size = sum(_size(session, job) for job in (job_id, other_id)) / 2
-    if passes * size <= _WAITED_BYTES:
-        return _WHYS.get(key, lambda: _why(first, second, names))
-    row = latest_of(session, COMPARISON, job_id, only_open=False)
-    if row is not None and row.given.get("key") == key:
-        done = row.given.get("result")
-        return WhyView.model_validate(done) if done else _waiting(work_out(row))
-    return _waiting(None)
-
-
-def ask_why(
-    session: Session, work_id: uuid.UUID, job_id: uuid.UUID, other_id: uuid.UUID, person_id: uuid.UUID
-) -> WorkOut:
-    """Has two large files compared in the background."""
-    job = job_with_unit(session, job_id)
-    first, second = _printing(session, job_id), _printing(session, other_id)
-    key = repr((first.name, first.machine, second.name, second.machine))
-    given = {"key": key, "job_id": str(job_id), "other_id": str(other_id)}
-    return ask(session, work_id, job.study_id, COMPARISON, given, person_id, subject_id=job.id)
-
-
-def compare_large(sessions: sessionmaker[Session], work: BackgroundWork, progress: Progress) -> str:
-    """The background work of comparing two large files; the result is kept with the work."""
-    job_id, other_id = uuid.UUID(work.given["job_id"]), uuid.UUID(work.given["other_id"])
-
-    def tell(share: float) -> None:
-        progress.raise_if_cancelled()
-        progress.tell("planning the moves with and without each difference", share)
-
-    with sessions() as session:
-        first, second = _printing(session, job_id), _printing(session, other_id)
-        made = _why(first, second, _names(session, job_id, other_id), tell)
-    with sessions.begin() as session:
-        row = session.get_one(BackgroundWork, work.id)
-        row.given = row.given | {"result": made.model_dump(mode="json")}
-    return "Compared."
-
-
-_WHYS: Kept[WhyView] = Kept(64)
-
-
-def _waiting(work: WorkOut | None) -> WhyView:
-    return WhyView(first_s=None, second_s=None, says="", parts=[], work=work)
-
-
-def _why(
-    first: "Printing", second: "Printing", names: tuple[str, str], tell: Callable[[float], None] = lambda share: None
-) -> WhyView:
-    from crevlo.core.motion.causes import DIFFERENCES, say_why, why_slower
-
-    first_s, second_s, parts = why_slower(first, second, tell)
-    return WhyView(
-        first_s=first_s, second_s=second_s, says=say_why(*names, first_s, second_s, parts), work=None,
-        parts=[WhyPart(cause=cause, words=DIFFERENCES[cause], seconds=seconds) for cause, seconds in parts],
-    )  # fmt: skip
-
-
-def _names(session: Session, job_id: uuid.UUID, other_id: uuid.UUID) -> tuple[str, str]:
-    first, second = (job_with_unit(session, j).unit.model.name for j in (job_id, other_id))
-    return (first, second) if first != second else (f"{first}, this file", f"{second}, the other file")
-
-
-def _printing(session: Session, job_id: uuid.UUID) -> "Printing":
-    from crevlo.core.motion.causes import Printing
-
-    job, file = job_with_unit(session, job_id), newest_file(session, job_id)
-    if file is None:
-        raise Missing("There is no sliced file on this print yet.")
-    content = upload_content(session, file.sha256)
-    return Printing(file.sha256, content.chunks, machine_of(job.unit.model))
-
-
-def _size(session: Session, job_id: uuid.UUID) -> int:
-    file = newest_file(session, job_id)
-    return int(file.facts["size_bytes"]) if file else 0
 
 
 def newest_file(session: Session, job_id: uuid.UUID) -> SlicedFile | None:

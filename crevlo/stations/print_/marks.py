@@ -1,0 +1,47 @@
+"""Phases that a person marks: appended, corrected with a reason, never changed."""
+
+import uuid
+from datetime import timedelta
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.stations.clock import stated_time
+from crevlo.stations.print_.job import JobView, run_by_id, view_job
+from crevlo.stations.shape import Moment, Refused, Shape
+from crevlo.store.device import RunEvent, RunEventKind
+
+
+class NewEvent(Shape):
+    id: uuid.UUID
+    kind: RunEventKind
+    at: Moment | None = None
+    note: str = Field(default="", max_length=300)
+    supersedes_id: uuid.UUID | None = None
+    reason: str | None = Field(default=None, min_length=1, max_length=300)
+
+
+_CLOCKS_APART = timedelta(seconds=5)
+
+
+def mark_event(session: Session, run_id: uuid.UUID, given: NewEvent, person_id: uuid.UUID) -> JobView:
+    """Marks the beginning of a phase, or corrects such a mark with its reason; the old one stays."""
+    run = run_by_id(session, run_id)
+    if (given.supersedes_id is None) != (given.reason is None):
+        raise Refused("A correction names the mark it replaces and the reason.")
+    if run.outcome is not None and given.supersedes_id is None and given.at is None:
+        raise Refused("This run has ended already; give the time of the mark.")
+    at = stated_time(given.at)
+    # Pressed with the start or the end, and told by a clock that is a moment off.
+    within = max(at, run.started_at)
+    within = min(within, run.ended_at) if run.ended_at else within
+    if abs(within - at) > _CLOCKS_APART:
+        raise Refused("The mark lies outside the run.")
+    if given.supersedes_id and session.scalar(
+        select(RunEvent.id).where(RunEvent.supersedes_id == given.supersedes_id)
+    ):
+        raise Refused("This mark was corrected meanwhile; correct the newer one.")
+    session.add(RunEvent(run_id=run.id, at=within, person_id=person_id, **given.model_dump(exclude={"at"})))
+    session.flush()
+    return view_job(session, run.job_id)

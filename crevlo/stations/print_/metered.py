@@ -1,0 +1,59 @@
+"""What was metered while a run went on: energy typed or from a log, noise."""
+
+import uuid
+
+from pydantic import Field
+from sqlalchemy.orm import Session
+
+from crevlo.core.energy import Columns, trace_energy
+from crevlo.stations.apart import apart
+from crevlo.stations.library import change
+from crevlo.stations.noise import NewNoise, add_noise
+from crevlo.stations.print_.job import JobView, run_by_id, view_job
+from crevlo.stations.print_.power_log import TraceColumns
+from crevlo.stations.shape import Shape, Version
+from crevlo.stations.stock import first_instrument
+from crevlo.stations.upload import keep_upload
+from crevlo.store.run import EnergyFrom
+
+
+class EnergyTyped(Shape):
+    version: Version
+    energy_wh: float = Field(ge=0, le=1e6)
+
+
+def type_energy(session: Session, run_id: uuid.UUID, given: EnergyTyped) -> JobView:
+    run = run_by_id(session, run_id)
+    meter = first_instrument(session, "power meter")
+    kwh = given.energy_wh / 1000
+    change(
+        session, run, given.version,
+        {"energy_kwh": kwh, "energy_low_kwh": kwh, "energy_high_kwh": kwh, "energy_from": EnergyFrom.METER,
+         "trace_sha256": None, "instrument_id": meter.id if meter else None},
+    )  # fmt: skip
+    return view_job(session, run.job_id)
+
+
+def take_trace(
+    session: Session, run_id: uuid.UUID, version: int, content: bytes, columns: TraceColumns | None = None
+) -> JobView:
+    """Integrates a power trace; gaps stay visible as the bounds of the energy."""
+    run = run_by_id(session, run_id)
+    energy = apart(
+        "this log", 25.0, 1000, trace_energy, content, Columns(**columns.model_dump()) if columns else None
+    )
+    meter = first_instrument(session, "power meter")
+    change(
+        session, run, version,
+        {"energy_kwh": energy.kwh, "energy_low_kwh": energy.low_kwh, "energy_high_kwh": energy.high_kwh,
+         "energy_from": EnergyFrom.TRACE, "trace_sha256": keep_upload(session, content),
+         "trace_columns": columns.model_dump() if columns else None,
+         "instrument_id": meter.id if meter else None},
+    )  # fmt: skip
+    return view_job(session, run.job_id)
+
+
+def record_noise(session: Session, run_id: uuid.UUID, given: NewNoise, person_id: uuid.UUID) -> JobView:
+    run = run_by_id(session, run_id)
+    add_noise(session, given, person_id, run_id=run.id)
+    return view_job(session, run.job_id)
