@@ -2,11 +2,11 @@
 
 import uuid
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 from datetime import datetime
-from typing import Literal
+from typing import Any, Literal
 
-from sqlalchemy import text
+from sqlalchemy import Row, text
 from sqlalchemy.orm import Session
 
 from crevlo.store.database import SQL
@@ -58,5 +58,14 @@ class JobState:
 
 def job_states(session: Session, study_id: uuid.UUID) -> list[JobState]:
     """In the order of printing."""
-    rows = session.execute(_STATES, {"study": study_id}).mappings()
-    return [JobState(**{**row, "outcome": Outcome(row["outcome"]) if row["outcome"] else None}) for row in rows]
+    return [_state(row) for row in session.execute(_STATES, {"study": study_id})]
+
+
+def _state(row: Row[Any]) -> JobState:
+    values = list(row)
+    values[_OUTCOME] = _OUTCOMES[values[_OUTCOME]]
+    return JobState(*values)
+
+
+_OUTCOMES: dict[str | None, Outcome | None] = {None: None, **{outcome.value: outcome for outcome in Outcome}}
+_OUTCOME = [f.name for f in fields(JobState)].index("outcome")

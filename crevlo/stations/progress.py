@@ -3,7 +3,7 @@
 import uuid
 from datetime import UTC, datetime
 
-from sqlalchemy import func, select
+from sqlalchemy import func, select, text
 from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import current_protocol, get_study, readings_due
@@ -11,7 +11,7 @@ from crevlo.stations.receive.price import prices_of
 from crevlo.stations.receive.safety import latest_safety, safety_records, safety_standing
 from crevlo.stations.shape import Shape
 from crevlo.store.machine import ArtifactVersion
-from crevlo.store.reading import InspectionLock, Reading
+from crevlo.store.reading import InspectionLock
 from crevlo.store.run import Outcome, Run, Specimen
 from crevlo.store.study import Job, ReportRevision, Study
 
@@ -39,6 +39,14 @@ class Line(Shape):
     stations: list[StationProgress]
 
 
+# Of every specimen of a study what it is a print of, and how many places have been read.
+_READ = text(
+    "select job.artifact_id, (select count(*) from reading"
+    " where reading.specimen_id = specimen.id and reading.supersedes_id is null) as readings"
+    " from specimen join run on run.id = specimen.run_id join job on job.id = run.job_id where specimen.study_id = :study"
+)
+
+
 def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
     study = get_study(session, study_id)
     protocol = current_protocol(session, study_id)
@@ -54,33 +62,16 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
             tried.c.job_id.not_in(select(tried.c.job_id).where(tried.c.ended_at.is_(None))),
         )
     ) or 0  # fmt: skip
-    specimens = list(session.scalars(select(Specimen.id).where(Specimen.study_id == study_id)))
-    artifact_of = dict(
-        session.execute(
-            select(Specimen.id, Job.artifact_id)
-            .join(Run, Run.id == Specimen.run_id)
-            .join(Job, Job.id == Run.job_id)
-            .where(Specimen.study_id == study_id)
-        )
-        .tuples()
-        .all()
-    )
+    specimens = session.execute(_READ, {"study": study_id}).all()
+    printed = {s.artifact_id for s in specimens}
     due = {
         a.id: readings_due(protocol, a)
-        for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(set(artifact_of.values()))))
+        for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(printed)))
     }
-    kept = dict(
-        session.execute(
-            select(Reading.specimen_id, func.count())
-            .where(Reading.specimen_id.in_(specimens), Reading.supersedes_id.is_(None))
-            .group_by(Reading.specimen_id)
-        )
-        .tuples()
-        .all()
-    )
-    measured = sum(kept.get(s, 0) >= due[artifact_of[s]] for s in specimens)
+    measured = sum(s.readings >= due[s.artifact_id] for s in specimens)
     locked = session.scalar(
-        select(func.count(func.distinct(InspectionLock.specimen_id))).where(InspectionLock.specimen_id.in_(specimens))
+        select(func.count(func.distinct(InspectionLock.specimen_id)))
+        .join(Specimen, Specimen.id == InspectionLock.specimen_id).where(Specimen.study_id == study_id)
     ) or 0  # fmt: skip
     units = [u.unit_id for u in study.units]
     safety = latest_safety(session, units)

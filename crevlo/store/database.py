@@ -34,6 +34,14 @@ def connect(url: str) -> Engine:
     """A pool of connections; one that has rested is asked whether it still lives before it is used again."""
     engine = create_engine(database_url(url), pool_size=8, max_overflow=8)
 
+    @event.listens_for(engine, "connect")
+    def begins(connection: DBAPIConnection, record: ConnectionPoolEntry) -> None:
+        # Compiling a question takes longer than answering any of ours.
+        cursor = connection.cursor()
+        cursor.execute("set jit = off")
+        cursor.close()
+        connection.commit()
+
     @event.listens_for(engine, "checkin")
     def rests(connection: DBAPIConnection | None, record: ConnectionPoolEntry) -> None:
         record.info["rests_since"] = time.monotonic()

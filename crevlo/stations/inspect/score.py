@@ -5,7 +5,7 @@ from collections import defaultdict
 from datetime import UTC, datetime
 
 from pydantic import Field
-from sqlalchemy import select
+from sqlalchemy import select, text
 from sqlalchemy.orm import Session
 
 from crevlo.core.blind import CODE_RULE, follows
@@ -96,37 +96,33 @@ def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) ->
     """The rater's own scores only: nobody sees another's before revealing."""
     study = get_study(session, study_id)
     protocol = current_protocol(session, study_id)
-    specimens = list(
-        session.scalars(
-            select(Specimen).where(Specimen.study_id == study_id).order_by(Specimen.position, Specimen.blind_code)
-        )
-    )
-    ids = [s.id for s in specimens]
-    scores = current_scores(session, ids, locked_only=False, late=True, by=person_id)
-    artifact_of = _artifacts_in(session, study_id)
-    artifacts = {a.id: a for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(set(artifact_of.values()))))}  # fmt: skip
+    specimens = session.execute(
+        select(Specimen.id, Specimen.blind_code, Job.artifact_id)
+        .join(Run, Run.id == Specimen.run_id).join(Job, Job.id == Run.job_id)
+        .where(Specimen.study_id == study_id).order_by(Specimen.position, Specimen.blind_code)
+    ).all()  # fmt: skip
+    scores = _scores_in(session, study_id, person_id)
+    printed = {s.artifact_id for s in specimens}
+    artifacts = {a.id: a for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(printed)))}
     asked = {a.id: asked_of(shown_by(a)) for a in artifacts.values()}
     locks: dict[uuid.UUID, set[uuid.UUID]] = defaultdict(set)
-    for lock in session.scalars(select(InspectionLock).where(InspectionLock.specimen_id.in_(ids))):
-        locks[lock.specimen_id].add(lock.person_id)
+    for specimen_id, rater in session.execute(
+        select(InspectionLock.specimen_id, InspectionLock.person_id)
+        .join(Specimen, Specimen.id == InspectionLock.specimen_id).where(Specimen.study_id == study_id)
+    ):  # fmt: skip
+        locks[specimen_id].add(rater)
     lines = []
     for specimen in specimens:
         own = scores.get(specimen.id, [])
         locked = person_id in locks.get(specimen.id, set())
         quality = specimen_quality(own_scores := {s.defect: s.severity for s in own}, own_scores) if locked else None
-        artifact = artifacts[artifact_of[specimen.id]]
+        artifact = artifacts[specimen.artifact_id]
         lines.append(
             SpecimenScores(
                 id=specimen.id, blind_code=specimen.blind_code, locked=locked, artifact=artifact.name,
                 asked=list(asked[artifact.id]),
                 locked_by_others=len(locks.get(specimen.id, set()) - {person_id}),
-                scores=[
-                    ScoreOut(
-                        id=s.id, defect=s.defect, severity=s.severity, corrected=s.supersedes_id is not None,
-                        after_reveal=s.after_reveal,
-                    )
-                    for s in own
-                ],
+                scores=own,
                 quality=quality.value if quality else None, rejected_by=quality.rejected_by if quality else None,
             )
         )  # fmt: skip
@@ -227,17 +223,26 @@ def revealed(session: Session, study_id: uuid.UUID) -> RevealedList:
     )  # fmt: skip
 
 
+_SCORES = text(
+    "select score.specimen_id, score.id, score.defect, score.severity, score.supersedes_id is not null, score.after_reveal"
+    " from specimen join defect_score score on score.specimen_id = specimen.id where specimen.study_id = :study"
+    " and score.person_id = :person and not exists (select from defect_score newer where newer.supersedes_id = score.id)"
+)
+
+
+def _scores_in(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> dict[uuid.UUID, list[ScoreOut]]:
+    """A rater's scores in a study as they count, by specimen."""
+    found: dict[uuid.UUID, list[ScoreOut]] = defaultdict(list)
+    rows = session.execute(_SCORES, {"study": study_id, "person": person_id})
+    for specimen_id, score_id, defect, severity, corrected, late in rows:
+        found[specimen_id].append(
+            ScoreOut(id=score_id, defect=defect, severity=severity, corrected=corrected, after_reveal=late)
+        )
+    return found
+
+
 def _own_scores(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> list[DefectScore]:
     return current_scores(session, [specimen_id], locked_only=False, late=True, by=person_id).get(specimen_id, [])
-
-
-def _artifacts_in(session: Session, study_id: uuid.UUID) -> dict[uuid.UUID, uuid.UUID]:
-    """Of every specimen of a study the artifact that it is a print of."""
-    rows = session.execute(
-        select(Specimen.id, Job.artifact_id).join(Run, Run.id == Specimen.run_id).join(Job, Job.id == Run.job_id)
-        .where(Specimen.study_id == study_id)
-    )  # fmt: skip
-    return dict(rows.tuples().all())
 
 
 def _specimen(session: Session, specimen_id: uuid.UUID) -> Specimen:

@@ -159,11 +159,10 @@ class Correction(Shape):
 
 # Every specimen of a study in the order of the queue, with how many places have been read.
 _IN_QUEUE = text(
-    "select specimen.id, specimen.blind_code, job.artifact_id, count(reading.id) as readings"
-    " from specimen join run on run.id = specimen.run_id join job on job.id = run.job_id"
-    " left join reading on reading.specimen_id = specimen.id and reading.supersedes_id is null"
-    " and reading.after_reveal is null where specimen.study_id = :study"
-    " group by specimen.id, job.artifact_id order by specimen.position, specimen.blind_code"
+    "select specimen.id, specimen.blind_code, job.artifact_id, (select count(*) from reading"
+    " where reading.specimen_id = specimen.id and reading.supersedes_id is null and reading.after_reveal is null) as readings"
+    " from specimen join run on run.id = specimen.run_id join job on job.id = run.job_id where specimen.study_id = :study"
+    " order by specimen.position, specimen.blind_code"
 )
 
 

@@ -2,6 +2,7 @@
 
 import uuid
 from datetime import UTC, datetime, time, timedelta
+from functools import cache
 from typing import Annotated
 from zoneinfo import ZoneInfo, available_timezones
 
@@ -17,6 +18,12 @@ from crevlo.store.study import Job
 
 # Schedules count in these; a pin is put on the nearest.
 TICK = timedelta(minutes=5)
+
+
+@cache
+def _zones() -> frozenset[str]:
+    """Every time zone that this machine knows; looking through its folders takes a while."""
+    return frozenset(available_timezones())
 
 
 class Hours(Shape):
@@ -69,7 +76,7 @@ class Rules(Shape):
 
     @model_validator(mode="after")
     def _consistent(self) -> "Rules":
-        if self.time_zone not in available_timezones():
+        if self.time_zone not in _zones():
             raise ValueError(f"there is no time zone called {self.time_zone}")
         if any(len(day) > 4 for day in self.week):
             raise ValueError("a day has at most four stretches of hours")
