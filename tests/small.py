@@ -11,10 +11,14 @@ def new() -> str:
 
 
 def frozen_study(
-    client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1, frozen_at: datetime | None = None
+    client: Client,
+    names: tuple[str, ...] = ("Mesa", "Sparrow"),
+    copies: int = 1,
+    frozen_at: datetime | None = None,
+    title: str = "Small",
 ) -> str:
     """A study of one unit of each model with its protocol frozen, and what it is tested with."""
-    study = draft_study(client, names, copies)
+    study = draft_study(client, names, copies, title=title)
     client.send("POST", f"/api/studies/{study}/freeze", {"frozen_at": frozen_at.isoformat()} if frozen_at else {})
     return study
 

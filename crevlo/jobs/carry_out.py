@@ -32,7 +32,29 @@ log = structlog.get_logger("crevlo")
 
 
 def carry_out(sessions: sessionmaker[Session], work_id: uuid.UUID) -> None:
-    """Ends with the work done, failed with words for the person who asked, or cancelled; never raises for bad input."""
+    """Ends with the work done, failed with words for the person who asked, or cancelled; never raises for bad input.
+
+    Of several workers one carries it out: the mark that it is being worked on goes with its connection to the database.
+    """
+    with sessions.kw["bind"].connect().execution_options(isolation_level="AUTOCOMMIT") as mark:
+        if not mark.scalar(_MARK, {"key": _mark_of(work_id)}):
+            return
+        try:
+            _carry_out(sessions, work_id)
+        finally:
+            mark.execute(_UNMARK, {"key": _mark_of(work_id)})
+
+
+_MARK = text("select pg_try_advisory_lock(hashtextextended(:key, 3))")
+_UNMARK = text("select pg_advisory_unlock(hashtextextended(:key, 3))")
+_UNDER_WAY = text("select not pg_try_advisory_xact_lock(hashtextextended(:key, 3))")
+
+
+def _mark_of(work_id: uuid.UUID) -> str:
+    return f"work {work_id}"
+
+
+def _carry_out(sessions: sessionmaker[Session], work_id: uuid.UUID) -> None:
     with sessions.begin() as session:
         row = session.get(BackgroundWork, work_id, with_for_update=True)
         if row is None or row.state is not WorkState.WAITING:
@@ -67,29 +89,27 @@ def _name(connection: Connection, person_id: uuid.UUID) -> None:
 
 
 def take_up_abandoned(sessions: sessionmaker[Session]) -> None:
-    """Work that was running when its worker went away will never end by itself: it begins again, or has failed."""
+    """Work that was running when its worker went away will never end by itself: it begins again, or has failed.
+
+    What another worker is at is left alone.
+    """
     with sessions.begin() as session:
-        for row in session.scalars(
-            select(BackgroundWork).where(
-                BackgroundWork.state == WorkState.RUNNING, BackgroundWork.kind.in_(_RESUMED)
-            )
-        ):  # fmt: skip
-            if row.wish is Wish.CANCEL:
+        running = select(BackgroundWork).where(BackgroundWork.state == WorkState.RUNNING)
+        for row in session.scalars(running.with_for_update(skip_locked=True)):
+            if session.scalar(_UNDER_WAY, {"key": _mark_of(row.id)}):
+                continue
+            if row.kind not in _RESUMED:
+                row.state, row.ended_at, row.message = WorkState.FAILED, datetime.now(UTC), _STOPPED
+            elif row.wish is Wish.CANCEL:
                 row.state, row.ended_at = WorkState.CANCELLED, datetime.now(UTC)
             elif row.begun >= MOST_BEGUN:
                 row.state, row.ended_at, row.message = WorkState.FAILED, datetime.now(UTC), _ENDED_TWICE
             else:
                 row.state, row.share = WorkState.WAITING, 0.0
                 queue(session, row.id)
-        session.flush()
-        session.execute(
-            update(BackgroundWork)
-            .where(BackgroundWork.state == WorkState.RUNNING)
-            .values(
-                state=WorkState.FAILED, ended_at=datetime.now(UTC),
-                message="Crevlo was stopped while this was being worked on. Ask for it again.",
-            )
-        )  # fmt: skip
+
+
+_STOPPED = "Crevlo was stopped while this was being worked on. Ask for it again."
 
 
 def _end(sessions: sessionmaker[Session], work_id: uuid.UUID, state: WorkState, message: str) -> None:

@@ -5,6 +5,7 @@ import uuid
 from datetime import UTC, datetime
 from typing import Any
 
+import procrastinate
 from pydantic import Field
 from sqlalchemy import select, text, update
 from sqlalchemy.orm import Session, sessionmaker
@@ -64,15 +65,14 @@ def ask(
     return work_out(row)
 
 
+# Opens no connection of its own: work is put into the queue by the transaction that asks for it.
+_QUEUE = procrastinate.App(connector=procrastinate.SyncPsycopgConnector())
+
+
 def queue(session: Session, work_id: uuid.UUID) -> None:
-    """Puts work into the worker's queue, once this transaction is through."""
-    session.execute(
-        text(
-            "select procrastinate_defer_jobs_v1(array[row('default', :task, 0, null, null,"
-            " jsonb_build_object('work_id', cast(:id as text)), null)::procrastinate_job_to_defer_v1])"
-        ),
-        {"task": QUEUED_TASK, "id": str(work_id)},
-    )
+    """Puts work into the workers' queue, once this transaction is through."""
+    ours = session.connection().connection.driver_connection
+    _QUEUE.configure_task(QUEUED_TASK, connection=ours).defer(work_id=str(work_id))
 
 
 def latest(session: Session, study_id: uuid.UUID, kind: str, *, only_open: bool = False) -> BackgroundWork | None:
