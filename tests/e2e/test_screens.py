@@ -1,5 +1,6 @@
 """Every screen: accessible in both themes, nothing clipped, no words of a fault."""
 
+import re
 from collections.abc import Callable
 
 import pytest
@@ -8,6 +9,7 @@ from playwright.sync_api import Page, Response, expect
 from tests.conftest import Played
 from tests.e2e.conftest import Site
 from tests.e2e.test_at_the_bench import LIVE
+from tests.small import frozen_study
 
 STATIONS = ("plan", "receive", "print", "measure", "inspect", "cost", "rank", "publish")
 OTHERS = ("library/artifacts", "library/machines", "library/spools", "library/instruments", "people", "api-docs", "")
@@ -90,3 +92,25 @@ def test_a_rater_sees_codes_and_no_machines(shared_site: Site, played: Played, p
     expect(rail.get_by_role("link", name="Rank")).to_have_count(0)
     assert len(sent) >= 4
     assert not [n for n in names for body in sent if n in body]
+
+
+def test_a_long_list_draws_what_is_near_the_view_and_brings_the_chosen_print_into_it(site: Site, page: Page) -> None:
+    client = site.bench.as_("reviewer")
+    study = frozen_study(client, tuple(f"Machine {number}" for number in range(8)), copies=20)
+    jobs = client.get(f"/api/studies/{study}/print")["jobs"]
+    assert len(jobs) == 160
+    site.sign_in(page, "reviewer")
+    site.open(page, study, f"print#{jobs[-1]['id']}")
+    prints = page.get_by_role("region", name="Prints")
+    chosen = prints.locator("[aria-current=true]")
+    expect(chosen).to_be_in_viewport()
+    expect(chosen).to_contain_text("160")
+    assert prints.get_by_role("listitem").count() < 80
+    page.keyboard.press("ArrowUp")
+    expect(chosen).to_contain_text("159")
+    prints.evaluate("box => box.scrollTo(0, 0)")
+    expect(prints.get_by_role("button", name=re.compile(r"^1 ?Machine"))).to_be_in_viewport()
+    # The way back stays over the rows that pass under it.
+    prints.evaluate("box => box.scrollTo(0, 3000)")
+    prints.get_by_role("button", name="The whole bench").click()
+    page.get_by_role("region", name="The bench now").wait_for()

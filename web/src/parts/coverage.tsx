@@ -15,6 +15,8 @@ const DEPTH: Record<Schemas["CellLayer"]["stage"], number> = {
 const LAYER = ["var(--rule)", "var(--c3)", "var(--c2)", "var(--c1)"];
 // Beyond so many columns their names no longer fit over them.
 const NAMED_COLUMNS = 5;
+// More machines than this scroll under the names of what they print.
+const TALL = 14;
 
 type Arm = Schemas["ArmOut"];
 
@@ -44,13 +46,13 @@ export function CoverageSheet({
     <div>
       <div
         ref={box}
-        className="overflow-x-auto pt-2 pr-2 pb-1"
+        className={`overflow-x-auto pt-2 pr-2 pb-1 ${rows.length > TALL ? "max-h-[70vh] overflow-y-auto" : ""}`}
         tabIndex={cut ? 0 : undefined}
         role="group"
         aria-label="Machines and what they print"
       >
         <table className="w-full border-separate border-spacing-x-1.5 border-spacing-y-1.5">
-          <thead>
+          <thead className="sticky top-0 z-[2] bg-sheet">
             {arms.length > 1 && (
               <tr>
                 <td />

@@ -10,6 +10,7 @@ import { Top } from "../../app/shell";
 import { AnchorPicture } from "../../parts/anchor-picture";
 import { BlindTag, Empty, Field, Key, Skeleton, Trouble } from "../../parts/bits";
 import { UnitName } from "../../parts/unit-mark";
+import { Windowed } from "../../parts/windowed";
 import { text } from "./text";
 
 export default function Inspect({ studyId }: { studyId: string }) {
@@ -172,7 +173,11 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
           {view.revealed_at ? text.shown : text.blind}
         </span>
       </Top>
-      <section aria-label="Queue" className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40">
+      <section
+        aria-label="Queue"
+        data-scrolls
+        className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40"
+      >
         <h2 className="lab px-3 pt-2 pb-1">{text.toInspect(fresh.length)}</h2>
         <List
           lines={fresh}
@@ -423,25 +428,23 @@ function List({
   given: (s: Schemas["SpecimenScores"]) => number;
 }) {
   return (
-    <ul>
-      {lines.map((s) => (
-        <li key={s.id}>
-          <button
-            type="button"
-            onClick={() => choose(s.id)}
-            aria-current={s.id === active ? "true" : undefined}
-            className={`flex w-full justify-between border-b border-rule-2 px-3 py-1.5 text-left text-[12.5px] ${s.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
-          >
-            <span className="min-w-0">
-              <BlindTag code={s.blind_code} />
-              <small className="block truncate text-[11px] text-ink-2" title={s.artifact}>
-                {s.artifact}
-              </small>
-            </span>
-            <span className="num text-[11px] text-ink-2">{s.locked ? "locked" : `${given(s)}/${of(s)}`}</span>
-          </button>
-        </li>
-      ))}
-    </ul>
+    <Windowed rows={lines} height={46} id={(s) => s.id}>
+      {(s) => (
+        <button
+          type="button"
+          onClick={() => choose(s.id)}
+          aria-current={s.id === active ? "true" : undefined}
+          className={`flex w-full justify-between border-b border-rule-2 px-3 py-1.5 text-left text-[12.5px] ${s.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
+        >
+          <span className="min-w-0">
+            <BlindTag code={s.blind_code} />
+            <small className="block truncate text-[11px] text-ink-2" title={s.artifact}>
+              {s.artifact}
+            </small>
+          </span>
+          <span className="num text-[11px] text-ink-2">{s.locked ? "locked" : `${given(s)}/${of(s)}`}</span>
+        </button>
+      )}
+    </Windowed>
   );
 }

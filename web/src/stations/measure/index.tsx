@@ -11,6 +11,7 @@ import { BlindTag, Empty, Key, Skeleton, Trouble } from "../../parts/bits";
 import { Dial } from "../../parts/dial";
 import { ArtifactDrawing, drawn } from "../../parts/drawing";
 import { SentValue } from "../../parts/sent-value";
+import { Windowed } from "../../parts/windowed";
 import { CantPanel, CorrectPanel, FarPanel, ZeroPanel } from "./panels";
 import { ReadingTable } from "./readings";
 import { Says } from "./says";
@@ -241,7 +242,11 @@ function Bench({
           </button>
         )}
       </Top>
-      <section aria-label="Queue" className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40">
+      <section
+        aria-label="Queue"
+        data-scrolls
+        className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40"
+      >
         <h2 className="lab px-3 pt-2 pb-1">{text.toMeasure(todo.length)}</h2>
         <QueueList lines={todo} active={specimenId} choose={choose_} />
         {finished.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.done(finished.length)}</h2>}
@@ -440,24 +445,22 @@ function QueueList({
   choose: (id: string) => void;
 }) {
   return (
-    <ul>
-      {lines.map((q) => (
-        <li key={q.id}>
-          <button
-            type="button"
-            onClick={() => choose(q.id)}
-            aria-current={q.id === active ? "true" : undefined}
-            className={`grid w-full grid-cols-[42px_1fr_auto] items-baseline gap-x-1.5 border-b border-rule-2 px-3 py-1.5 text-left text-[12.5px] ${q.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
-          >
-            <BlindTag code={q.blind_code} />
-            <span className="truncate">{q.artifact}</span>
-            <span className="num text-[11px] text-ink-2">
-              {q.done}/{q.due}
-            </span>
-          </button>
-        </li>
-      ))}
-    </ul>
+    <Windowed rows={lines} height={32} id={(q) => q.id}>
+      {(q) => (
+        <button
+          type="button"
+          onClick={() => choose(q.id)}
+          aria-current={q.id === active ? "true" : undefined}
+          className={`grid w-full grid-cols-[42px_1fr_auto] items-baseline gap-x-1.5 border-b border-rule-2 px-3 py-1.5 text-left text-[12.5px] ${q.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
+        >
+          <BlindTag code={q.blind_code} />
+          <span className="truncate">{q.artifact}</span>
+          <span className="num text-[11px] text-ink-2">
+            {q.done}/{q.due}
+          </span>
+        </button>
+      )}
+    </Windowed>
   );
 }
 

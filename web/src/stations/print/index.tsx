@@ -1,11 +1,12 @@
 import { useLocation, useNavigate } from "@tanstack/react-router";
-import { lazy, Suspense, useEffect, useRef, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useJob, useMe, usePrint } from "../../api/queries";
 import { useKeys } from "../../app/keys";
 import { Top } from "../../app/shell";
 import { duration, Empty, Skeleton, Trouble } from "../../parts/bits";
 import { UnitName } from "../../parts/unit-mark";
+import { Windowed } from "../../parts/windowed";
 import { Attempts } from "./attempts";
 import { BenchNow } from "./bench";
 import { SlicedFile } from "./file";
@@ -58,11 +59,6 @@ export default function Print({ studyId }: { studyId: string }) {
     const next = jobs[Math.max(0, Math.min(jobs.length - 1, at + by))];
     if (next) choose(next.id);
   };
-  const shown = useRef<HTMLLIElement>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the chosen print is scrolled to when it changes
-  useEffect(() => {
-    shown.current?.scrollIntoView({ block: "nearest" });
-  }, [current?.id]);
   useKeys([
     { key: "ArrowDown", does: "next print in the order", run: () => step(1) },
     { key: "ArrowUp", does: "previous print", run: () => step(-1) },
@@ -82,6 +78,7 @@ export default function Print({ studyId }: { studyId: string }) {
     >
       <section
         aria-label="Prints"
+        data-scrolls
         hidden={bench}
         className="sheet min-h-0 overflow-y-auto max-[1020px]:order-last max-[1020px]:max-h-72"
       >
@@ -91,34 +88,32 @@ export default function Print({ studyId }: { studyId: string }) {
         <button
           type="button"
           onClick={() => setWhole(true)}
-          className="sticky top-0 min-h-[40px] w-full border-b border-rule bg-sheet px-3 py-1 text-left text-[13px] font-semibold hover:bg-station-on"
+          className="sticky top-0 z-[1] min-h-[40px] w-full border-b border-rule bg-sheet px-3 py-1 text-left text-[13px] font-semibold hover:bg-station-on"
         >
           ← The whole bench
         </button>
-        <ol>
-          {jobs.map((j) => (
-            <li key={j.id} ref={j === current ? shown : undefined}>
-              <button
-                type="button"
-                onClick={() => choose(j.id)}
-                aria-current={!bench && j === current ? "true" : undefined}
-                className={`grid min-h-[40px] w-full grid-cols-[22px_1fr_auto] items-center gap-x-1.5 border-b border-rule-2 px-2.5 py-1 text-left text-[12.5px] ${!bench && j === current ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
-              >
-                <span className="num text-[10px] text-ink-2">{j.position + 1}</span>
-                <span className="truncate">
-                  <UnitName mark={j.machine.mark} name={j.machine.name} />
-                  {several && (
-                    <small className="block truncate pl-[19px] text-[11px] leading-tight text-ink-2">
-                      {j.artifact}, {j.spool}
-                      {j.arm && `, ${j.arm}`}
-                    </small>
-                  )}
-                </span>
-                <JobState job={j} />
-              </button>
-            </li>
-          ))}
-        </ol>
+        <Windowed rows={jobs} height={41} under={40} chosen={bench ? undefined : current} id={(j) => j.id}>
+          {(j) => (
+            <button
+              type="button"
+              onClick={() => choose(j.id)}
+              aria-current={!bench && j === current ? "true" : undefined}
+              className={`grid min-h-[40px] w-full grid-cols-[22px_1fr_auto] items-center gap-x-1.5 border-b border-rule-2 px-2.5 py-1 text-left text-[12.5px] ${!bench && j === current ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
+            >
+              <span className="num text-[10px] text-ink-2">{j.position + 1}</span>
+              <span className="truncate">
+                <UnitName mark={j.machine.mark} name={j.machine.name} />
+                {several && (
+                  <small className="block truncate pl-[19px] text-[11px] leading-tight text-ink-2">
+                    {j.artifact}, {j.spool}
+                    {j.arm && `, ${j.arm}`}
+                  </small>
+                )}
+              </span>
+              <JobState job={j} />
+            </button>
+          )}
+        </Windowed>
       </section>
       {bench ? (
         <BenchNow studyId={studyId} open={choose} all={() => setWhole(false)} />
