@@ -6,6 +6,7 @@ from collections import defaultdict
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
+from sqlalchemy import text
 from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.feature import Kind
@@ -21,6 +22,7 @@ from crevlo.stations.kept import Kept
 from crevlo.stations.noise import level_at_1_m
 from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.shape import determined
+from crevlo.store.database import SQL
 from crevlo.store.machine import FeatureRow
 from crevlo.store.run import NoiseState, Outcome, Run
 from crevlo.store.study import Job
@@ -102,16 +104,26 @@ class StudyFigures:
     spreads: dict[str, tuple[float, int]]  # by criterion: spread between copies, with its degrees of freedom
 
 
-# A pure function of what a transaction sees: keyed by its snapshot, so never stale; lost without harm.
+# A pure function of the rows that a transaction sees: keyed by them, so never stale; lost without harm.
 _known: Kept[StudyFigures] = Kept(4)
+# The fingerprint of a study's rows, by everything that had been written when it was taken.
+_prints: Kept[str] = Kept(64)
+_PRINT = text((SQL / "study_print.sql").read_text())
 
 
 def study_figures(session: Session, study_id: uuid.UUID) -> StudyFigures:
-    """Loads and computes once per state of the data; rows in it are detached from the session."""
+    """Loads and computes once for the same rows, whatever is written elsewhere; rows in it are detached from the session."""
     state = state_of(session)
     if state is None:
         return _work_out(session, study_id, None)
-    return _known.get(f"{study_id} {state}", lambda: _work_out(session, study_id, state))
+    mark = _prints.get(f"{study_id} {state}", lambda: print_of(session, study_id))
+    return _known.get(f"{study_id} {mark}", lambda: _work_out(session, study_id, f"{study_id} {mark}"))
+
+
+def print_of(session: Session, study_id: uuid.UUID) -> str:
+    """A key of the rows that a study's figures follow from: equal keys stand for equal rows."""
+    rows, marks = session.execute(_PRINT, {"study": study_id}).one()
+    return f"{session.connection().engine.url.database} {rows} {marks}"
 
 
 def _work_out(session: Session, study_id: uuid.UUID, state: str | None) -> StudyFigures:

@@ -17,11 +17,12 @@ M = TypeVar("M", bound=BaseModel)
 
 
 class Kept(Generic[T]):
-    """The last so many results by key; safe to ask from several threads."""
+    """The last so many results by key; safe to ask from several threads, of which one makes what several ask for."""
 
     def __init__(self, most: int) -> None:
         self._most = most
         self._known: OrderedDict[str, T] = OrderedDict()
+        self._making: dict[str, Lock] = {}
         self._guard = Lock()
 
     def get(self, key: str, make: Callable[[], T]) -> T:
@@ -29,11 +30,20 @@ class Kept(Generic[T]):
             if key in self._known:
                 self._known.move_to_end(key)
                 return self._known[key]
-        made = make()
-        with self._guard:
-            self._known[key] = made
-            while len(self._known) > self._most:
-                self._known.popitem(last=False)
+            alone = self._making.setdefault(key, Lock())
+        with alone:
+            with self._guard:
+                if key in self._known:
+                    return self._known[key]
+            try:
+                made = make()
+            finally:
+                with self._guard:
+                    self._making.pop(key, None)
+            with self._guard:
+                self._known[key] = made
+                while len(self._known) > self._most:
+                    self._known.popitem(last=False)
         return made
 
     def clear(self) -> None:

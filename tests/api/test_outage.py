@@ -8,8 +8,11 @@ import pytest
 
 from crevlo.api.app import create_app
 from crevlo.sim.client import Client
+from crevlo.stations.figures import StudyFigures, print_of, study_figures
 from crevlo.stations.rank import ranking
 from tests.conftest import SECRET, Bench, Played
+from tests.small import new
+from tests.states import EQUAL, make
 
 
 def test_every_kind_of_call_says_503_and_when_to_come_again(bench: Bench) -> None:
@@ -79,6 +82,48 @@ def test_samples_of_power_do_not_throw_the_figures_away(demo_bench: Bench, playe
     basis = reviewer.get(f"/api/studies/{played.study}/cost")["basis"]
     reviewer.send("PUT", f"/api/studies/{played.study}/cost", basis | {"wage_per_h": 33.0})
     assert state() != before
+
+
+def test_figures_are_kept_by_the_rows_of_their_study_and_by_nothing_written_elsewhere(
+    demo_bench: Bench, played: Played
+) -> None:
+    reviewer = demo_bench.as_("reviewer")
+    study = f"/api/studies/{played.study}"
+    sessions = demo_bench.app.extensions["crevlo"]["sessions"]
+
+    def mark() -> str:
+        with sessions() as session:
+            return print_of(session, uuid.UUID(played.study))
+
+    def figures() -> StudyFigures:
+        with sessions() as session:
+            return study_figures(session, uuid.UUID(played.study))
+
+    made = figures()
+    make(reviewer, {"Elsewhere": EQUAL, "Nearby": EQUAL}, title="Another")
+    # Its caliper and spool are new to the whole bench; nothing after them is.
+    told = mark()
+    reviewer.send("POST", "/api/studies", {"id": new(), "title": "One more", "question": "Why?"})
+    assert (mark(), figures().figures) == (told, made.figures)
+    assert figures() is figures()
+    unit = reviewer.get(f"{study}/receive")["units"][0]
+    specimen = next(q for q in reviewer.get(f"{study}/measure")["queue"] if q["done"])
+    faces = reviewer.get(f"/api/specimens/{specimen['id']}")["features"]
+    caliper = reviewer.get(f"{study}/measure")["calipers"][0]["id"]
+    path = f"{study}/units/{unit['machine']['unit_id']}"
+    for change in (
+        lambda: reviewer.send("POST", f"/api/specimens/{specimen['id']}/corrections", {
+            "id": new(), "supersedes_id": faces[0]["readings"][0]["id"], "value_mm": faces[0]["nominal_mm"] + 0.3,
+            "reason": "read again", "instrument_id": caliper}),
+        lambda: reviewer.send("PUT", path, {"version": unit["version"], "price_paid": 999}),
+        lambda: reviewer.send("POST", f"{path}/log", {"id": new(), "kind": "smoke", "words": "from the board"}),
+        lambda: reviewer.send("PUT", f"{path}/not-recommended", {"reason": "it smoked"}),
+        lambda: reviewer.send("POST", f"{study}/deviations", {"id": new(), "what": "Door open", "reason": "heat"}),
+    ):  # fmt: skip
+        told, before = mark(), figures()
+        change()
+        assert mark() != told
+        assert figures() is not before
 
 
 def test_what_one_person_pressed_is_not_taken_from_another(bench: Bench) -> None:
