@@ -7,19 +7,24 @@ from copy import copy
 from functools import cached_property
 from typing import Any
 
-from sqlalchemy import Select, select, text
+from sqlalchemy import Select, select
 from sqlalchemy.orm import InstrumentedAttribute, Session, aliased, joinedload
 
-from crevlo.core.artifacts.feature import MEASURED, Kind
-from crevlo.core.estimate import Estimate, NotDetermined
-from crevlo.core.readings import combine_readings, pool_scatter
+from crevlo.core.artifacts.feature import MEASURED
 from crevlo.core.safety import SafetyRecord
-from crevlo.core.sizes import Axis, MeasuredFeature
+from crevlo.stations.entered import (
+    ReadingRow,
+    ScoreRow,
+    current_readings,
+    current_rejections,
+    current_scores,
+    late_entries,
+)
 from crevlo.stations.receive.price import NO_PRICE, Price, prices_of
 from crevlo.stations.receive.safety import latest_safety, safety_records, safety_standing
 from crevlo.stations.shape import Missing
 from crevlo.store.machine import ArtifactVersion, Check, Configuration, FeatureRow, Instrument, SafetyCheck, Spool
-from crevlo.store.reading import DefectScore, InspectionLock, Reading, Rejection
+from crevlo.store.reading import Rejection
 from crevlo.store.run import NoiseReading, Outcome, Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolDeviation, ProtocolVersion, Study, StudyUnit
 
@@ -118,12 +123,12 @@ class Bench:
         return [s.id for s in self.specimens]
 
     @cached_property
-    def readings(self) -> dict[uuid.UUID, list[Reading]]:
+    def readings(self) -> dict[uuid.UUID, list[ReadingRow]]:
         """By specimen."""
         return current_readings(self._ask, self._specimen_ids)
 
     @cached_property
-    def scores(self) -> dict[uuid.UUID, list[DefectScore]]:
+    def scores(self) -> dict[uuid.UUID, list[ScoreRow]]:
         """By specimen, locked ones only."""
         return current_scores(self._ask, self._specimen_ids, locked_only=True)
 
@@ -330,24 +335,6 @@ def readings_due(protocol: ProtocolVersion | None, artifact: ArtifactVersion) ->
     return len(measured_of(artifact)) * protocol.repeats if protocol else 0
 
 
-def state_of(session: Session) -> str | None:
-    """What this transaction can see of records, as a key: equal keys see equal records. None once it has changed
-    something itself.
-
-    Every change of a record leaves a line in the audit trail; what only passes by, such as samples of power, does not. A
-    line of a transaction that took its number earlier and ended later changes how many of the last there are.
-    """
-    changing, where, last, lately = session.execute(_STATE).one()
-    return None if changing else f"{where} {last} {lately}"
-
-
-_STATE = text(
-    "select pg_current_xact_id_if_assigned() is not null, current_database(), newest.id,"
-    " (select count(*) from audit_entry where audit_entry.id > newest.id - 10000)"
-    " from (select coalesce(max(id), 0) as id from audit_entry) newest"
-)
-
-
 def get_study(session: Session, study_id: uuid.UUID) -> Study:
     study = session.get(Study, study_id)
     if study is None:
@@ -362,73 +349,6 @@ def current_protocol(session: Session, study_id: uuid.UUID) -> ProtocolVersion |
         .order_by(ProtocolVersion.number.desc())
         .limit(1)
     )
-
-
-def current_readings(
-    session: Session, specimen_ids: list[uuid.UUID], *, late: bool = False
-) -> dict[uuid.UUID, list[Reading]]:
-    """Readings that no later one supersedes, by specimen; those entered after the reveal only where `late`."""
-    newer = aliased(Reading)
-    replaced = newer.supersedes_id == Reading.id
-    query = select(Reading).where(Reading.specimen_id.in_(specimen_ids)).order_by(Reading.repeat)
-    if not late:
-        query, replaced = query.where(Reading.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
-    by_specimen: dict[uuid.UUID, list[Reading]] = defaultdict(list)
-    for row in session.scalars(query.outerjoin(newer, replaced).where(newer.id.is_(None))):
-        by_specimen[row.specimen_id].append(row)
-    return by_specimen
-
-
-def current_scores(
-    session: Session,
-    specimen_ids: list[uuid.UUID],
-    *,
-    locked_only: bool,
-    late: bool = False,
-    by: uuid.UUID | None = None,
-) -> dict[uuid.UUID, list[DefectScore]]:
-    """As `current_readings`, of scores; of every rater, of one, or of those who have locked theirs."""
-    newer = aliased(DefectScore)
-    replaced = newer.supersedes_id == DefectScore.id
-    query = select(DefectScore).where(DefectScore.specimen_id.in_(specimen_ids))
-    if by is not None:
-        query = query.where(DefectScore.person_id == by)
-    if not late:
-        query, replaced = query.where(DefectScore.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
-    query = query.outerjoin(newer, replaced).where(newer.id.is_(None))
-    if locked_only:
-        query = query.join(
-            InspectionLock,
-            (InspectionLock.specimen_id == DefectScore.specimen_id)
-            & (InspectionLock.person_id == DefectScore.person_id),
-        )
-    by_specimen: dict[uuid.UUID, list[DefectScore]] = defaultdict(list)
-    for row in session.scalars(query):
-        by_specimen[row.specimen_id].append(row)
-    return by_specimen
-
-
-def late_entries(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[str]]:
-    """Reasons of what was entered after the reveal, by specimen."""
-    found: dict[uuid.UUID, list[str]] = defaultdict(list)
-    for table in (Reading, DefectScore):
-        for specimen_id, reason in session.execute(
-            select(table.specimen_id, table.after_reveal).where(
-                table.specimen_id.in_(specimen_ids), table.after_reveal.is_not(None)
-            )
-        ).tuples():
-            found[specimen_id].append(reason or "")
-    return found
-
-
-def current_rejections(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, Rejection]:
-    """Specimens that cannot be used, with the cause as it stands now."""
-    newer = aliased(Rejection)
-    rows = session.scalars(
-        select(Rejection).outerjoin(newer, newer.supersedes_id == Rejection.id)
-        .where(Rejection.specimen_id.in_(specimen_ids), newer.id.is_(None))
-    )  # fmt: skip
-    return {row.specimen_id: row for row in rows}
 
 
 def current_noise(
@@ -450,46 +370,6 @@ def current_noise(
 def load_bench(session: Session, study_id: uuid.UUID, unit_ids: Collection[uuid.UUID] | None = None) -> Bench:
     """A study's records, all or those of some units. Raises Missing where there is no such study."""
     return Bench(session, get_study(session, study_id), None if unit_ids is None else frozenset(unit_ids))
-
-
-def specimen_estimates(
-    readings: list[Reading], features: dict[uuid.UUID, FeatureRow], instruments: dict[uuid.UUID, Instrument]
-) -> dict[uuid.UUID, Estimate | NotDetermined]:
-    """Mean of each feature with its uncertainty in mm, from the readings that count."""
-    grouped: dict[uuid.UUID, list[Reading]] = defaultdict(list)
-    for reading in readings:
-        if reading.value_mm is not None:
-            grouped[reading.feature_id].append(reading)
-    repeats = [[r.value_mm or 0.0 for r in group] for group in grouped.values()]
-    try:
-        pooled, pooled_dof = pool_scatter(repeats)
-    except NotDetermined:
-        pooled, pooled_dof = None, 0
-    estimates: dict[uuid.UUID, Estimate | NotDetermined] = {}
-    for feature_id, group in grouped.items():
-        instrument = instruments[group[0].instrument_id]
-        use_pooled = pooled is not None and pooled_dof >= 5
-        try:
-            estimates[feature_id] = combine_readings(
-                [r.value_mm for r in group if r.value_mm is not None],
-                resolution_mm=instrument.resolution,
-                u_calibration_mm=instrument.u_calibration,
-                repeatability_mm=pooled if use_pooled else instrument.repeatability,
-                repeatability_dof=float(pooled_dof) if use_pooled else float("inf"),
-            )
-        except NotDetermined as missing:
-            estimates[feature_id] = missing
-    return estimates
-
-
-def measured_features(
-    estimates: dict[uuid.UUID, Estimate | NotDetermined], features: dict[uuid.UUID, FeatureRow]
-) -> list[MeasuredFeature]:
-    return [
-        MeasuredFeature(Axis(f.axis), f.sense, f.nominal, e.value - f.nominal, e.u)
-        for feature_id, e in estimates.items()
-        if not isinstance(e, NotDetermined) and (f := features[feature_id]) and f.kind is Kind.LENGTH
-    ]
 
 
 def artifacts_of(session: Session, specimen_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, ArtifactVersion]:

@@ -6,7 +6,6 @@ from collections import defaultdict
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from sqlalchemy import text
 from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.feature import Kind
@@ -17,12 +16,13 @@ from crevlo.core.noise import mean_level_db
 from crevlo.core.readings import pool_scatter
 from crevlo.core.scoring.figure import Counted, Figure, as_estimate
 from crevlo.core.success import success_chance
-from crevlo.stations.bench import Bench, LineKey, line_of, load_bench, specimen_estimates, state_of
+from crevlo.stations.bench import Bench, LineKey, line_of, load_bench
 from crevlo.stations.kept import Kept
 from crevlo.stations.noise import level_at_1_m
 from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.shape import determined
-from crevlo.store.database import SQL
+from crevlo.stations.sizes import specimen_estimates
+from crevlo.stations.snapshot import print_of, state_of
 from crevlo.store.machine import FeatureRow
 from crevlo.store.run import NoiseState, Outcome, Run
 from crevlo.store.study import Job
@@ -108,7 +108,6 @@ class StudyFigures:
 _known: Kept[StudyFigures] = Kept(4)
 # The fingerprint of a study's rows, by everything that had been written when it was taken.
 _prints: Kept[str] = Kept(64)
-_PRINT = text((SQL / "study_print.sql").read_text())
 
 
 def study_figures(session: Session, study_id: uuid.UUID) -> StudyFigures:
@@ -118,12 +117,6 @@ def study_figures(session: Session, study_id: uuid.UUID) -> StudyFigures:
         return _work_out(session, study_id, None)
     mark = _prints.get(f"{study_id} {state}", lambda: print_of(session, study_id))
     return _known.get(f"{study_id} {mark}", lambda: _work_out(session, study_id, f"{study_id} {mark}"))
-
-
-def print_of(session: Session, study_id: uuid.UUID) -> str:
-    """A key of the rows that a study's figures follow from: equal keys stand for equal rows."""
-    rows, marks = session.execute(_PRINT, {"study": study_id}).one()
-    return f"{session.connection().engine.url.database} {rows} {marks}"
 
 
 def _work_out(session: Session, study_id: uuid.UUID, state: str | None) -> StudyFigures:

@@ -10,15 +10,16 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.scoring.figure import Counted
-from crevlo.stations.bench import Bench, artifact_of, measured_of, specimen_estimates
+from crevlo.stations.bench import Bench, artifact_of, measured_of
 from crevlo.stations.cost.part import PARTS
+from crevlo.stations.entered import ReadingRow, readings_of
 from crevlo.stations.figures import MachineFigures, counted_causes, study_figures
 from crevlo.stations.rank.criteria import BY_CODE, unit_of
 from crevlo.stations.rank.ranking import RankView, StandingLine, WhatIf, view_rank
 from crevlo.stations.shape import Missing, Shape
+from crevlo.stations.sizes import specimen_estimates
 from crevlo.store.machine import Instrument
 from crevlo.store.person import Person
-from crevlo.store.reading import Reading
 from crevlo.store.run import Outcome, Run, Specimen
 from crevlo.store.study import StudyUnit
 
@@ -72,8 +73,7 @@ def measure_source(session: Session, specimen_id: uuid.UUID, feature_code: str |
     features = {f.id: f for f in measured_of(artifact_of(session, specimen)) if feature_code in (None, f.code)}
     if not features:
         raise Missing("There is no such face.")
-    query = select(Reading).where(Reading.specimen_id == specimen_id, Reading.feature_id.in_(features))
-    rows = list(session.scalars(query.order_by(Reading.taken_at, Reading.recorded_at)))
+    rows = readings_of(session, specimen_id, features)
     entries = _reading_entries(session, rows, {f.id: f.code for f in features.values()})
     if feature_code is None:
         return Source(
@@ -274,7 +274,7 @@ def _names(session: Session) -> dict[uuid.UUID, str]:
     return dict(session.execute(select(Person.id, Person.name)).tuples().all())
 
 
-def _reading_entries(session: Session, rows: list[Reading], codes: dict[uuid.UUID, str]) -> list[Entry]:
+def _reading_entries(session: Session, rows: list[ReadingRow], codes: dict[uuid.UUID, str]) -> list[Entry]:
     names = _names(session)
     instruments = {i.id: i.code for i in session.scalars(select(Instrument))}
     replaced = {r.supersedes_id for r in rows}

@@ -7,7 +7,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.success import Cause
-from crevlo.stations.bench import current_rejections
+from crevlo.stations.entered import current_rejections
 from crevlo.stations.shape import Missing, Refused, Shape
 from crevlo.store.reading import Rejection
 from crevlo.store.run import Run, Specimen

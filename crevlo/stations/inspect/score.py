@@ -11,9 +11,10 @@ from sqlalchemy.orm import Session
 from crevlo.core.blind import CODE_RULE, follows
 from crevlo.core.defects import DEFECTS, asked_of, specimen_quality
 from crevlo.stations.artifact import shown_by
-from crevlo.stations.bench import artifacts_of, current_protocol, current_scores, get_study, load_bench
+from crevlo.stations.bench import artifacts_of, current_protocol, get_study, load_bench
 from crevlo.stations.blind import late_reason
 from crevlo.stations.clock import stated_time
+from crevlo.stations.entered import ScoreRow, current_scores
 from crevlo.stations.inspect.reject import reject_specimen
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.shape import Missing, Moment, Refused, Shape
@@ -241,7 +242,7 @@ def _scores_in(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> d
     return found
 
 
-def _own_scores(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> list[DefectScore]:
+def _own_scores(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> list[ScoreRow]:
     return current_scores(session, [specimen_id], locked_only=False, late=True, by=person_id).get(specimen_id, [])
 
 

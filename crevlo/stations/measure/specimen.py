@@ -16,21 +16,14 @@ from crevlo.core.artifacts.feature import Kind
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.grade import feature_grade
 from crevlo.core.sizes import Axis, deviation_at, fit_sizes, say_sizes
-from crevlo.stations.bench import (
-    artifact_of,
-    current_protocol,
-    current_readings,
-    get_study,
-    measured_features,
-    measured_of,
-    readings_due,
-    specimen_estimates,
-)
+from crevlo.stations.bench import artifact_of, current_protocol, get_study, measured_of, readings_due
 from crevlo.stations.blind import late_reason
 from crevlo.stations.clock import stated_time
+from crevlo.stations.entered import ReadingRow, current_readings
 from crevlo.stations.library import ArtifactOut, artifact_out
 from crevlo.stations.measure.caliper import InstrumentNow, calipers_now, instrument_of
 from crevlo.stations.shape import Missing, Moment, Quantity, Refused, Shape, quantity
+from crevlo.stations.sizes import measured_features, specimen_estimates
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
 from crevlo.store.reading import Reading
 from crevlo.store.run import Specimen
@@ -271,7 +264,7 @@ def _view(session: Session, specimen: Specimen, protocol: ProtocolVersion, artif
         blind = current_readings(session, [specimen.id]).get(specimen.id, [])
     instruments = {i.id: i for i in session.scalars(select(Instrument))}
     estimates = specimen_estimates(blind, features, instruments)
-    by_feature: dict[uuid.UUID, list[Reading]] = defaultdict(list)
+    by_feature: dict[uuid.UUID, list[ReadingRow]] = defaultdict(list)
     for reading in readings:
         by_feature[reading.feature_id].append(reading)
     lines, points = [], []

@@ -10,9 +10,10 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.blind import blind_code, place_in_queue
 from crevlo.core.success import Cause
-from crevlo.stations.bench import current_protocol, current_rejections, job_with_unit, tries_used
+from crevlo.stations.bench import current_protocol, job_with_unit, tries_used
 from crevlo.stations.clock import stated_time
 from crevlo.stations.devices.power import energy_from_meter
+from crevlo.stations.entered import current_rejections
 from crevlo.stations.library import change, configuration_of
 from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.job import JobView, policies_of, run_by_id, view_job

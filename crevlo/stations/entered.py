@@ -1,0 +1,123 @@
+"""What was entered of specimens as it counts now: readings, scores and rejections with their corrections applied."""
+
+import uuid
+from collections import defaultdict
+from collections.abc import Collection
+from datetime import datetime
+from typing import NamedTuple
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session, aliased
+
+from crevlo.store.reading import DefectScore, InspectionLock, Reading, Rejection
+
+
+class ReadingRow(NamedTuple):
+    """A reading as it stands in the store, without the machinery of an object that could be changed."""
+
+    id: uuid.UUID
+    specimen_id: uuid.UUID
+    feature_id: uuid.UUID
+    repeat: int
+    value_mm: float | None
+    cannot_because: str | None
+    note: str | None
+    instrument_id: uuid.UUID
+    person_id: uuid.UUID
+    taken_at: datetime
+    supersedes_id: uuid.UUID | None
+    reason: str | None
+    after_reveal: str | None
+
+
+class ScoreRow(NamedTuple):
+    """A score of one defect by one rater, as it stands in the store."""
+
+    id: uuid.UUID
+    specimen_id: uuid.UUID
+    defect: str
+    severity: int
+    person_id: uuid.UUID
+    scored_at: datetime
+    supersedes_id: uuid.UUID | None
+    reason: str | None
+    after_reveal: str | None
+
+
+_READING = tuple(getattr(Reading, name) for name in ReadingRow._fields)
+_SCORE = tuple(getattr(DefectScore, name) for name in ScoreRow._fields)
+
+
+def current_readings(
+    session: Session, specimen_ids: list[uuid.UUID], *, late: bool = False
+) -> dict[uuid.UUID, list[ReadingRow]]:
+    """Readings that no later one supersedes, by specimen; those entered after the reveal only where `late`."""
+    newer = aliased(Reading)
+    replaced = newer.supersedes_id == Reading.id
+    query = select(*_READING).where(Reading.specimen_id.in_(specimen_ids)).order_by(Reading.repeat)
+    if not late:
+        query, replaced = query.where(Reading.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
+    by_specimen: dict[uuid.UUID, list[ReadingRow]] = defaultdict(list)
+    for found in session.execute(query.outerjoin(newer, replaced).where(newer.id.is_(None))):
+        row = ReadingRow._make(found)
+        by_specimen[row.specimen_id].append(row)
+    return by_specimen
+
+
+def readings_of(session: Session, specimen_id: uuid.UUID, feature_ids: Collection[uuid.UUID]) -> list[ReadingRow]:
+    """Every reading of some faces of a specimen in the order they were taken, corrected ones too."""
+    query = select(*_READING).where(Reading.specimen_id == specimen_id, Reading.feature_id.in_(feature_ids))
+    return [ReadingRow._make(row) for row in session.execute(query.order_by(Reading.taken_at, Reading.recorded_at))]
+
+
+def current_scores(
+    session: Session,
+    specimen_ids: list[uuid.UUID],
+    *,
+    locked_only: bool,
+    late: bool = False,
+    by: uuid.UUID | None = None,
+) -> dict[uuid.UUID, list[ScoreRow]]:
+    """As `current_readings`, of scores; of every rater, of one, or of those who have locked theirs."""
+    newer = aliased(DefectScore)
+    replaced = newer.supersedes_id == DefectScore.id
+    query = select(*_SCORE).where(DefectScore.specimen_id.in_(specimen_ids))
+    if by is not None:
+        query = query.where(DefectScore.person_id == by)
+    if not late:
+        query, replaced = query.where(DefectScore.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
+    query = query.outerjoin(newer, replaced).where(newer.id.is_(None))
+    if locked_only:
+        query = query.join(
+            InspectionLock,
+            (InspectionLock.specimen_id == DefectScore.specimen_id)
+            & (InspectionLock.person_id == DefectScore.person_id),
+        )
+    by_specimen: dict[uuid.UUID, list[ScoreRow]] = defaultdict(list)
+    for found in session.execute(query):
+        row = ScoreRow._make(found)
+        by_specimen[row.specimen_id].append(row)
+    return by_specimen
+
+
+def late_entries(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[str]]:
+    """Reasons of what was entered after the reveal, by specimen."""
+    found: dict[uuid.UUID, list[str]] = defaultdict(list)
+    for table in (Reading, DefectScore):
+        for specimen_id, reason in session.execute(
+            select(table.specimen_id, table.after_reveal).where(
+                table.specimen_id.in_(specimen_ids), table.after_reveal.is_not(None)
+            )
+        ).tuples():
+            found[specimen_id].append(reason or "")
+    return found
+
+
+def current_rejections(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, Rejection]:
+    """Specimens that cannot be used, with the cause as it stands now."""
+    newer = aliased(Rejection)
+    rows = session.scalars(
+        select(Rejection).outerjoin(newer, newer.supersedes_id == Rejection.id)
+        .where(Rejection.specimen_id.in_(specimen_ids), newer.id.is_(None))
+    )  # fmt: skip
+    return {row.specimen_id: row for row in rows}
