@@ -1,4 +1,3 @@
-import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { keys } from "../../api/keys";
@@ -9,8 +8,8 @@ import { Refused } from "../../app/outbox";
 import { Top } from "../../app/shell";
 import { AnchorPicture } from "../../parts/anchor-picture";
 import { BlindTag, Empty, Field, Key, Skeleton, Trouble } from "../../parts/bits";
-import { UnitName } from "../../parts/unit-mark";
-import { Windowed } from "../../parts/windowed";
+import { List } from "./queue";
+import { Reveal } from "./reveal";
 import { text } from "./text";
 
 export default function Inspect({ studyId }: { studyId: string }) {
@@ -352,99 +351,5 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
         <p className="caution mt-auto">{text.caution}</p>
       </section>
     </div>
-  );
-}
-
-function Reveal({
-  studyId,
-  view,
-  may,
-  reveal,
-  error,
-}: {
-  studyId: string;
-  view: Schemas["InspectView"];
-  may: boolean;
-  reveal: () => void;
-  error: Error | null;
-}) {
-  const me = useMe();
-  const revealed = useQuery({
-    queryKey: keys.revealed(studyId),
-    queryFn: () =>
-      unwrap(api.GET("/api/studies/{study_id}/revealed", { params: { path: { study_id: studyId } } })),
-    enabled: view.revealed_at !== null && me.data?.role !== "rater",
-  });
-  if (view.revealed_at)
-    return (
-      <div className="mt-4">
-        <h2 className="lab pb-1">{text.shown}</h2>
-        <ul className="text-[12.5px]">
-          {revealed.data?.specimens.map((r) => (
-            <li
-              key={r.blind_code}
-              className="grid grid-cols-[40px_1fr_auto] gap-2 border-b border-rule-2 py-1"
-            >
-              <BlindTag code={r.blind_code} />
-              <UnitName mark={r.machine.mark} name={r.machine.name} />
-              <span className="num">{r.quality?.toFixed(1)}</span>
-            </li>
-          ))}
-        </ul>
-        {revealed.data && (
-          <details className="pt-1 text-[12px] text-ink-2">
-            <summary className="cursor-pointer underline">
-              {text.follows(revealed.data.follows, revealed.data.specimens.length)}
-            </summary>
-            <p className="num break-all py-1">{revealed.data.secret}</p>
-            <p>{revealed.data.rule}</p>
-          </details>
-        )}
-      </div>
-    );
-  if (!may) return null;
-  return (
-    <div className="mt-4 grid gap-1.5">
-      <button type="button" className="button" disabled={!view.may_reveal} onClick={reveal}>
-        {text.reveal}
-      </button>
-      {view.reveal_needs && <p className="text-[12px] text-ink-2">{view.reveal_needs}</p>}
-      <Trouble error={error} />
-    </div>
-  );
-}
-
-function List({
-  lines,
-  of,
-  active,
-  choose,
-  given,
-}: {
-  lines: Schemas["SpecimenScores"][];
-  of: (s: Schemas["SpecimenScores"]) => number;
-  active: string;
-  choose: (id: string) => void;
-  given: (s: Schemas["SpecimenScores"]) => number;
-}) {
-  return (
-    <Windowed rows={lines} height={46} id={(s) => s.id}>
-      {(s) => (
-        <button
-          type="button"
-          onClick={() => choose(s.id)}
-          aria-current={s.id === active ? "true" : undefined}
-          className={`flex w-full justify-between border-b border-rule-2 px-3 py-1.5 text-left text-[12.5px] ${s.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
-        >
-          <span className="min-w-0">
-            <BlindTag code={s.blind_code} />
-            <small className="block truncate text-[11px] text-ink-2" title={s.artifact}>
-              {s.artifact}
-            </small>
-          </span>
-          <span className="num text-[11px] text-ink-2">{s.locked ? "locked" : `${given(s)}/${of(s)}`}</span>
-        </button>
-      )}
-    </Windowed>
   );
 }

@@ -6,13 +6,12 @@ import { put, useOutbox } from "../../api/outbox";
 import { useMeasure, useSpecimen } from "../../api/queries";
 import { useKeys } from "../../app/keys";
 import { Refused } from "../../app/outbox";
-import { Top } from "../../app/shell";
-import { BlindTag, Empty, Key, Skeleton, Trouble } from "../../parts/bits";
+import { Empty, Key, Skeleton, Trouble } from "../../parts/bits";
 import { Dial } from "../../parts/dial";
 import { ArtifactDrawing, drawn } from "../../parts/drawing";
 import { SentValue } from "../../parts/sent-value";
-import { Windowed } from "../../parts/windowed";
 import { CantPanel, CorrectPanel, FarPanel, ZeroPanel } from "./panels";
+import { Queue, Strip } from "./queue";
 import { ReadingTable } from "./readings";
 import { Says } from "./says";
 import { text } from "./text";
@@ -215,43 +214,15 @@ function Bench({
     slot && typed && Number.isFinite(preview) ? preview - slot.nominal : (line?.off.value ?? null);
   const kept = line?.readings.filter((r) => r.value_mm !== null).map((r) => r.value_mm as number) ?? [];
   const spread = kept.length > 1 ? Math.max(...kept) - Math.min(...kept) : null;
-  const todo = queue.queue.filter((q) => q.done < q.due);
-  const finished = queue.queue.filter((q) => q.done >= q.due);
   return (
     <div className="grid h-full min-h-0 grid-cols-[176px_minmax(0,1fr)_330px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
-      <Top>
-        <span className="chip">
-          Specimen <BlindTag code={specimen.data?.blind_code ?? "···"} />
-        </span>
-        <span
-          className={`chip max-[1100px]:hidden ${queue.revealed ? "" : "border-[var(--brass)] bg-brass-wash"}`}
-        >
-          {queue.revealed ? text.revealed : text.hidden}
-        </span>
-        <span className="flex-1" />
-        {caliper && (
-          <button
-            type="button"
-            className={`chip max-[860px]:hidden ${caliper.zero_due ? "border-[var(--brass)] bg-brass-wash" : ""}`}
-            title={text.zeroHint}
-            onClick={() => setMode("zero")}
-          >
-            Caliper <b className="num">{caliper.code}</b>
-            <span className="num text-[11px]">U {caliper.expanded.toFixed(3)}</span> ·{" "}
-            {zeroed(caliper, queue.now)}
-          </button>
-        )}
-      </Top>
-      <section
-        aria-label="Queue"
-        data-scrolls
-        className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40"
-      >
-        <h2 className="lab px-3 pt-2 pb-1">{text.toMeasure(todo.length)}</h2>
-        <QueueList lines={todo} active={specimenId} choose={choose_} />
-        {finished.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.done(finished.length)}</h2>}
-        <QueueList lines={finished} active={specimenId} choose={choose_} />
-      </section>
+      <Strip
+        code={specimen.data?.blind_code ?? "···"}
+        queue={queue}
+        caliper={caliper}
+        zero={() => setMode("zero")}
+      />
+      <Queue queue={queue.queue} active={specimenId} choose={choose_} />
       <div className="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_auto] gap-3 max-[1020px]:grid-rows-[300px_auto]">
         <section
           aria-label="Where to measure"
@@ -433,41 +404,4 @@ function Bench({
       </section>
     </div>
   );
-}
-
-function QueueList({
-  lines,
-  active,
-  choose,
-}: {
-  lines: Schemas["QueueLine"][];
-  active: string;
-  choose: (id: string) => void;
-}) {
-  return (
-    <Windowed rows={lines} height={32} id={(q) => q.id}>
-      {(q) => (
-        <button
-          type="button"
-          onClick={() => choose(q.id)}
-          aria-current={q.id === active ? "true" : undefined}
-          className={`grid w-full grid-cols-[42px_1fr_auto] items-baseline gap-x-1.5 border-b border-rule-2 px-3 py-1.5 text-left text-[12.5px] ${q.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
-        >
-          <BlindTag code={q.blind_code} />
-          <span className="truncate">{q.artifact}</span>
-          <span className="num text-[11px] text-ink-2">
-            {q.done}/{q.due}
-          </span>
-        </button>
-      )}
-    </Windowed>
-  );
-}
-
-function zeroed(caliper: Schemas["InstrumentNow"], now: string): string {
-  if (!caliper.zero_at) return "not zeroed yet";
-  const minutes = Math.round((Date.parse(now) - Date.parse(caliper.zero_at)) / 60000);
-  if (minutes < 90) return `zeroed ${minutes} min ago`;
-  if (minutes < 48 * 60) return `zeroed ${Math.round(minutes / 60)} h ago`;
-  return `zeroed ${Math.round(minutes / 1440)} days ago`;
 }
