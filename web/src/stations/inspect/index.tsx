@@ -214,7 +214,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
           {defect.structural && " A 5 here rejects the part."}
         </p>
         <ol
-          className="mt-3 grid max-h-[520px] flex-1 auto-rows-fr gap-1.5"
+          className="mt-3 grid flex-1 content-start gap-1.5 [grid-auto-rows:minmax(min-content,82px)]"
           aria-label={`Severity of ${defect.name.toLowerCase()}`}
         >
           {defect.anchors.map((anchor, severity) => {
