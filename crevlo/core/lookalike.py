@@ -1,8 +1,10 @@
 """The same machine under two names: what two specification sheets share, and what speaks against it."""
 
+import math
+from collections import defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass
-from itertools import combinations
+from itertools import product
 
 # Sheets round, and count margins differently.
 _VOLUME_SHARE = 0.02
@@ -40,13 +42,26 @@ class Lookalike:
 
 
 def lookalikes(sheets: Sequence[Sheet]) -> list[Lookalike]:
-    """Pairs that share their build volume and at least two more traits, with no trait of the design against it."""
+    """Pairs that share their build volume and at least two more traits, with no trait of the design against it.
+
+    Only sheets of about the same volume are held against each other: each is sorted into a cell by the logarithms of its
+    three sides, one cell as wide as two sides may differ, so that a partner stands in the same cell or next to it.
+    """
+    cells: dict[tuple[object, ...], list[int]] = defaultdict(list)
     found = []
-    for a, b in combinations(sheets, 2):
-        pair = compare(a, b)
-        if pair is not None:
-            found.append(pair)
+    for place, sheet in enumerate(sheets):
+        kind, cell = (sheet.is_round, sheet.tools, sheet.enclosed), tuple(_cell(side) for side in sheet.volume_mm)
+        for near in product(*((c - 1, c, c + 1) for c in cell)):
+            for other in cells.get((*kind, *near), ()):
+                pair = compare(sheets[other], sheet)
+                if pair is not None:
+                    found.append(pair)
+        cells[*kind, *cell].append(place)
     return sorted(found, key=lambda p: (-len(p.reasons), p.first, p.second))
+
+
+def _cell(side_mm: float) -> int:
+    return math.floor(math.log(max(side_mm, 1e-9)) / -math.log1p(-_VOLUME_SHARE))
 
 
 def compare(a: Sheet, b: Sheet) -> Lookalike | None:

@@ -1,7 +1,7 @@
 """Planning: jobs and their order, effort, how many copies, machines under two names, pictures of defects."""
 
 from collections import Counter
-from itertools import pairwise
+from itertools import combinations, pairwise
 
 import numpy as np
 import pytest
@@ -15,7 +15,7 @@ from crevlo.core.defects import DEFECT_CODES
 from crevlo.core.effort import Handling, PlannedPrint, effort
 from crevlo.core.estimate import BadInput
 from crevlo.core.gcode.facts import read_facts
-from crevlo.core.lookalike import Sheet, lookalikes
+from crevlo.core.lookalike import Sheet, compare, lookalikes
 from crevlo.core.print_estimate import expected_print
 from crevlo.core.protocol import shuffled_jobs
 from crevlo.core.repeats import copies_needed, difference_told, power
@@ -117,6 +117,28 @@ def test_one_machine_under_two_names_is_seen_with_reasons_and_doubts() -> None:
     assert pair.open == ("motion system", "extruder", "weight")
     dear = Sheet("Dear", (235, 235, 250), board="Type 4", hotend="Short, brass", price=900)
     assert lookalikes([sheets[0], dear])[0].against == ("list price 265 against 900",)
+
+
+SHEETS = st.lists(
+    st.builds(
+        Sheet,
+        name=st.text("abc", min_size=1, max_size=3),
+        volume_mm=st.tuples(*[st.sampled_from([0.0, 100.0, 102.0, 102.05, 104.0, 220.0, 224.4, 235.0])] * 3),
+        tools=st.sampled_from([1, 2]),
+        is_round=st.booleans(),
+        board=st.sampled_from(["", "B-1", "b-1"]),
+        hotend=st.sampled_from(["", "lined"]),
+        motion=st.sampled_from(["", "crossed"]),
+        weight_kg=st.sampled_from([None, 8.0, 8.2]),
+    ),
+    max_size=14,
+)
+
+
+@given(SHEETS)
+def test_lookalikes_found_by_cells_are_those_of_all_pairs(sheets: list[Sheet]) -> None:
+    pairs = [pair for a, b in combinations(sheets, 2) if (pair := compare(a, b))]
+    assert Counter(lookalikes(sheets)) == Counter(pairs)
 
 
 @pytest.mark.parametrize("code", DEFECT_CODES)
