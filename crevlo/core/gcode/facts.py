@@ -8,9 +8,9 @@ from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 
 from crevlo.core.estimate import BadInput, NotDetermined
-from crevlo.core.gcode.features import FilamentUse, filament_uses
 from crevlo.core.motion.limits import Keep, Limits, Machine
 from crevlo.core.motion.stream import Motion, Tally, read_stream
+from crevlo.core.portions import FilamentUse, filament_uses
 
 _MOST_SETTINGS = 4000
 _LONGEST_SETTING = 2000

@@ -13,9 +13,9 @@ from itertools import chain
 import numpy as np
 from numpy.typing import NDArray
 
-from crevlo.core.gcode.features import PURGED, portion_of
 from crevlo.core.motion import reader, timing
 from crevlo.core.motion.limits import FREE, Keep, Limits, Machine
+from crevlo.core.portions import PURGED, portion_of
 
 Floats = NDArray[np.float64]
 _PIECE = 1 << 20
