@@ -1,5 +1,6 @@
 """Carries out one piece of background work, whatever becomes of it."""
 
+import time
 import uuid
 from collections.abc import Callable
 from datetime import UTC, datetime
@@ -37,7 +38,8 @@ def carry_out(sessions: sessionmaker[Session], work_id: uuid.UUID) -> None:
     Of several workers one carries it out: the mark that it is being worked on goes with its connection to the database.
     """
     with sessions.kw["bind"].connect().execution_options(isolation_level="AUTOCOMMIT") as mark:
-        if not mark.scalar(_MARK, {"key": _mark_of(work_id)}):
+        # Who has just put it back into the queue may hold the mark for a moment longer.
+        if not any(_marked(mark, work_id) for _ in range(_TRIES)):
             return
         try:
             _carry_out(sessions, work_id)
@@ -48,6 +50,16 @@ def carry_out(sessions: sessionmaker[Session], work_id: uuid.UUID) -> None:
 _MARK = text("select pg_try_advisory_lock(hashtextextended(:key, 3))")
 _UNMARK = text("select pg_advisory_unlock(hashtextextended(:key, 3))")
 _UNDER_WAY = text("select not pg_try_advisory_xact_lock(hashtextextended(:key, 3))")
+
+
+_TRIES, _TRY_S = 10, 0.2
+
+
+def _marked(connection: Connection, work_id: uuid.UUID) -> bool:
+    if connection.scalar(_MARK, {"key": _mark_of(work_id)}):
+        return True
+    time.sleep(_TRY_S)
+    return False
 
 
 def _mark_of(work_id: uuid.UUID) -> str:

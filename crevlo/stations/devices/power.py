@@ -28,6 +28,7 @@ MOST_POINTS = 4000
 # Each month has a table of its own: one batch must not make hundreds.
 _LONGEST_BATCH_S = 62 * 86400.0
 _CLOCK_AHEAD = timedelta(minutes=10)
+_LONG = timedelta(hours=2)
 _OLDEST = datetime(2000, 1, 1, tzinfo=UTC)
 _MOST_W, _MOST_WH = 1e5, 1e12
 _LEAST_STANDBY_MIN = 10
@@ -167,10 +168,13 @@ def samples_between(session: Session, device: Device, begin: datetime, end: date
 def looked_through(session: Session, device: Device, begin: datetime, end: datetime) -> tuple[Samples, float]:
     """What a stretch is taken apart by: its samples, or the means of its minutes where it has very many; and the longest
     step between two that is no gap, in s."""
-    if _about(session, device, begin, end) <= MOST_SAMPLES:
+    # By half hours that touch it a short run seems to have more than it has, and minutes would tell too little of it.
+    if (end - begin) < _LONG or _about(session, device, begin, end) <= MOST_SAMPLES:
         return samples_between(session, device, begin, end), LONGEST_STEP_S
     given = {"device": device.number, "begin": begin, "end": end, "step": LEVELS[0]}
     minutes = _columns_of(session, _MINUTES, given)
+    if not len(minutes.at):
+        return minutes, LONGEST_STEP_S
     # A minute stands in its middle: the first and the last reach to the two ends.
     first, last = begin.timestamp(), end.timestamp()
     at = np.r_[first, np.clip(minutes.at, first, last), last]
