@@ -77,15 +77,17 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
         if cluster is not None:
             cluster.start()
         if web.process is None:
-            # Loads, and says nothing of itself, while the database is brought up to date.
+            # Of a new database it loads while that is made; nobody is served from an old one before it is up to date.
             entering.append(True)
             children.append(web)
-            web.run()
+            if not given and not ready.exists():
+                web.run()
             _bring_up_to_date(owner_url, url)
-            password = demo_people(url) if demo else None
+            if web.process is None:
+                web.run()
+            password = demo_people(url, half_made.touch) if demo else None
             _wait_for(web, chosen)
             if password:
-                half_made.touch()
                 _make_demo(folder, chosen, password)
                 _analyse(owner_url)
                 half_made.unlink()
@@ -142,8 +144,9 @@ def _analyse(owner_url: str) -> None:
         db.execute("analyze")
 
 
-def demo_people(url: str) -> str | None:
-    """The two people of the demo and their password, where there is no study yet; None where there is."""
+def demo_people(url: str, begin: Callable[[], None] = lambda: None) -> str | None:
+    """The two people of the demo and their password, where there is nobody yet; None where there is. `begin` is called
+    before the first of them is made."""
     from sqlalchemy import func, select
 
     from crevlo.stations.people import NewPerson, add_person, create_owner
@@ -159,6 +162,7 @@ def demo_people(url: str) -> str | None:
                 return None
             if session.scalar(select(func.count()).select_from(Person)):
                 return None
+            begin()
             create_owner(
                 session, NewPerson(id=uuid.uuid4(), name="Reviewer", email=OWNER, role=Role.OWNER, password=password)
             )
