@@ -6,6 +6,7 @@ import shutil
 import signal
 import socket
 import subprocess
+import zlib
 from pathlib import Path
 
 APP_ROLE = "crevlo_app"
@@ -71,7 +72,8 @@ class Cluster:
         if not secret.exists():
             secret.touch(mode=0o600)
             secret.write_text(secrets.token_urlsafe(24) + "\n")
-        self.port = self._running_port() or free_port(55432)
+        # Each folder begins to look at another place: two that start at once do not take the same free port.
+        self.port = self._running_port() or free_port(55432 + zlib.crc32(str(self.folder).encode()) % 2000)
 
     def start(self) -> bool:
         """Starts the server, making the cluster on first use; False where one ran on this folder already."""
