@@ -12,7 +12,7 @@ from collections.abc import Sequence
 import psycopg
 from psycopg import sql
 
-from crevlo.core.artifacts.feature import MEASURED
+from crevlo.core.features import MEASURED
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.sim.client import Client
 
@@ -211,7 +211,7 @@ def large_study(client: Client, url: str, *, machines: int = 50, copies: int = 3
         "arms": [{"name": "Stock", "lines": lines}],
         "candidates": [{"model_id": m, "is_control": m == models[0]} for m in models]})  # fmt: skip
     client.send("POST", f"/api/studies/{study}/freeze", {})
-    measured = tuple(kind.value for kind in MEASURED)
+    measured = tuple(MEASURED)
     with psycopg.connect(url, autocommit=True) as db:
         db.execute("set session_replication_role = replica")
         person = db.execute("select id from person limit 1").fetchone()[0]  # type: ignore[index]
@@ -248,7 +248,7 @@ _LARGE = (
     " from run join job on job.id = run.job_id where job.study_id = %(study)s",
 )
 _LOOKED_AT = (
-    "insert into reading (id, specimen_id, feature_id, repeat, value_mm, instrument_id, person_id, taken_at)"
+    "insert into reading (id, specimen_id, feature_id, repeat, value, instrument_id, person_id, taken_at)"
     " select md5(s.id::text || f.id::text || r)::uuid, s.id, f.id, r, f.nominal + 0.1 * random(), %(caliper)s, %(person)s, now()"
     " from specimen s join run on run.id = s.run_id join job on job.id = run.job_id join feature f on f.artifact_id = job.artifact_id"
     " cross join generate_series(1, 3) r where s.study_id = %(study)s and f.kind = any(%(measured)s)",

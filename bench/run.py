@@ -21,9 +21,9 @@ import numpy as np
 from crevlo.cli.cluster import APP_ROLE, Cluster
 from crevlo.core.estimate import Estimate
 from crevlo.core.motion.limits import Limits
-from crevlo.core.scoring.chances import draw_values, rank_chances
-from crevlo.core.scoring.figure import Counted
-from crevlo.core.scoring.value import Shape, value_function
+from crevlo.core.ranking.chances import draw_values, rank_chances
+from crevlo.core.figure import Counted
+from crevlo.core.ranking.value import Shape, value_function
 from crevlo.sim import device
 from crevlo.sim.client import Client
 from crevlo.sim.demo import TITLE
@@ -231,8 +231,8 @@ def _requests() -> None:
         def read() -> None:
             face, repeat = next(places)
             client.send("POST", f"/api/specimens/{specimen['id']}/readings", {
-                "id": str(uuid.uuid4()), "feature_id": face["id"], "repeat": repeat, "value_mm": face["nominal"],
-                "instrument_id": queue["calipers"][0]["id"]})  # fmt: skip
+                "id": str(uuid.uuid4()), "feature_id": face["id"], "repeat": repeat, "value": face["nominal"],
+                "instrument_id": queue["instruments"][0]["id"]})  # fmt: skip
 
         _percentiles("Reading kept and judged", read, rounds)
         _percentiles("GET live, the whole bench", lambda: client.get(f"/api/studies/{study}/live"))

@@ -36,7 +36,7 @@ def draft_study(
     spool, study = new(), new()
     client.send("POST", "/api/spools", {
         "id": spool, "code": f"S-{spool[:4]}", "maker": "Wendle Works", "material": "PLA", "colour": "moss",
-        "density_g_cm3": 1.24, "price_per_kg": 20})  # fmt: skip
+        "density_g_cm3": 1.24, "price_per_kg": 20, "currency": currency})  # fmt: skip
     client.send("POST", "/api/instruments", {
         "id": new(), "code": f"C-{study[:4]}", "kind": "caliper", "unit": "mm", "resolution": 0.01,
         "u_calibration": 0.01, "repeatability": 0.01})  # fmt: skip

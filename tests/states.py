@@ -105,14 +105,14 @@ def _print(client: Client, study: str, turned: Mapping[str, Turned]) -> dict[str
 
 def _measure(client: Client, study: str, made_by: Mapping[str, Turned]) -> None:
     view = client.get(f"/api/studies/{study}/measure")
-    caliper = view["calipers"][-1]["id"]
+    caliper = next(i["id"] for i in reversed(view["instruments"]) if i["kind"] == "caliper")
     client.send("POST", f"/api/studies/{study}/zero-checks", {
         "id": new(), "instrument_id": caliper, "value": 0.0})  # fmt: skip
     for line in view["queue"]:
         specimen = client.get(f"/api/specimens/{line['id']}")
         off = made_by[line["blind_code"]].off_mm
         client.send("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": [
-            {"id": new(), "feature_id": f["feature_id"], "repeat": 1, "instrument_id": caliper, "value_mm": round(f["nominal_mm"] + off, 3)}
+            {"id": new(), "feature_id": f["feature_id"], "repeat": 1, "instrument_id": caliper, "value": round(f["nominal"] + off, 3)}
             for f in specimen["features"]]})  # fmt: skip
 
 

@@ -47,7 +47,7 @@ class Maker:
             if rng.random() < 0.03:
                 made["surprise"] = 1
             if isinstance(node.get("additionalProperties"), dict):
-                made |= {rng.choice(["accuracy", "x", ""]): self.value(node["additionalProperties"], depth + 1)}
+                made |= {rng.choice(["off.mean", "x", ""]): self.value(node["additionalProperties"], depth + 1)}
             return made
         if kind == "array":
             return [self.value(node.get("items", {}), depth + 1) for _ in range(rng.choice([0, 1, 1, 2, 5]))]

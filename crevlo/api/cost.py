@@ -1,5 +1,7 @@
 """The calls of station 6 Cost: what a good part costs."""
 
+from flask_login import current_user
+
 from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import (
     PartQuery,
@@ -7,8 +9,9 @@ from crevlo.api.paths import (
     StudyUnitPath,
 )
 from crevlo.api.station import station
-from crevlo.stations import source
-from crevlo.stations.cost import part
+from crevlo.stations import rate
+from crevlo.stations.cost import part, source
+from crevlo.stations.figures.source import Source
 
 api = station("cost")
 
@@ -25,7 +28,20 @@ def change_basis(path: StudyPath, body: part.CostBasis) -> part.CostView:
     return part.change_basis(db(), path.study_id, body)
 
 
-@api.get("/studies/<uuid:study_id>/units/<uuid:unit_id>/cost-source", responses={200: source.Source})
+@api.get("/studies/<uuid:study_id>/units/<uuid:unit_id>/cost-source", responses={200: Source})
 @reads(NOT_BLIND)
-def cost_source(path: StudyUnitPath, query: PartQuery) -> source.Source:
+def cost_source(path: StudyUnitPath, query: PartQuery) -> Source:
     return source.cost_source(db(), path.study_id, path.unit_id, query.part)
+
+
+@api.get("/rates", responses={200: rate.Rates})
+@reads(NOT_BLIND)
+def list_rates() -> rate.Rates:
+    """What currencies were worth in each other, the newest day first."""
+    return rate.list_rates(db())
+
+
+@api.post("/rates", responses={200: rate.Rates})
+@writes(REVIEW)
+def state_rate(body: rate.NewRate) -> rate.Rates:
+    return rate.state_rate(db(), body, current_user.id)

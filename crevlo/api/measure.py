@@ -1,64 +1,70 @@
-"""The calls of station 4 Measure: readings of specimens."""
+"""The calls of station 4 Measure: readings and judgements of specimens."""
 
 from flask_login import current_user
 
 from crevlo.api.guard import BENCH, EVERYONE, REVIEW, db, reads, writes
 from crevlo.api.paths import (
-    FeatureQuery,
+    FindingQuery,
     SpecimenPath,
     StudyPath,
 )
 from crevlo.api.station import station
-from crevlo.stations import source
-from crevlo.stations.measure import caliper, specimen
+from crevlo.stations.figures.source import Source
+from crevlo.stations.measure import instruments, judgement, queue, reading, source, specimen
 
 api = station("measure")
 
 
-@api.get("/studies/<uuid:study_id>/measure", responses={200: specimen.MeasureQueue})
+@api.get("/studies/<uuid:study_id>/measure", responses={200: queue.MeasureQueue})
 @reads(EVERYONE)
-def view_queue(path: StudyPath) -> specimen.MeasureQueue:
-    return specimen.view_queue(db(), path.study_id)
+def view_queue(path: StudyPath) -> queue.MeasureQueue:
+    return queue.view_queue(db(), path.study_id)
 
 
 @api.get("/specimens/<uuid:specimen_id>", responses={200: specimen.SpecimenView})
 @reads(EVERYONE)
 def view_specimen(path: SpecimenPath) -> specimen.SpecimenView:
-    return specimen.view_specimen(db(), path.specimen_id)
+    return specimen.view_specimen(db(), path.specimen_id, current_user.id)
 
 
 @api.post("/specimens/<uuid:specimen_id>/readings", responses={200: specimen.SpecimenView})
 @writes(BENCH)
-def record_reading(path: SpecimenPath, body: specimen.NewReading) -> specimen.SpecimenView:
-    return specimen.record_readings(
+def record_reading(path: SpecimenPath, body: reading.NewReading) -> specimen.SpecimenView:
+    return reading.record_readings(
         db(), path.specimen_id, [body], current_user.id, reviews=current_user.role in REVIEW
     )
 
 
 @api.post("/specimens/<uuid:specimen_id>/readings/batch", responses={200: specimen.SpecimenView})
 @writes(BENCH)
-def record_readings(path: SpecimenPath, body: specimen.NewReadings) -> specimen.SpecimenView:
-    return specimen.record_readings(
+def record_readings(path: SpecimenPath, body: reading.NewReadings) -> specimen.SpecimenView:
+    return reading.record_readings(
         db(), path.specimen_id, body.readings, current_user.id, reviews=current_user.role in REVIEW
     )
 
 
 @api.post("/specimens/<uuid:specimen_id>/corrections", responses={200: specimen.SpecimenView})
 @writes(BENCH)
-def correct_reading(path: SpecimenPath, body: specimen.Correction) -> specimen.SpecimenView:
-    return specimen.correct_reading(
+def correct_reading(path: SpecimenPath, body: reading.Correction) -> specimen.SpecimenView:
+    return reading.correct_reading(db(), path.specimen_id, body, current_user.id, reviews=current_user.role in REVIEW)
+
+
+@api.post("/specimens/<uuid:specimen_id>/judgements", responses={200: specimen.SpecimenView})
+@writes(BENCH)
+def record_judgement(path: SpecimenPath, body: judgement.NewJudgement) -> specimen.SpecimenView:
+    return judgement.record_judgement(
         db(), path.specimen_id, body, current_user.id, reviews=current_user.role in REVIEW
     )
 
 
-@api.post("/studies/<uuid:study_id>/zero-checks", responses={200: specimen.MeasureQueue})
+@api.post("/studies/<uuid:study_id>/zero-checks", responses={200: queue.MeasureQueue})
 @writes(BENCH)
-def record_zero(path: StudyPath, body: caliper.NewZero) -> specimen.MeasureQueue:
-    caliper.record_zero(db(), body, current_user.id)
-    return specimen.view_queue(db(), path.study_id)
+def record_zero(path: StudyPath, body: instruments.NewZero) -> queue.MeasureQueue:
+    instruments.record_zero(db(), body, current_user.id)
+    return queue.view_queue(db(), path.study_id)
 
 
-@api.get("/specimens/<uuid:specimen_id>/source", responses={200: source.Source})
+@api.get("/specimens/<uuid:specimen_id>/source", responses={200: Source})
 @reads(EVERYONE)
-def measure_source(path: SpecimenPath, query: FeatureQuery) -> source.Source:
-    return source.measure_source(db(), path.specimen_id, query.feature)
+def measure_source(path: SpecimenPath, query: FindingQuery) -> Source:
+    return source.measure_source(db(), path.specimen_id, feature=query.feature, finding=query.finding)

@@ -72,8 +72,9 @@ class RevisionPath(BaseModel):
     revision_id: uuid.UUID
 
 
-class FeatureQuery(BaseModel):
+class FindingQuery(BaseModel):
     feature: str | None = Field(default=None, max_length=20)
+    finding: str | None = Field(default=None, max_length=60)
 
 
 class PartQuery(BaseModel):

@@ -1,10 +1,12 @@
 """The calls of station 7 Rank: buyers and the ranking."""
 
+from flask_login import current_user
+
 from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import ProfilePath, StudyPath, StudyUnitPath, VersionQuery
 from crevlo.api.station import station
-from crevlo.stations import source
-from crevlo.stations.rank import buyer, ranking
+from crevlo.stations.figures.source import Source
+from crevlo.stations.rank import buyer, ranking, scheme, source
 
 api = station("rank")
 
@@ -14,6 +16,21 @@ api = station("rank")
 def view_rank(path: StudyPath, body: ranking.WhatIf) -> ranking.RankView:
     """Ranks with any weights; nothing is saved."""
     return ranking.view_rank(db(), path.study_id, body)
+
+
+@api.get("/studies/<uuid:study_id>/scheme", responses={200: scheme.SchemeView})
+@reads(NOT_BLIND)
+def view_scheme(path: StudyPath) -> scheme.SchemeView:
+    """What counts, and all that could."""
+    return scheme.view_scheme(db(), path.study_id)
+
+
+@api.post("/studies/<uuid:study_id>/scheme", responses={200: scheme.SchemeView})
+@writes(REVIEW)
+def change_scheme(path: StudyPath, body: scheme.NewScheme) -> scheme.SchemeView:
+    """The next version of the scheme; earlier ones stay."""
+    scheme.change_scheme(db(), path.study_id, body, current_user.id)
+    return scheme.view_scheme(db(), path.study_id)
 
 
 @api.get("/buyers", responses={200: buyer.Buyers})
@@ -45,8 +62,8 @@ def remove_buyer(path: ProfilePath, query: VersionQuery) -> ranking.RankView:
     return ranking.view_rank(db(), path.study_id, ranking.WhatIf())
 
 
-@api.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/rank-source", responses={200: source.Source})
+@api.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/rank-source", responses={200: Source})
 @reads(NOT_BLIND)
-def rank_source(path: StudyUnitPath, body: source.RankFigure) -> source.Source:
+def rank_source(path: StudyUnitPath, body: source.RankFigure) -> Source:
     """A figure of the ranking under any weights; nothing is saved."""
     return source.rank_source(db(), path.study_id, path.unit_id, body)

@@ -10,6 +10,7 @@ from crevlo.api.paths import (
 )
 from crevlo.api.station import station
 from crevlo.stations import noise
+from crevlo.stations.bench import get_study
 from crevlo.stations.receive import box, claims, configuration, log, measures, record, unit, worth
 
 api = station("receive")
@@ -130,7 +131,7 @@ def add_log(path: StudyUnitPath, body: log.NewLog) -> record.UnitRecord:
 def add_worth(path: StudyUnitPath, body: worth.NewWorth) -> record.UnitRecord:
     """A feature on the price list, which all machines share."""
     record.unit_in(db(), path.study_id, path.unit_id)
-    worth.add_worth(db(), body)
+    worth.add_worth(db(), body, get_study(db(), path.study_id).currency)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
@@ -138,7 +139,7 @@ def add_worth(path: StudyUnitPath, body: worth.NewWorth) -> record.UnitRecord:
 @writes(REVIEW)
 def change_worth(path: ItemPath, body: worth.WorthChange) -> record.UnitRecord:
     record.unit_in(db(), path.study_id, path.unit_id)
-    worth.change_worth(db(), path.item_id, body)
+    worth.change_worth(db(), path.item_id, body, get_study(db(), path.study_id).currency)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 
@@ -147,7 +148,7 @@ def change_worth(path: ItemPath, body: worth.WorthChange) -> record.UnitRecord:
 def set_worth_base(path: StudyUnitPath, body: worth.BaseWorth) -> record.UnitRecord:
     """What a machine without any feature of the list is worth."""
     record.unit_in(db(), path.study_id, path.unit_id)
-    worth.set_base(db(), body)
+    worth.set_base(db(), body, get_study(db(), path.study_id).currency)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 

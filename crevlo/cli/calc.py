@@ -14,9 +14,11 @@ from typing import Annotated, Any, Literal, get_args, get_origin
 import numpy as np
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from crevlo.core import cost, defects, energy, grade, noise, readings, sizes, success
+from crevlo.core import cost, defects, energy, figure, grade, noise, readings, sizes, success
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
-from crevlo.core.scoring import chances, figure, leaders, points, value
+from crevlo.core.evaluations.evaluation import words_of
+from crevlo.core.evaluations.scale import findings_of
+from crevlo.core.ranking import chances, leaders, points, value
 
 # No size, amount or duration of a bench is beyond these: what is typed larger is a slip.
 Number = Annotated[float, Field(ge=-1e9, le=1e9)]
@@ -140,8 +142,9 @@ def _readings(given: Readings) -> Any:
 
 
 def _sizes(given: Sizes) -> Any:
-    fit = sizes.fit_sizes([sizes.MeasuredFeature(**dict(f)) for f in given.features])
-    return {"fit": fit, "words": sizes.say_sizes(fit)}
+    measured = [sizes.MeasuredFeature(**dict(f)) for f in given.features]
+    fit = sizes.fit_sizes(measured)
+    return {"fit": fit, "words": words_of(findings_of(fit, measured))}
 
 
 def _grades(given: Grades) -> Any:
@@ -269,11 +272,11 @@ def calculate_line(topic: str, line: str) -> str:
     except NotDetermined as missing:
         result = plain(missing)
     except (BadInput, ValidationError) as bad:
-        result = {"error": words_of(bad)}
+        result = {"error": reason_of(bad)}
     return json.dumps(result, ensure_ascii=False)
 
 
-def words_of(bad: BadInput | ValidationError) -> str:
+def reason_of(bad: BadInput | ValidationError) -> str:
     if isinstance(bad, BadInput):
         return str(bad)
     return "; ".join(f"{'.'.join(map(str, e['loc'])) or 'input'}: {e['msg']}" for e in bad.errors()[:5])

@@ -139,7 +139,7 @@ def _calc(given: argparse.Namespace) -> int:
     try:
         print(calc.calculate(given.topic, sys.stdin.read()))
     except ValidationError as error:
-        return _fail(calc.words_of(error))
+        return _fail(calc.reason_of(error))
     return 0
 
 

@@ -1,6 +1,7 @@
 """Values that carry their uncertainty, and the typed answer for what the data cannot tell."""
 
 import math
+from collections.abc import Callable
 from dataclasses import dataclass
 
 from scipy.special import stdtrit
@@ -48,16 +49,16 @@ class Estimate:
         return self.value + self.expanded
 
 
-def effective_dof(variance: float, scatter: float, scatter_dof: float) -> float:
-    """Welch–Satterthwaite for a variance of which only the part `scatter` was estimated, with its dof (GUM G.4)."""
-    if scatter <= 0 or not math.isfinite(scatter_dof):
-        return math.inf
-    ratio = variance / scatter
-    return ratio * ratio * scatter_dof
-
-
 def coverage_factor(dof: float) -> float:
     """Two-sided 95 % factor of Student's t for `dof` degrees of freedom."""
     if not math.isfinite(dof) or dof > 1e6:
         return NORMAL_COVERAGE
     return float(stdtrit(dof, 0.975))
+
+
+def determined(rule: Callable[[], Estimate]) -> Estimate | NotDetermined:
+    """The rule's estimate, or the NotDetermined it raised, as a value."""
+    try:
+        return rule()
+    except NotDetermined as missing:
+        return missing

@@ -2,8 +2,18 @@
 
 import math
 from collections.abc import Sequence
+from enum import StrEnum
 
 from crevlo.core.estimate import BadInput, NotDetermined
+
+
+class NoiseState(StrEnum):
+    """What the machine does while its noise is read."""
+
+    STANDBY = "standby"
+    HEATING = "heating"
+    PRINTING = "printing"
+    FAST = "printing at its fastest"
 
 
 def mean_level_db(levels_db: Sequence[float], durations_s: Sequence[float] | None = None) -> float:
@@ -35,3 +45,10 @@ def at_distance_db(level_db: float, measured_m: float, wanted_m: float = 1.0) ->
         if not 0.25 <= distance <= 4:
             raise NotDetermined(f"a distance between 0.25 and 4 m, {distance:g} m is outside the free-field estimate")
     return level_db - 20 * math.log10(wanted_m / measured_m)
+
+
+def level_at_1_m_db(level_db: float, background_db: float | None, distance_m: float) -> float:
+    """A reading with its background taken out, brought to 1 m. Raises NotDetermined where either does not allow it."""
+    if background_db is not None:
+        level_db = without_background_db(level_db, background_db)
+    return at_distance_db(level_db, distance_m)

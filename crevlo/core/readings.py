@@ -1,9 +1,15 @@
 """Repeat readings of one feature combined into an estimate (GUM, type A and type B)."""
 
 import math
-from collections.abc import Sequence
+from collections import defaultdict
+from collections.abc import Mapping, Sequence
 
-from crevlo.core.estimate import BadInput, Estimate, NotDetermined, effective_dof
+from crevlo.core.estimate import BadInput, Estimate, NotDetermined
+from crevlo.core.evidence import Instrument, Key, Reading, Specimen
+from crevlo.core.statistics import effective_dof, pool_scatter
+
+# Below so many degrees of freedom the pooled repeats of a specimen say less than the instrument's own repeatability.
+_ENOUGH_DOF = 5
 
 # Linear thermal expansion of common printing plastics is near 70e-6 per kelvin.
 PLASTIC_EXPANSION_PER_K = 70e-6
@@ -46,16 +52,31 @@ def combine_readings(
     return Estimate(mean, math.sqrt(u2), effective_dof(u2, scatter, s_dof))
 
 
-def pool_scatter(groups: Sequence[Sequence[float]]) -> tuple[float, int]:
-    """Pooled standard deviation within groups of repeats and its degrees of freedom.
-
-    Raises NotDetermined when no group has two readings.
-    """
-    dof = sum(len(group) - 1 for group in groups if group)
-    if dof <= 0:
-        raise NotDetermined("two readings of the same feature")
-    total = 0.0
-    for group in groups:
-        mean = math.fsum(group) / len(group) if group else 0.0
-        total += math.fsum((x - mean) ** 2 for x in group)
-    return math.sqrt(total / dof), dof
+def feature_estimates(
+    specimen: Specimen, instruments: Mapping[Key, Instrument], *, calibration: bool = True
+) -> dict[str, Estimate | NotDetermined]:
+    """Mean of each feature that was read, by code, in the feature's unit; without the instruments' `calibration` its own
+    part only. One reading alone takes the pooled repeats of the specimen, or the instrument's repeatability, for s."""
+    grouped: dict[str, list[Reading]] = defaultdict(list)
+    for reading in specimen.readings:
+        if reading.value is not None:
+            grouped[reading.feature].append(reading)
+    try:
+        pooled, pooled_dof = pool_scatter([[r.value or 0.0 for r in group] for group in grouped.values()])
+    except NotDetermined:
+        pooled, pooled_dof = 0.0, 0
+    found: dict[str, Estimate | NotDetermined] = {}
+    for code, group in grouped.items():
+        instrument = instruments[group[0].instrument]
+        enough = pooled_dof >= _ENOUGH_DOF
+        try:
+            found[code] = combine_readings(
+                [r.value for r in group if r.value is not None],
+                resolution_mm=instrument.resolution,
+                u_calibration_mm=instrument.u_calibration if calibration else 0.0,
+                repeatability_mm=pooled if enough else instrument.repeatability,
+                repeatability_dof=float(pooled_dof) if enough else math.inf,
+            )
+        except NotDetermined as missing:
+            found[code] = missing
+    return found

@@ -9,6 +9,14 @@ from scipy.special import betaincinv, gammaincinv
 from crevlo.core.estimate import BadInput
 
 
+class Outcome(StrEnum):
+    """How an attempt ended."""
+
+    DONE = "done"
+    FAILED = "failed"
+    STOPPED = "stopped"  # by a person, for a reason outside the print
+
+
 class Cause(StrEnum):
     """Why an attempt failed."""
 

@@ -354,7 +354,7 @@ class Demo:
 
     def _measure(self, leave_open: bool) -> None:
         queue = self.reviewer.get(f"/api/studies/{self.study}/measure")
-        caliper = queue["calipers"][0]["id"]
+        caliper = queue["instruments"][0]["id"]
         faces = {a["id"]: [f for f in a["features"] if f["measured"]] for a in queue["artifacts"]}
         clock = datetime.now(UTC) - timedelta(days=3)
         self.reviewer.send("POST", f"/api/studies/{self.study}/zero-checks", {
@@ -376,7 +376,7 @@ class Demo:
                     clock += timedelta(seconds=float(self.rng.uniform(6, 14)))
                     read.append({
                         "id": _new(), "feature_id": face["id"], "repeat": repeat, "instrument_id": caliper,
-                        "value_mm": device.caliper(size, size_rng), "taken_at": clock.isoformat()})  # fmt: skip
+                        "value": device.caliper(size, size_rng), "taken_at": clock.isoformat()})  # fmt: skip
             self.reviewer.send("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": read})
 
     def _inspect(self, leave_open: bool) -> None:

@@ -98,18 +98,18 @@ _SAFE = {"kind": "safety"}
 
 BUYERS: dict[str, dict[str, Any]] = {
     "Repair counter, staffed": {
-        "weights": {"accuracy": 22, "repeatability": 12, "defects": 16, "success": 16, "time": 10, "cost": 12, "energy": 4, "noise": 8},
+        "weights": {"off.mean": 22, "repeatability": 12, "defects": 16, "success": 16, "time": 10, "cost": 12, "energy": 4, "noise": 8},
         "must_haves": [
             {"kind": "length", "limit": 180, "what": "the rack arm"}, _SAFE, {"kind": "noise", "limit": 58},
             {"kind": "price", "limit": 700},
         ],
     },
     "Volunteer evening": {
-        "weights": {"success": 28, "noise": 18, "time": 16, "defects": 12, "accuracy": 10, "repeatability": 6, "cost": 6, "energy": 4},
+        "weights": {"success": 28, "noise": 18, "time": 16, "defects": 12, "off.mean": 10, "repeatability": 6, "cost": 6, "energy": 4},
         "must_haves": [_SAFE, {"kind": "noise", "limit": 55}],
     },
     "Workshop batch maker": {
-        "weights": {"cost": 30, "success": 20, "time": 16, "accuracy": 12, "repeatability": 10, "defects": 6, "energy": 6, "noise": 0},
+        "weights": {"cost": 30, "success": 20, "time": 16, "off.mean": 12, "repeatability": 10, "defects": 6, "energy": 6, "noise": 0},
         "must_haves": [_SAFE, {"kind": "success", "limit": 0.5}],
     },
 }  # fmt: skip

@@ -11,10 +11,10 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.artifact import Artifact, Body, Design
-from crevlo.core.artifacts.feature import Feature
 from crevlo.core.artifacts.mesh import read_surfaces, solids
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.estimate import BadInput
+from crevlo.core.features.feature import Feature
 from crevlo.stations.kept import Kept
 from crevlo.stations.shape import Missing
 from crevlo.store.machine import ArtifactVersion, FeatureRow

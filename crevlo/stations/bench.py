@@ -2,30 +2,37 @@
 
 import uuid
 from collections import defaultdict
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from copy import copy
+from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
 
-from sqlalchemy import Select, select
+from sqlalchemy import Select, func, select
 from sqlalchemy.orm import InstrumentedAttribute, Session, aliased, joinedload
 
-from crevlo.core.artifacts.feature import MEASURED
+from crevlo.core.features import MEASURED
+from crevlo.core.money import Money, Rate
 from crevlo.core.safety import SafetyRecord
+from crevlo.core.success import Outcome
 from crevlo.stations.entered import (
+    JudgementRow,
     ReadingRow,
     ScoreRow,
+    current_judgements,
     current_readings,
     current_rejections,
     current_scores,
     late_entries,
 )
+from crevlo.stations.rate import stated_rates
 from crevlo.stations.receive.price import NO_PRICE, Price, prices_of
 from crevlo.stations.receive.safety import latest_safety, safety_records, safety_standing
 from crevlo.stations.shape import Missing
 from crevlo.store.machine import ArtifactVersion, Check, Configuration, FeatureRow, Instrument, SafetyCheck, Spool
 from crevlo.store.reading import Rejection
-from crevlo.store.run import NoiseReading, Outcome, Run, SlicedFile, Specimen
+from crevlo.store.record import AssemblyStep, FeatureWorth, ModelFeature, UnitMeasure
+from crevlo.store.run import NoiseReading, Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolDeviation, ProtocolVersion, Study, StudyUnit
 
 
@@ -128,6 +135,11 @@ class Bench:
         return current_readings(self._ask, self._specimen_ids)
 
     @cached_property
+    def judgements(self) -> dict[uuid.UUID, list[JudgementRow]]:
+        """By specimen."""
+        return current_judgements(self._ask, self._specimen_ids)
+
+    @cached_property
     def scores(self) -> dict[uuid.UUID, list[ScoreRow]]:
         """By specimen, locked ones only."""
         return current_scores(self._ask, self._specimen_ids, locked_only=True)
@@ -190,6 +202,40 @@ class Bench:
     def prices(self) -> dict[uuid.UUID, Price]:
         """By unit, as they count in this study."""
         return prices_of(self._ask, self.study.id, self._unit_ids)
+
+    @cached_property
+    def measures(self) -> dict[uuid.UUID, list[UnitMeasure]]:
+        """By unit, corrections applied."""
+        newer = aliased(UnitMeasure)
+        found: dict[uuid.UUID, list[UnitMeasure]] = defaultdict(list)
+        for row in self._ask.scalars(
+            select(UnitMeasure).outerjoin(newer, newer.supersedes_id == UnitMeasure.id)
+            .where(UnitMeasure.unit_id.in_(self._unit_ids), newer.id.is_(None)).order_by(UnitMeasure.taken_at)
+        ):  # fmt: skip
+            found[row.unit_id].append(row)
+        return found
+
+    @cached_property
+    def assembly_s(self) -> dict[uuid.UUID, float]:
+        """By unit, what its assembly took."""
+        query = select(AssemblyStep.unit_id, func.sum(AssemblyStep.seconds)).group_by(AssemblyStep.unit_id)
+        return dict(self._ask.execute(query.where(AssemblyStep.unit_id.in_(self._unit_ids))).tuples().all())
+
+    @cached_property
+    def worth(self) -> "Worths":
+        """What features are worth to this reviewer, and which each model has."""
+        rows = {f.id: f for f in self._ask.scalars(select(FeatureWorth))}
+        base = next((Money(f.worth, f.currency) for f in rows.values() if f.is_base), None)
+        present: dict[uuid.UUID, list[Money]] = defaultdict(list)
+        models = {u.unit.model_id for u in self.units}
+        for has in self._ask.scalars(select(ModelFeature).where(ModelFeature.model_id.in_(models))):
+            present[has.model_id].append(Money(rows[has.feature_id].worth, rows[has.feature_id].currency))
+        return Worths(base, present)
+
+    @cached_property
+    def rates(self) -> list[Rate]:
+        """What currencies were worth in each other, in the order it was stated."""
+        return stated_rates(self._ask)
 
     @cached_property
     def configurations(self) -> dict[uuid.UUID, Configuration]:
@@ -312,6 +358,14 @@ class Bench:
 
     def price_of(self, unit_id: uuid.UUID) -> Price:
         return self.prices.get(unit_id, NO_PRICE)
+
+
+@dataclass(frozen=True)
+class Worths:
+    """Worth of a machine without any feature, and of the features present, by model."""
+
+    base: Money | None
+    present: Mapping[uuid.UUID, Sequence[Money]]
 
 
 def tries_used(runs: Sequence[Run]) -> int:

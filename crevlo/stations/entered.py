@@ -9,7 +9,8 @@ from typing import NamedTuple
 from sqlalchemy import select
 from sqlalchemy.orm import Session, aliased
 
-from crevlo.store.reading import DefectScore, InspectionLock, Reading, Rejection
+from crevlo.core.features.kind import Judged, Takes, Verdict
+from crevlo.store.reading import DefectScore, InspectionLock, Judgement, Reading, Rejection
 
 
 class ReadingRow(NamedTuple):
@@ -19,7 +20,7 @@ class ReadingRow(NamedTuple):
     specimen_id: uuid.UUID
     feature_id: uuid.UUID
     repeat: int
-    value_mm: float | None
+    value: float | None
     cannot_because: str | None
     note: str | None
     instrument_id: uuid.UUID
@@ -28,6 +29,27 @@ class ReadingRow(NamedTuple):
     supersedes_id: uuid.UUID | None
     reason: str | None
     after_reveal: str | None
+
+
+class JudgementRow(NamedTuple):
+    """What one person said of a feature or a specimen, as it stands in the store."""
+
+    id: uuid.UUID
+    specimen_id: uuid.UUID
+    feature_id: uuid.UUID | None
+    takes: Takes
+    amount: int | None
+    verdict: Verdict | None
+    word: str
+    person_id: uuid.UUID
+    judged_at: datetime
+    supersedes_id: uuid.UUID | None
+    reason: str | None
+    after_reveal: str | None
+
+    @property
+    def said(self) -> Judged:
+        return Judged(self.takes, self.amount, self.verdict, self.word)
 
 
 class ScoreRow(NamedTuple):
@@ -45,6 +67,7 @@ class ScoreRow(NamedTuple):
 
 
 _READING = tuple(getattr(Reading, name) for name in ReadingRow._fields)
+_JUDGEMENT = tuple(getattr(Judgement, name) for name in JudgementRow._fields)
 _SCORE = tuple(getattr(DefectScore, name) for name in ScoreRow._fields)
 
 
@@ -68,6 +91,24 @@ def readings_of(session: Session, specimen_id: uuid.UUID, feature_ids: Collectio
     """Every reading of some faces of a specimen in the order they were taken, corrected ones too."""
     query = select(*_READING).where(Reading.specimen_id == specimen_id, Reading.feature_id.in_(feature_ids))
     return [ReadingRow._make(row) for row in session.execute(query.order_by(Reading.taken_at, Reading.recorded_at))]
+
+
+def current_judgements(
+    session: Session, specimen_ids: list[uuid.UUID], *, late: bool = False, by: uuid.UUID | None = None
+) -> dict[uuid.UUID, list[JudgementRow]]:
+    """As `current_readings`, of judgements; of everybody, or of one person."""
+    newer = aliased(Judgement)
+    replaced = newer.supersedes_id == Judgement.id
+    query = select(*_JUDGEMENT).where(Judgement.specimen_id.in_(specimen_ids)).order_by(Judgement.judged_at)
+    if by is not None:
+        query = query.where(Judgement.person_id == by)
+    if not late:
+        query, replaced = query.where(Judgement.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
+    by_specimen: dict[uuid.UUID, list[JudgementRow]] = defaultdict(list)
+    for found in session.execute(query.outerjoin(newer, replaced).where(newer.id.is_(None))):
+        row = JudgementRow._make(found)
+        by_specimen[row.specimen_id].append(row)
+    return by_specimen
 
 
 def current_scores(
@@ -103,7 +144,7 @@ def current_scores(
 def late_entries(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[str]]:
     """Reasons of what was entered after the reveal, by specimen."""
     found: dict[uuid.UUID, list[str]] = defaultdict(list)
-    for table in (Reading, DefectScore):
+    for table in (Reading, Judgement, DefectScore):
         for specimen_id, reason in session.execute(
             select(table.specimen_id, table.after_reveal).where(
                 table.specimen_id.in_(specimen_ids), table.after_reveal.is_not(None)

@@ -9,8 +9,8 @@ from typing import Any, Literal
 from sqlalchemy import Row, text
 from sqlalchemy.orm import Session
 
+from crevlo.core.success import Outcome
 from crevlo.store.database import SQL
-from crevlo.store.run import Outcome
 
 Stage = Literal["planned", "printing", "failed", "printed", "measured", "inspected"]
 _STATES = text((SQL / "job_states.sql").read_text())

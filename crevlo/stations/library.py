@@ -11,12 +11,12 @@ from sqlalchemy.orm import Session
 from sqlalchemy.orm.attributes import flag_modified
 from sqlalchemy.orm.exc import StaleDataError
 
-from crevlo.core.artifacts.feature import MEASURED
+from crevlo.core.features import MEASURED
 from crevlo.core.lookalike import Sheet, lookalikes
 from crevlo.core.material import USUAL, usual_of
 from crevlo.stations import shelf
 from crevlo.stations.artifact import stored
-from crevlo.stations.shape import Conflict, Day, Missing, Money, Refused, Shape, Version
+from crevlo.stations.shape import Conflict, Currency, Day, Missing, Money, Refused, Shape, Version
 from crevlo.stations.shelf import DrawingOut
 from crevlo.store.base import Base
 from crevlo.store.machine import (
@@ -97,6 +97,8 @@ class SpoolIn(Shape):
     diameter_mm: float = Field(default=1.75, gt=0.5, lt=5)
     density_g_cm3: float = Field(gt=0.5, lt=5)
     price_per_kg: float = Field(ge=0, le=1e5)
+    currency: Currency = "EUR"
+    priced_on: Day | None = None
     dried_on: Day | None = None
     lot: str = Field(default="", max_length=40)
     empty_g: float | None = Field(default=None, gt=0, le=5000, description="mass of the empty spool")

@@ -9,11 +9,11 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import NotDetermined
-from crevlo.core.noise import at_distance_db, without_background_db
+from crevlo.core.noise import NoiseState, level_at_1_m_db
 from crevlo.stations.clock import stated_time
 from crevlo.stations.shape import Moment, Refused, Shape
 from crevlo.stations.stock import first_instrument
-from crevlo.store.run import NoiseReading, NoiseState
+from crevlo.store.run import NoiseReading
 
 
 class NoiseOut(Shape):
@@ -92,7 +92,4 @@ def noise_out(readings: Iterable[NoiseReading]) -> list[NoiseOut]:
 
 def level_at_1_m(reading: NoiseReading) -> float:
     """Raises NotDetermined where the background or the distance does not allow it."""
-    level = reading.level_db
-    if reading.background_db is not None:
-        level = without_background_db(level, reading.background_db)
-    return at_distance_db(level, reading.distance_m)
+    return level_at_1_m_db(reading.level_db, reading.background_db, reading.distance_m)

@@ -8,11 +8,11 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.artifact import Artifact
 from crevlo.core.artifacts.export import stl, triangles
-from crevlo.core.artifacts.feature import Feature, Kind
 from crevlo.core.artifacts.mesh import read_surfaces, solids, troubles
 from crevlo.core.artifacts.placing import between
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.estimate import BadInput
+from crevlo.core.features.feature import Feature, Kind
 from crevlo.stations.apart import apart
 from crevlo.stations.artifact import built_in_artifact, feature_rows, mesh_bodies, next_number, sizes_of, stored
 from crevlo.stations.shape import Missing, Refused, Shape

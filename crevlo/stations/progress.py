@@ -6,13 +6,14 @@ from datetime import UTC, datetime
 from sqlalchemy import func, select, text
 from sqlalchemy.orm import Session
 
+from crevlo.core.success import Outcome
 from crevlo.stations.bench import current_protocol, get_study, readings_due
 from crevlo.stations.receive.price import prices_of
 from crevlo.stations.receive.safety import latest_safety, safety_records, safety_standing
 from crevlo.stations.shape import Shape
 from crevlo.store.machine import ArtifactVersion
 from crevlo.store.reading import InspectionLock
-from crevlo.store.run import Outcome, Run, Specimen
+from crevlo.store.run import Run, Specimen
 from crevlo.store.study import Job, ReportRevision, Study
 
 

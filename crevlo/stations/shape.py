@@ -1,13 +1,12 @@
 """Plain shapes that leave the stations, and the errors they raise."""
 
-from collections.abc import Callable
 from datetime import date, datetime
 from typing import Annotated, Any
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from crevlo.core.estimate import Estimate, NotDetermined
-from crevlo.core.scoring.figure import Counted
+from crevlo.core.figure import Counted
 from crevlo.core.success import success_chance
 
 
@@ -32,6 +31,8 @@ Version = Annotated[int, Field(ge=0, lt=2**31)]
 # Of one study: what one request may name at most.
 MOST_MACHINES = 500
 Money = Annotated[float, Field(ge=0, le=1e7)]
+# By its three letters, as ISO 4217 has them.
+Currency = Annotated[str, Field(pattern="^[A-Z]{3}$")]
 
 
 class Refused(Exception):
@@ -75,11 +76,3 @@ def quantity(figure: Estimate | Counted | NotDetermined, unit: str, digits: int)
     if figure.expanded > 0:
         words = f"{figure.value:.{digits}f} ± {figure.expanded:.{digits}f} {unit}"
     return Quantity(value=figure.value, low=figure.low, high=figure.high, unit=unit, digits=digits, words=words)
-
-
-def determined(rule: Callable[[], Estimate]) -> Estimate | NotDetermined:
-    """The rule's estimate, or the NotDetermined it raised, as a value."""
-    try:
-        return rule()
-    except NotDetermined as missing:
-        return missing

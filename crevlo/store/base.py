@@ -47,12 +47,12 @@ def recorded_at() -> Mapped[datetime]:
 
 
 def enum_of(kind: type) -> Enum:
-    """An enumeration kept as text with a CHECK, so that a new value is a plain migration."""
+    """An enumeration kept as text: its values are the core's to know, so that a new one changes no table."""
     return Enum(
         kind,
         native_enum=False,
-        create_constraint=True,
-        length=24,
+        create_constraint=False,
+        length=None,
         name=kind.__name__.lower(),
         values_callable=lambda members: [m.value for m in members],
     )

@@ -8,7 +8,7 @@ from typing import Any
 from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint, text
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
-from crevlo.core.artifacts.feature import Kind
+from crevlo.core.features.feature import Kind
 from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
 
 
@@ -64,6 +64,7 @@ class UnitPrice(Identified, Base):
     residual: Mapped[float] = mapped_column(default=0)
     day_price: Mapped[float | None]
     day_price_on: Mapped[date | None]
+    currency: Mapped[str]
     stated_on: Mapped[date]
     person_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("person.id"))
     recorded_at: Mapped[datetime] = recorded_at()
@@ -71,6 +72,7 @@ class UnitPrice(Identified, Base):
         CheckConstraint(
             "price_paid >= 0 and upgrades >= 0 and residual >= 0 and day_price >= 0", name="money_not_negative"
         ),
+        CheckConstraint("currency ~ '^[A-Z]{3}$'", name="currency_code"),
     )
 
 
@@ -132,12 +134,15 @@ class Spool(Editable, Base):
     diameter_mm: Mapped[float] = mapped_column(default=1.75)
     density_g_cm3: Mapped[float]
     price_per_kg: Mapped[float]
+    currency: Mapped[str] = mapped_column(default="EUR")
+    priced_on: Mapped[date | None]
     dried_on: Mapped[date | None]
     lot: Mapped[str] = mapped_column(server_default="")
     empty_g: Mapped[float | None]
     __table_args__ = (
         CheckConstraint("diameter_mm > 0 and density_g_cm3 > 0", name="size_positive"),
         CheckConstraint("price_per_kg >= 0", name="price_not_negative"),
+        CheckConstraint("currency ~ '^[A-Z]{3}$'", name="currency_code"),
     )
 
 
@@ -204,7 +209,7 @@ class FeatureRow(Identified, Base):
     artifact_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("artifact.id"))
     position: Mapped[int]
     code: Mapped[str]
-    kind: Mapped[Kind] = mapped_column(enum_of(Kind), server_default="length")
+    kind: Mapped[Kind] = mapped_column(enum_of(Kind))
     axis: Mapped[str]
     sense: Mapped[int]
     nominal: Mapped[float]
@@ -213,9 +218,7 @@ class FeatureRow(Identified, Base):
     ends: Mapped[list[Any] | None]
     __table_args__ = (
         UniqueConstraint("artifact_id", "code"),
-        CheckConstraint("axis in ('X', 'Y', 'Z', 'D')", name="axis_known"),
         CheckConstraint("sense in (-1, 0, 1)", name="sense_known"),
         CheckConstraint("nominal >= 0", name="nominal_not_negative"),
-        CheckConstraint("unit in ('mm', '°')", name="unit_known"),
         CheckConstraint("kind <> 'length' or (nominal > 0 and unit = 'mm' and axis <> 'D')", name="length_has_axis"),
     )

@@ -9,19 +9,19 @@ from datetime import datetime
 from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint, text
 from sqlalchemy.orm import Mapped, mapped_column
 
-from crevlo.core.defects import DEFECT_CODES
+from crevlo.core.features.kind import Takes, Verdict
 from crevlo.core.success import Cause
 from crevlo.store.base import Base, Identified, enum_of, recorded_at
 
 
 class Reading(Identified, Base):
-    """One measured value, or the reason why there is none; `supersedes_id` names the row it corrects."""
+    """One measured value in its feature's unit, or the reason why there is none; `supersedes_id` names the row it corrects."""
 
     __tablename__ = "reading"
     specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"), index=True)
     feature_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("feature.id"))
     repeat: Mapped[int]
-    value_mm: Mapped[float | None]
+    value: Mapped[float | None]
     cannot_because: Mapped[str | None]
     note: Mapped[str | None]
     instrument_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("instrument.id"))
@@ -41,8 +41,41 @@ class Reading(Identified, Base):
             postgresql_where=text("supersedes_id is null"),
         ),
         CheckConstraint("repeat between 1 and 10", name="repeat_range"),
-        CheckConstraint("(value_mm is null) <> (cannot_because is null)", name="value_or_reason"),
-        CheckConstraint("value_mm > -1000 and value_mm < 10000", name="value_range"),
+        CheckConstraint("(value is null) <> (cannot_because is null)", name="value_or_reason"),
+        CheckConstraint("value > -1e9 and value < 1e9", name="value_bounded"),
+        CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
+    )
+
+
+class Judgement(Identified, Base):
+    """What a person says of a feature, or of the whole specimen: a verdict with its word, a count, or a look."""
+
+    __tablename__ = "judgement"
+    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"), index=True)
+    feature_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("feature.id"))
+    takes: Mapped[Takes] = mapped_column(enum_of(Takes))
+    amount: Mapped[int | None]
+    verdict: Mapped[Verdict | None] = mapped_column(enum_of(Verdict))
+    word: Mapped[str] = mapped_column(default="")
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    judged_at: Mapped[datetime]
+    recorded_at: Mapped[datetime] = recorded_at()
+    supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("judgement.id"), unique=True)
+    reason: Mapped[str | None]
+    after_reveal: Mapped[str | None]
+    __table_args__ = (
+        Index(
+            "uq_judgement_first",
+            "specimen_id",
+            "feature_id",
+            "takes",
+            "person_id",
+            unique=True,
+            postgresql_where=text("supersedes_id is null"),
+            postgresql_nulls_not_distinct=True,
+        ),
+        CheckConstraint("(amount is null) <> (verdict is null)", name="says_one"),
+        CheckConstraint("amount between 0 and 100000", name="amount_bounded"),
         CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
     )
 
@@ -68,7 +101,6 @@ class DefectScore(Identified, Base):
             postgresql_where=text("supersedes_id is null"),
         ),
         CheckConstraint("severity between 0 and 5", name="severity_range"),
-        CheckConstraint("defect in (" + ", ".join(f"'{c}'" for c in DEFECT_CODES) + ")", name="defect_known"),
         CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
     )
 

@@ -8,8 +8,8 @@ from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint, tex
 from sqlalchemy.orm import Mapped, mapped_column
 
 from crevlo.core.claims import ClaimKind
+from crevlo.core.noise import NoiseState
 from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
-from crevlo.store.run import NoiseState
 
 
 class Found(StrEnum):
@@ -117,9 +117,11 @@ class FeatureWorth(Editable, Base):
     __tablename__ = "feature_worth"
     name: Mapped[str] = mapped_column(unique=True)
     worth: Mapped[float]
+    currency: Mapped[str] = mapped_column(default="EUR")
     is_base: Mapped[bool] = mapped_column(default=False)
     __table_args__ = (
         CheckConstraint("worth >= 0", name="worth_not_negative"),
+        CheckConstraint("currency ~ '^[A-Z]{3}$'", name="currency_code"),
         Index("uq_feature_worth_base", "is_base", unique=True, postgresql_where=text("is_base")),
     )
 

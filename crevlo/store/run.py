@@ -9,30 +9,16 @@ from sqlalchemy import CheckConstraint, ForeignKey, Index, LargeBinary, UniqueCo
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, deferred, mapped_column, relationship
 
-from crevlo.core.success import Cause
+from crevlo.core.noise import NoiseState
+from crevlo.core.success import Cause, Outcome
 from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
 from crevlo.store.study import Job
-
-
-class Outcome(StrEnum):
-    DONE = "done"
-    FAILED = "failed"
-    STOPPED = "stopped"  # by a person, for a reason outside the print
 
 
 class EnergyFrom(StrEnum):
     METER = "meter"  # a watt-hour figure typed from a meter
     TRACE = "trace"  # integrated from a power trace that was handed in
     LIVE = "live"  # integrated from what the unit's own meter sent
-
-
-class NoiseState(StrEnum):
-    """What the machine does while its noise is read."""
-
-    STANDBY = "standby"
-    HEATING = "heating"
-    PRINTING = "printing"
-    FAST = "printing at its fastest"
 
 
 class Upload(Base):

@@ -9,8 +9,8 @@ from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint, tex
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
 from crevlo.core.protocol import Slicing, Tuning
-from crevlo.core.scoring.gate import GateKind
-from crevlo.core.scoring.value import Shape
+from crevlo.core.ranking.gate import GateKind
+from crevlo.core.ranking.value import Shape
 from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
 from crevlo.store.machine import ArtifactVersion, Spool, Unit
 
@@ -168,18 +168,19 @@ class SchemeVersion(Identified, Base):
 
 
 class CriterionRow(Identified, Base):
+    """One thing that counts: the code of what is told, its weight, and the points (raw figure, value 0..100) that value it."""
+
     __tablename__ = "criterion"
     scheme_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("scheme.id"))
     position: Mapped[int]
     code: Mapped[str]
     weight: Mapped[float]
     shape: Mapped[Shape] = mapped_column(enum_of(Shape))
-    worst: Mapped[float]
-    best: Mapped[float]
+    points: Mapped[list[Any]]
     __table_args__ = (
         UniqueConstraint("scheme_id", "code"),
         CheckConstraint("weight between 0 and 100", name="weight_range"),
-        CheckConstraint("worst <> best", name="anchors_differ"),
+        CheckConstraint("jsonb_typeof(points) = 'array' and jsonb_array_length(points) >= 2", name="has_points"),
     )
 
 

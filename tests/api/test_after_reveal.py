@@ -49,8 +49,8 @@ def test_what_is_entered_after_the_reveal_is_marked_and_changes_no_blind_figure(
     old = feature["readings"][0]
     queue = reviewer.get(f"/api/studies/{played.study}/measure")
     correction = {
-        "id": new(), "supersedes_id": old["id"], "value_mm": old["value_mm"] + 1.5, "reason": "slip",
-        "instrument_id": queue["calipers"][0]["id"],
+        "id": new(), "supersedes_id": old["id"], "value": old["value"] + 1.5, "reason": "slip",
+        "instrument_id": queue["instruments"][0]["id"],
     }  # fmt: skip
     corrections = f"/api/specimens/{specimen['id']}/corrections"
     with pytest.raises(ApiError, match="known by now"):

@@ -39,15 +39,14 @@ def test_a_reading_far_off_is_kept_with_a_note_and_stands_in_the_figures(client:
     path = f"/api/specimens/{queue['queue'][0]['id']}"
     feature = client.get(path)["features"][0]
     given = {
-        "id": new(), "feature_id": feature["feature_id"], "repeat": 1, "instrument_id": queue["calipers"][0]["id"],
-        "value_mm": feature["nominal_mm"] + queue["far_off_mm"] + 0.5,
+        "id": new(), "feature_id": feature["feature_id"], "repeat": 1, "instrument_id": queue["instruments"][0]["id"],
+        "value": feature["nominal"] + feature["far_off"] + 0.5,
     }  # fmt: skip
     with pytest.raises(ApiError, match="keep it with a note that says why"):
         client.send("POST", f"{path}/readings", given)
     view = client.send("POST", f"{path}/readings", given | {"id": new(), "note": "sliced at the wrong scale"})
     assert view["features"][0]["readings"][0]["note"] == "sliced at the wrong scale"
     assert view["features"][0]["off"]["value"] == pytest.approx(2.5)
-    assert view["longest_mm"] == max(f["nominal_mm"] for f in view["features"])
 
 
 def test_noise_of_a_unit_that_prints_nothing_answers_claims_and_must_haves(client: Client) -> None:

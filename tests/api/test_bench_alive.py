@@ -186,7 +186,7 @@ def test_labels_carry_the_blind_code_alone_until_it_is_measured(client: Client, 
     queue = client.get(f"/api/studies/{study}/measure")
     face = queue["artifacts"][0]["features"][0]["id"]
     client.send("POST", f"/api/specimens/{queue['queue'][0]['id']}/readings", {
-        "id": new(), "feature_id": face, "repeat": 1, "instrument_id": queue["calipers"][0]["id"], "value_mm": 40.01})  # fmt: skip
+        "id": new(), "feature_id": face, "repeat": 1, "instrument_id": queue["instruments"][0]["id"], "value": 40.01})  # fmt: skip
     answer = client.http.get(f"/api/studies/{study}/labels.pdf", params={"code": code})
     assert answer.status_code == 422
     assert "being measured" in answer.text

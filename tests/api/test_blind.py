@@ -50,9 +50,9 @@ def test_every_call_a_rater_can_make_names_no_machine(
     number = count()
     bodies = {
         "readings": {"id": str(uuid.uuid4()), "feature_id": faces[0]["id"], "repeat": 1,
-                     "instrument_id": queue["calipers"][0]["id"], "value_mm": 40.02},
+                     "instrument_id": queue["instruments"][0]["id"], "value": 40.02},
         "scores": {"id": str(uuid.uuid4()), "defect": "stringing", "severity": 1},
-        "zero-checks": {"id": str(uuid.uuid4()), "instrument_id": queue["calipers"][0]["id"], "value": 0.0},
+        "zero-checks": {"id": str(uuid.uuid4()), "instrument_id": queue["instruments"][0]["id"], "value": 0.0},
     }  # fmt: skip
     answered = {}
     for path, methods in shared_bench.app.api_doc["paths"].items():
@@ -99,7 +99,7 @@ def test_before_the_reveal_no_answer_ties_a_code_to_a_machine(demo_bench: Bench,
     reviewer = demo_bench.as_("reviewer")
     codes = [q["blind_code"] for q in reviewer.get(f"/api/studies/{played.study}/measure")["queue"]]
     unit = reviewer.get(f"/api/studies/{played.study}/plan")["coverage"][0]["machine"]["unit_id"]
-    for criterion in ("accuracy", "defects", "total"):
+    for criterion in ("off.mean", "defects", "total"):
         source = reviewer.send(
             "POST", f"/api/studies/{played.study}/units/{unit}/rank-source", {"criterion": criterion}
         )

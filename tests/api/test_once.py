@@ -26,7 +26,7 @@ def _next_reading(client: Client, study: str) -> tuple[str, dict[str, object]]:
     specimen = next(q for q in queue["queue"] if q["done"] == 0)
     return f"/api/specimens/{specimen['id']}/readings", {
         "id": str(uuid.uuid4()), "feature_id": queue["artifacts"][0]["features"][0]["id"], "repeat": 1,
-        "instrument_id": queue["calipers"][0]["id"], "value_mm": 40.06, "taken_at": "2026-11-20T09:00:00+01:00"}  # fmt: skip
+        "instrument_id": queue["instruments"][0]["id"], "value": 40.06, "taken_at": "2026-11-20T09:00:00+01:00"}  # fmt: skip
 
 
 def test_a_reading_sent_many_times_at_once_is_kept_once(demo_bench: Bench, reviewer: Client, played: Played) -> None:
@@ -38,7 +38,7 @@ def test_a_reading_sent_many_times_at_once_is_kept_once(demo_bench: Bench, revie
     assert {a.status_code for a in answers} == {200}
     assert len({a.text for a in answers}) == 1
     assert _rows(demo_bench, "select count(*) from reading") == before + 1
-    other = reviewer.http.post(path, json=body | {"value_mm": 40.5}, headers=headers)
+    other = reviewer.http.post(path, json=body | {"value": 40.5}, headers=headers)
     assert other.status_code == 409
     assert "used for something else" in other.json()["title"]
 
@@ -47,17 +47,17 @@ def test_the_same_place_is_read_once_and_then_corrected(reviewer: Client, played
     path, body = _next_reading(reviewer, played.study)
     view = reviewer.send("POST", path, body)
     with pytest.raises(ApiError, match="already kept; a change is a correction"):
-        reviewer.send("POST", path, body | {"id": str(uuid.uuid4()), "value_mm": 40.1})
+        reviewer.send("POST", path, body | {"id": str(uuid.uuid4()), "value": 40.1})
     with pytest.raises(ApiError, match="Measure again"):
-        reviewer.send("POST", path, body | {"id": str(uuid.uuid4()), "repeat": 2, "value_mm": 400.6})
+        reviewer.send("POST", path, body | {"id": str(uuid.uuid4()), "repeat": 2, "value": 400.6})
     fix = {
         "supersedes_id": body["id"],
         "instrument_id": body["instrument_id"],
-        "value_mm": 40.16,
+        "value": 40.16,
         "reason": "jaws tilted",
     }
     corrected = reviewer.send("POST", path.replace("readings", "corrections"), fix | {"id": str(uuid.uuid4())})
-    assert [r["value_mm"] for r in corrected["features"][0]["readings"]] == [40.16]
+    assert [r["value"] for r in corrected["features"][0]["readings"]] == [40.16]
     assert corrected["features"][0]["off"]["value"] == pytest.approx(0.16)
     with pytest.raises(ApiError, match="corrected meanwhile"):
         reviewer.send("POST", path.replace("readings", "corrections"), fix | {"id": str(uuid.uuid4())})
@@ -72,7 +72,7 @@ def test_readings_sent_together_are_kept_all_or_none(demo_bench: Bench, reviewer
     before = _rows(demo_bench, "select count(*) from reading")
     for wrong, words in (
         (first | {"id": str(uuid.uuid4())}, "already kept"),
-        (second | {"value_mm": 400.6}, "Measure again"),
+        (second | {"value": 400.6}, "Measure again"),
         (second | {"instrument_id": str(uuid.uuid4())}, "no such instrument"),
         (second | {"repeat": 9}, "asks for 3 readings"),
     ):
@@ -123,7 +123,7 @@ def test_a_refused_change_leaves_nothing_behind(demo_bench: Bench, reviewer: Cli
     live = next(j for j in jobs if j["state"] == "printing")
     for refused in (
         (path, body | {"feature_id": str(uuid.uuid4())}),
-        (path, body | {"value_mm": None}),
+        (path, body | {"value": None}),
         (path, body | {"taken_at": "2099-01-01T00:00:00Z"}),
         (f"/api/jobs/{live['id']}/runs", {"id": str(uuid.uuid4())}),
     ):

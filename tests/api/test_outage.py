@@ -8,7 +8,7 @@ import pytest
 
 from crevlo.api.app import create_app
 from crevlo.sim.client import Client
-from crevlo.stations.figures import StudyFigures, study_figures
+from crevlo.stations.figures.study import StudyFigures, study_figures
 from crevlo.stations.rank import ranking
 from crevlo.stations.snapshot import print_of
 from tests.conftest import SECRET, Bench, Played
@@ -105,16 +105,16 @@ def test_figures_are_kept_by_the_rows_of_their_study_and_by_nothing_written_else
     # Its caliper and spool are new to the whole bench; nothing after them is.
     told = mark()
     reviewer.send("POST", "/api/studies", {"id": new(), "title": "One more", "question": "Why?"})
-    assert (mark(), figures().figures) == (told, made.figures)
+    assert (mark(), figures().evidence.machines) == (told, made.evidence.machines)
     assert figures() is figures()
     unit = reviewer.get(f"{study}/receive")["units"][0]
     specimen = next(q for q in reviewer.get(f"{study}/measure")["queue"] if q["done"])
     faces = reviewer.get(f"/api/specimens/{specimen['id']}")["features"]
-    caliper = reviewer.get(f"{study}/measure")["calipers"][0]["id"]
+    caliper = reviewer.get(f"{study}/measure")["instruments"][0]["id"]
     path = f"{study}/units/{unit['machine']['unit_id']}"
     for change in (
         lambda: reviewer.send("POST", f"/api/specimens/{specimen['id']}/corrections", {
-            "id": new(), "supersedes_id": faces[0]["readings"][0]["id"], "value_mm": faces[0]["nominal_mm"] + 0.3,
+            "id": new(), "supersedes_id": faces[0]["readings"][0]["id"], "value": faces[0]["nominal"] + 0.3,
             "reason": "read again", "instrument_id": caliper}),
         lambda: reviewer.send("PUT", path, {"version": unit["version"], "price_paid": 999}),
         lambda: reviewer.send("POST", f"{path}/log", {"id": new(), "kind": "smoke", "words": "from the board"}),

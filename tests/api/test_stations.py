@@ -211,7 +211,7 @@ def test_the_data_package_is_the_same_in_both_formats(demo_bench: Bench, reviewe
     text = reviewer.http.get(f"/api/studies/{played.study}/readings.csv").text
     rows = list(csv.DictReader(io.StringIO(text)))
     assert len(rows) == len(data) > 450
-    assert [float(r["value_mm"]) for r in rows] == [r["value_mm"] for r in data]
+    assert [float(r["value"]) for r in rows] == [r["value"] for r in data]
 
 
 def score_all(rater: Client, study: str) -> None:

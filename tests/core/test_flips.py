@@ -5,9 +5,9 @@ import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
-from crevlo.core.scoring.flips import figure_flips, weight_flips
-from crevlo.core.scoring.points import flip_weight
-from crevlo.core.scoring.value import Shape, linear, raw_reaching, value_function, value_of
+from crevlo.core.ranking.flips import figure_flips, weight_flips
+from crevlo.core.ranking.points import flip_weight
+from crevlo.core.ranking.value import Shape, linear, raw_reaching, value_function, value_of
 
 MACHINES, CRITERIA = 4, 3
 tables = st.lists(

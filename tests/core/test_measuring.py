@@ -9,8 +9,10 @@ from hypothesis import strategies as st
 
 from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.core.grade import feature_grade, machine_grade, tolerance_mm
-from crevlo.core.readings import combine_readings, pool_scatter
-from crevlo.core.sizes import Axis, MeasuredFeature, correction_factor, fit_sizes, say_sizes
+from crevlo.core.readings import combine_readings
+from crevlo.core.evaluations.scale import findings_of
+from crevlo.core.sizes import Axis, MeasuredFeature, correction_factor, fit_sizes
+from crevlo.core.statistics import pool_scatter
 
 BLOCK = [
     ("X", 1, 40, 0.107), ("X", 1, 30, 0.083), ("X", 1, 17, 0.066), ("X", -1, 24, 0.012), ("X", 0, 25, 0.044),
@@ -72,9 +74,9 @@ def test_step_block_scale_apart_from_wall_and_first_layer() -> None:
         pytest.approx(0.0255, abs=5e-5),
     )
     assert (fit.chi_squared, fit.dof) == (pytest.approx(0.340, abs=5e-4), 10)
-    words = {f.about: f for f in say_sizes(fit)}
-    assert (words["scale X"].headline, words["scale X"].amount) == ("X runs long by", "0.18 %")
-    assert words["scale Y"].meaning == "Within the uncertainty: no correction called for."
+    words = {f.quantity.code: f.says for f in findings_of(fit, measured(BLOCK))}
+    assert (words["scale.x"].headline, words["scale.x"].amount) == ("X runs long by", "0.18 %")
+    assert words["scale.y"].meaning == "Within the uncertainty: no correction called for."
 
 
 def test_a_single_length_cannot_tell_scale_from_offset() -> None:

@@ -7,9 +7,9 @@ from hypothesis import strategies as st
 
 from crevlo.core.artifacts.fit import Bed, longest_flat
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
-from crevlo.core.scoring.chances import draw_values, rank_chances
-from crevlo.core.scoring.figure import Counted, Figure
-from crevlo.core.scoring.gate import (
+from crevlo.core.ranking.chances import draw_values, rank_chances
+from crevlo.core.figure import Counted, Figure
+from crevlo.core.ranking.gate import (
     Judged,
     Standing,
     judge_fits_flat,
@@ -17,8 +17,8 @@ from crevlo.core.scoring.gate import (
     judge_material,
     judge_success,
 )
-from crevlo.core.scoring.points import flip_weight, rounded_to_total, weighted_totals
-from crevlo.core.scoring.value import Shape, linear, min_max_over_field, value_function, value_of
+from crevlo.core.ranking.points import flip_weight, rounded_to_total, weighted_totals
+from crevlo.core.ranking.value import Shape, linear, min_max_over_field, value_function, value_of
 
 A, B = (82.0, 40.0, 55.0), (70.0, 72.0, 66.0)
 values = st.floats(0, 100)

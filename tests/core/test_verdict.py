@@ -4,8 +4,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crevlo.core.scoring.leaders import share_first
-from crevlo.core.scoring.verdict import Ranked, say_verdict
+from crevlo.core.ranking.leaders import share_first
+from crevlo.core.ranking.verdict import Ranked, say_verdict
 
 
 def machine(name: str, total: float = 60, chance: float = 0.5, *, known: int = 8, spread: float = 2.0) -> Ranked:

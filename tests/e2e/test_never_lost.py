@@ -232,8 +232,8 @@ def test_what_the_server_refuses_is_shown_with_its_reason_and_kept_until_it_is_t
     specimen = next(q["id"] for q in queue["queue"] if q["blind_code"] == station.split("#")[1])
     face = next(f for f in other.get(f"/api/specimens/{specimen}")["features"] if f["code"] == "Y2")
     other.send("POST", f"/api/specimens/{specimen}/readings", {
-        "id": new(), "feature_id": face["feature_id"], "repeat": 1, "instrument_id": queue["calipers"][0]["id"],
-        "value_mm": 30.07})  # fmt: skip
+        "id": new(), "feature_id": face["feature_id"], "repeat": 1, "instrument_id": queue["instruments"][0]["id"],
+        "value": 30.07})  # fmt: skip
     page.keyboard.type("30.11")
     page.keyboard.press("Enter")
     status = page.get_by_role("status").filter(has_text="1 not taken")

@@ -45,13 +45,13 @@ def test_a_correction_is_a_new_row_of_the_same_face_with_its_reason(db: psycopg.
         row[0] for row in db.execute("select id::text from reading order by recorded_at limit 2").fetchall()
     )
     with db.transaction(force_rollback=True):
-        _copy_reading(db, value_mm=40.2, supersedes_id=first, reason="jaws tilted")
+        _copy_reading(db, value=40.2, supersedes_id=first, reason="jaws tilted")
     refused = [
-        {"value_mm": 40.2},  # a second first reading of the same place
-        {"supersedes_id": first, "value_mm": 40.2},  # no reason
-        {"supersedes_id": other, "value_mm": 40.2, "reason": "slip", "repeat": 1},  # corrects another repeat
-        {"supersedes_id": first, "value_mm": None, "reason": "slip"},  # neither a value nor why there is none
-        {"supersedes_id": first, "value_mm": 1e9, "reason": "slip"},
+        {"value": 40.2},  # a second first reading of the same place
+        {"supersedes_id": first, "value": 40.2},  # no reason
+        {"supersedes_id": other, "value": 40.2, "reason": "slip", "repeat": 1},  # corrects another repeat
+        {"supersedes_id": first, "value": None, "reason": "slip"},  # neither a value nor why there is none
+        {"supersedes_id": first, "value": 1e9, "reason": "slip"},
     ]
     for change in refused:
         with pytest.raises(psycopg.errors.IntegrityError), db.transaction():
@@ -64,7 +64,7 @@ def test_a_correction_is_a_new_row_of_the_same_face_with_its_reason(db: psycopg.
         ("update run set outcome = 'failed', ended_at = now() where outcome is null", "failure_has_cause"),
         ("update run set outcome = 'done', ended_at = started_at - interval '1 min' where outcome is null", "ends_after_start"),
         ("update run set energy_kwh = -1 where energy_kwh is not null", "energy_range"),
-        ("insert into unit_price (id, unit_id, upgrades, residual, price_paid, stated_on) select gen_random_uuid(), id, 0, 0, -5, now() from unit", "money_not_negative"),
+        ("insert into unit_price (id, unit_id, upgrades, residual, price_paid, stated_on, currency) select gen_random_uuid(), id, 0, 0, -5, now(), 'EUR' from unit", "money_not_negative"),
         ("delete from model", "fk_"),
         ("update print_line set copies = 0", "frozen"),
     ],
@@ -145,7 +145,7 @@ def test_no_table_of_record_is_emptied(db: psycopg.Connection, table: str) -> No
     [
         "alter table reading disable trigger all", "drop trigger append_only on reading", "set session_replication_role = replica",
         "delete from audit_entry", "insert into audit_entry (table_name, row_id, action) values ('run', 'x', 'update')",
-        "update reading set value_mm = 40", "truncate reading", "drop table reading", "create table mine (id int)",
+        "update reading set value = 40", "truncate reading", "drop table reading", "create table mine (id int)",
         "copy reading to program 'cat'", "create or replace function write_audit() returns trigger language sql as 'select 1'",
         "update alembic_version set version_num = '0001'", "alter role crevlo_app superuser",
     ],

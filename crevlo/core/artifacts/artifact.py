@@ -6,8 +6,8 @@ from dataclasses import dataclass, field
 import numpy as np
 from manifold3d import Manifold
 
-from crevlo.core.artifacts.feature import Feature, Point
 from crevlo.core.estimate import BadInput
+from crevlo.core.features.feature import Feature, Point
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,8 +7,8 @@ import numpy as np
 from manifold3d import CrossSection, FillRule, Manifold, OpType
 
 from crevlo.core.artifacts.artifact import Artifact
-from crevlo.core.artifacts.feature import Feature, Point
 from crevlo.core.artifacts.shape import joined
+from crevlo.core.features.feature import Feature, Point
 
 Flat = tuple[float, float]
 _COS30, _SIN30 = math.cos(math.radians(30)), 0.5

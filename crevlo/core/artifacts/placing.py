@@ -4,8 +4,8 @@ import math
 
 import numpy as np
 
-from crevlo.core.artifacts.feature import Feature, Kind, Point
 from crevlo.core.estimate import BadInput
+from crevlo.core.features.feature import Feature, Kind, Point
 
 # Faces within this angle count as parallel, or as square to an axis.
 _PARALLEL_DEG = 0.5

@@ -5,11 +5,11 @@ import uuid
 from pydantic import Field
 from sqlalchemy.orm import Session
 
-from crevlo.core.cost import say_difference, say_ratio
+from crevlo.core.cost import CostInputs, cost_per_good_part, say_difference, say_ratio
 from crevlo.core.estimate import Estimate, NotDetermined
-from crevlo.core.scoring.figure import central
+from crevlo.core.figure import central
 from crevlo.stations.bench import get_study
-from crevlo.stations.figures import study_figures
+from crevlo.stations.figures.study import study_figures
 from crevlo.stations.library import change
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.shape import Quantity, Shape, Version, quantity
@@ -51,6 +51,7 @@ class CostBasis(Shape):
 class Material(Shape):
     spool: str
     per_kg: float
+    currency: str
 
 
 class CostView(Shape):
@@ -65,21 +66,22 @@ class CostView(Shape):
 
 def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
     inputs = study_figures(session, study_id)
-    bench, figures = inputs.compared, inputs.figures
+    bench, plates = inputs.compared, inputs.plates()
     currency = bench.study.currency
     machines = []
     for entry in bench.units:
-        f = figures[entry.unit_id]
-        given = None if isinstance(f.cost_inputs, NotDetermined) else f.cost_inputs
-        total = f.raw["cost"]
+        unit_id = entry.unit_id
+        plate = plates[unit_id]
+        made = None if isinstance(plate, NotDetermined) else cost_per_good_part(plate)
+        counted, _ = inputs.counted(unit_id)
         machines.append(
             MachineCost(
-                machine=mark_of(entry), total=quantity(total, currency, 2),
-                parts=[] if isinstance(f.cost, NotDetermined) else [
-                    CostPart(name=name, amount=getattr(f.cost, name)) for name in PARTS
-                ],
-                all_in=quantity(f.all_in, currency, 0),
-                part_g=given.part_g if given else None, energy_kwh=central(f.raw["energy"]), hours=central(f.raw["time"]), good=f.counted.good, tries=f.counted.tries,
+                machine=mark_of(entry), total=quantity(inputs.figure("cost", unit_id), currency, 2),
+                parts=[CostPart(name=name, amount=getattr(made, name)) for name in PARTS] if made else [],
+                all_in=quantity(inputs.figure("price", unit_id), currency, 0),
+                part_g=plate.part_g if isinstance(plate, CostInputs) else None,
+                energy_kwh=central(inputs.figure("energy", unit_id)), hours=central(inputs.figure("time", unit_id)),
+                good=counted.good, tries=counted.tries,
                 departures=bench.departures_of(entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
                 not_recommended=entry.not_recommended,
             )
@@ -90,13 +92,13 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
     if len(known) > 1:
         a, b = known[0], known[-1]
         sentence = say_ratio(a.machine.name, a.total.value or 0, b.machine.name, b.total.value or 0)
-        low, high = (figures[m.machine.unit_id].raw["cost"] for m in (a, b))
+        low, high = (inputs.figure("cost", m.machine.unit_id) for m in (a, b))
         if isinstance(low, Estimate) and isinstance(high, Estimate):
             certainty = say_difference(low, high, currency)
     spools = {j.spool_id: bench.spools[j.spool_id] for j in bench.jobs}
     return CostView(
         currency=currency, basis=CostBasis.model_validate(bench.study, extra="ignore"),
-        materials=[Material(spool=s.code, per_kg=s.price_per_kg) for s in sorted(spools.values(), key=lambda s: s.code)],
+        materials=[Material(spool=s.code, per_kg=s.price_per_kg, currency=s.currency) for s in sorted(spools.values(), key=lambda s: s.code)],
         machines=machines,
         sentence=sentence, certainty=certainty, apart=inputs.apart,
     )  # fmt: skip

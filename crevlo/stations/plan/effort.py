@@ -6,23 +6,26 @@ from pydantic import BaseModel, Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.core.artifacts.feature import MEASURED
 from crevlo.core.effort import Handling, PlannedPrint, effort
+from crevlo.core.features import MEASURED
 from crevlo.core.material import OTHER_DENSITY
 from crevlo.core.repeats import copies_needed, difference_told
+from crevlo.core.success import Outcome
 from crevlo.stations.artifact import standing
 from crevlo.stations.bench import get_study
-from crevlo.stations.figures import study_figures
+from crevlo.stations.figures.study import study_figures
 from crevlo.stations.plan.expected import USUAL_W, by_volume, histories
 from crevlo.stations.plan.freeze import PlannedLine, freeze_needs, why_not
 from crevlo.stations.plan.protocol import Draft
 from crevlo.stations.rank.criteria import BY_CODE
 from crevlo.stations.shape import Missing, Shape
 from crevlo.store.machine import Model, Spool, Unit
-from crevlo.store.run import Outcome, Run
+from crevlo.store.run import Run
 from crevlo.store.study import Job
 
 _PER_READING_S, _INSPECTION_MIN, _STAFF_H = 12.0, 4.0, 7.0
+# What copies are planned by: the means over copies that most studies ask for.
+_PLANNED = ("off.mean", "defects", "time", "energy", "noise")
 _CHANCE = 0.8
 
 
@@ -163,9 +166,10 @@ def spreads(session: Session) -> Spreads:
         spreads=[
             SpreadOut(
                 code=code, name=BY_CODE[code].name, unit=BY_CODE[code].unit, digits=BY_CODE[code].digits,
-                spread=spread, source=f"{made.bench.study.title}, {dof} degrees of freedom",
+                spread=spread[0], source=f"{made.bench.study.title}, {spread[1]} degrees of freedom",
             )
-            for code, (spread, dof) in made.spreads.items()
+            for code in _PLANNED
+            if (spread := made.spread(code))
         ]
     )  # fmt: skip
 

@@ -14,11 +14,11 @@ from crevlo.core.schedule.finish import finishes
 from crevlo.core.schedule.solve import NoSchedule, Solved, solve
 from crevlo.core.schedule.task import Problem, Schedule
 from crevlo.core.schedule.why import Wait, reason
+from crevlo.core.success import Outcome
 from crevlo.stations.background import Progress
 from crevlo.stations.plan.problem import Planned, job_words, planned
 from crevlo.stations.plan.rules import TICK
 from crevlo.stations.shape import Refused
-from crevlo.store.run import Outcome
 from crevlo.store.schedule import BackgroundWork, MadeSchedule
 from crevlo.store.study import Study
 

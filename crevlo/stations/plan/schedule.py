@@ -8,6 +8,7 @@ from pydantic import Field
 from sqlalchemy.orm import Session
 
 from crevlo.core.material import usual_drying_h
+from crevlo.core.success import Outcome
 from crevlo.stations.background import OPEN, WorkOut, ask, latest, work_out
 from crevlo.stations.bench import Bench, load_bench, tries_used
 from crevlo.stations.plan.make import latest_schedule
@@ -16,7 +17,6 @@ from crevlo.stations.plan.protocol import Policies
 from crevlo.stations.plan.rules import PinOut, Rules, RulesOut, pins_of, rules_of
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.shape import Refused, Shape
-from crevlo.store.run import Outcome
 from crevlo.store.schedule import MadeSchedule
 
 SlotState = Literal["planned", "printing", "done", "failed", "late"]

@@ -10,7 +10,7 @@ from pydantic import Field
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from crevlo.core.artifacts.feature import MEASURED
+from crevlo.core.features import MEASURED
 from crevlo.core.protocol import Slicing, Tuning
 from crevlo.stations.artifact import reference, resolve, stored
 from crevlo.stations.bench import get_study, load_bench, readings_due

@@ -7,10 +7,11 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from crevlo.core.success import Outcome
 from crevlo.stations.library import change
 from crevlo.stations.shape import Missing, Refused, Shape, Version
 from crevlo.store.device import Hypothesis, Ruling
-from crevlo.store.run import Outcome, Run
+from crevlo.store.run import Run
 
 
 class HypothesisIn(Shape):

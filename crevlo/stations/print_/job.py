@@ -9,7 +9,7 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.core.success import Cause
+from crevlo.core.success import Cause, Outcome
 from crevlo.stations.background import WorkOut
 from crevlo.stations.bench import current_protocol, job_with_unit, load_bench, tries_used
 from crevlo.stations.job_state import job_states
@@ -24,7 +24,7 @@ from crevlo.stations.receive.safety import may_run_unattended
 from crevlo.stations.shape import Missing, Shape
 from crevlo.stations.stock import first_instrument, overdue
 from crevlo.store.reading import Rejection
-from crevlo.store.run import EnergyFrom, NoiseReading, Outcome, Run, SlicedFile
+from crevlo.store.run import EnergyFrom, NoiseReading, Run, SlicedFile
 from crevlo.store.schedule import WorkState
 from crevlo.store.study import Job
 

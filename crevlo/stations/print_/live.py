@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.phases import Phase, Span, total_s
 from crevlo.core.ratio import TimeRatio
+from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.devices.power import last_power
 from crevlo.stations.job_state import JobState, job_states
@@ -22,7 +23,7 @@ from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.print_.phases import PhaseTime, spans_by_run
 from crevlo.stations.shape import Shape
 from crevlo.store.device import Device, DeviceKind, PrinterReport
-from crevlo.store.run import Outcome, Run
+from crevlo.store.run import Run
 from crevlo.store.study import Job, Study
 
 _SILENT = timedelta(minutes=2)

@@ -9,7 +9,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.blind import blind_code, place_in_queue
-from crevlo.core.success import Cause
+from crevlo.core.success import Cause, Outcome
 from crevlo.stations.bench import current_protocol, job_with_unit, tries_used
 from crevlo.stations.clock import stated_time
 from crevlo.stations.devices.power import energy_from_meter
@@ -19,7 +19,7 @@ from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.job import JobView, policies_of, run_by_id, view_job
 from crevlo.stations.receive.safety import may_run_unattended, why_not_run
 from crevlo.stations.shape import Missing, Moment, Refused, Shape, Version
-from crevlo.store.run import Outcome, Run, SlicedFile, Specimen
+from crevlo.store.run import Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolDeviation, Study
 
 

@@ -12,8 +12,9 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench, get_study
-from crevlo.stations.figures import study_figures
+from crevlo.stations.figures.study import study_figures
 from crevlo.stations.inspect.score import revealed
 from crevlo.stations.plan.protocol import Conditions, Policies
 from crevlo.stations.rank.ranking import RankView, WhatIf, view_rank
@@ -23,7 +24,6 @@ from crevlo.stations.shape import Missing, Shape
 from crevlo.store.machine import Instrument
 from crevlo.store.person import Person
 from crevlo.store.reading import Reading
-from crevlo.store.run import Outcome
 from crevlo.store.study import BuyerProfile, ProtocolDeviation, ReportRevision
 
 BEADS = ("#1d3b34", "#2c6b58", "#5f9c80", "#a97a1c", "#c9a552", "#8c5a3c", "#b98c74", "#5b6f8f")
@@ -73,9 +73,10 @@ class ReadingRow(Shape):
     specimen: str
     feature: str
     axis: str
-    nominal_mm: float
+    nominal: float
     repeat: int
-    value_mm: float | None
+    value: float | None
+    unit: str
     cannot_because: str | None
     instrument: str
     person: str
@@ -178,8 +179,8 @@ def reading_data(session: Session, study_id: uuid.UUID) -> ReadingData:
             ReadingRow(
                 machine=names[job.unit_id], arm=arms[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
                 spool=bench.spools[job.spool_id].code, copy_number=job.copy, attempt=run.attempt, specimen=specimen.blind_code,
-                feature=feature.code, axis=feature.axis, nominal_mm=feature.nominal, repeat=r.repeat,
-                value_mm=r.value_mm, cannot_because=r.cannot_because, instrument=instruments[r.instrument_id],
+                feature=feature.code, axis=feature.axis, nominal=feature.nominal, repeat=r.repeat,
+                value=r.value, unit=feature.unit, cannot_because=r.cannot_because, instrument=instruments[r.instrument_id],
                 person=people[r.person_id], taken_at=r.taken_at, reading_id=r.id, supersedes_id=r.supersedes_id,
                 reason=r.reason, note=r.note,
             )
@@ -230,7 +231,7 @@ def _sample(bench: Bench) -> list[SampleLine]:
 def _disclosures(bench: Bench) -> tuple[list[str], list[str]]:
     said, missing = [], []
     for entry in bench.units:
-        sentence = disclose(entry.unit, bench.price_of(entry.unit_id), bench.study.currency)
+        sentence = disclose(entry.unit, bench.price_of(entry.unit_id))
         if sentence:
             said.append(sentence)
         else:

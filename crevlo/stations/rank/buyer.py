@@ -8,13 +8,14 @@ from pydantic import Field
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from crevlo.core.scoring.gate import GateKind
-from crevlo.core.scoring.points import normalised
+from crevlo.core.ranking.gate import GateKind
+from crevlo.core.ranking.points import normalised
 from crevlo.stations.bench import get_study
 from crevlo.stations.library import change
 from crevlo.stations.rank.beginning import must_be_safe
 from crevlo.stations.rank.criteria import BY_CODE
 from crevlo.stations.rank.must_have import MustHave, checked
+from crevlo.stations.rank.scheme import latest_scheme
 from crevlo.stations.shape import Missing, Refused, Shape, Version
 from crevlo.store.study import BuyerProfile, GateRow, ReportRevision, Study
 
@@ -111,8 +112,9 @@ def change_buyer(session: Session, study_id: uuid.UUID, buyer_id: uuid.UUID, giv
         normalised(list(given.weights.values()))
         if set(given.weights) - set(BY_CODE):
             raise Refused("There is a weight for something that is no criterion.")
-        # A criterion that is not named weighs nothing.
-        changes["weights"] = dict.fromkeys(BY_CODE, 0.0) | given.weights
+        # A criterion of the scheme that is not named weighs nothing; one that comes later brings its weight along.
+        codes = [c.code for c in latest_scheme(session, study_id).criteria]
+        changes["weights"] = dict.fromkeys(codes, 0.0) | given.weights
     wanted = None if given.must_haves is None else _distinct([checked(m) for m in given.must_haves])
     change(session, buyer, given.version, changes)
     if wanted is not None:

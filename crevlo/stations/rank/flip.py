@@ -3,9 +3,9 @@
 from collections.abc import Sequence
 from typing import Literal
 
-from crevlo.core.scoring.figure import Figure, central
-from crevlo.core.scoring.flips import figure_flips, weight_flips
-from crevlo.core.scoring.value import ValueFunction
+from crevlo.core.figure import Figure, central
+from crevlo.core.ranking.flips import figure_flips, weight_flips
+from crevlo.core.ranking.value import ValueFunction
 from crevlo.stations.plan.study import UnitMark
 from crevlo.stations.rank.criteria import BY_CODE, unit_of
 from crevlo.stations.shape import Shape
@@ -47,10 +47,9 @@ def flips_of(
     raws = [[_raw(f) for f in row] for row in figures]
     for f in figure_flips(shares, values, raws, functions):
         kind = BY_CODE[codes[f.criterion]]
-        scale = 100 if kind.unit == "%" else 1
         higher = f.raw > raws[f.machine][f.criterion]
-        amount = f"{scale * f.raw:.{kind.digits}f} {unit_of(kind.code, currency)}"
-        now = f"{scale * raws[f.machine][f.criterion]:.{kind.digits}f} {unit_of(kind.code, currency)}"
+        amount = f"{kind.factor * f.raw:.{kind.digits}f} {unit_of(kind.code, currency)}"
+        now = f"{kind.factor * raws[f.machine][f.criterion]:.{kind.digits}f} {unit_of(kind.code, currency)}"
         if amount == now:
             continue
         found.append(

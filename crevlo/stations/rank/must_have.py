@@ -5,9 +5,11 @@ from collections.abc import Callable
 from pydantic import Field
 
 from crevlo.core.estimate import NotDetermined
+from crevlo.core.evaluations.noise import PRINTING, STATES
+from crevlo.core.figure import Counted, as_estimate
 from crevlo.core.material import USUAL
-from crevlo.core.scoring.figure import Counted, as_estimate
-from crevlo.core.scoring.gate import (
+from crevlo.core.noise import NoiseState
+from crevlo.core.ranking.gate import (
     GateKind,
     Judged,
     Standing,
@@ -16,13 +18,12 @@ from crevlo.core.scoring.gate import (
     judge_material,
     judge_success,
 )
+from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
-from crevlo.stations.figures import MachineFigures
+from crevlo.stations.figures.study import StudyFigures
 from crevlo.stations.rank.criteria import BY_CODE, unit_of
-from crevlo.stations.receive.printing import noise_of
 from crevlo.stations.shape import Refused, Shape
 from crevlo.stations.shelf import bed_of
-from crevlo.store.run import NoiseState, Outcome
 from crevlo.store.study import GateRow, StudyUnit
 
 _NEEDS_LIMIT = frozenset(
@@ -114,8 +115,8 @@ def checked(given: MustHave) -> GateRow:
     )  # fmt: skip
 
 
-def judge(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRow) -> Judged:
-    return _RULES[gate.kind](bench, figures, entry, gate)
+def judge(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+    return _RULES[gate.kind](figures, entry, gate)
 
 
 def words_of(gate: GateRow, currency: str) -> str:
@@ -152,29 +153,30 @@ def gate_out(gate: GateRow, judged: list[Judged], currency: str) -> MustHaveOut:
     )  # fmt: skip
 
 
-def _price(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRow) -> Judged:
-    return judge_limit("all in", figures.all_in, gate.limit, bench.study.currency)
+def _price(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+    price = figures.figure("price", entry.unit_id)
+    assert not isinstance(price, Counted)
+    return judge_limit("all in", price, gate.limit, figures.bench.study.currency)
 
 
-def _noise(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+def _noise(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
     state = NoiseState(gate.what or NoiseState.PRINTING.value)
-    if state is NoiseState.PRINTING:
-        noise = figures.raw["noise"]
-        assert not isinstance(noise, Counted)
-        return judge_limit("noise at 1 m", noise, gate.limit, "dB")
-    noise, _ = noise_of(bench, entry.unit_id, state)
-    return judge_limit(f"noise at 1 m, {state.value},", noise, gate.limit, "dB")
+    noise = figures.figure(PRINTING.code if state is NoiseState.PRINTING else STATES[state].code, entry.unit_id)
+    assert not isinstance(noise, Counted)
+    words = "noise at 1 m" if state is NoiseState.PRINTING else f"noise at 1 m, {state.value},"
+    return judge_limit(words, noise, gate.limit, "dB")
 
 
-def _length(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+def _length(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
     return judge_fits_flat(bed_of(entry.unit.model), gate.limit)
 
 
-def _success(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRow) -> Judged:
-    return judge_success(figures.counted, gate.limit)
+def _success(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+    return judge_success(figures.counted(entry.unit_id)[0], gate.limit)
 
 
-def _safety(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+def _safety(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+    bench = figures.compared
     safe = bench.safe(entry.unit_id)
     if safe is None:
         return Judged(Standing.OPEN, "safety checks not all done")
@@ -186,7 +188,8 @@ def _safety(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateR
     )
 
 
-def _material(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+def _material(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+    bench = figures.compared
     good = tries = 0
     for job in bench.jobs_of(entry.unit_id):
         if bench.spools[job.spool_id].material.lower() == gate.what.lower():
@@ -197,30 +200,30 @@ def _material(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: Gat
     return judge_material(gate.what, good, tries)
 
 
-def _enclosure(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+def _enclosure(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
     if entry.unit.model.enclosed:
         return Judged(Standing.PASSES, "encloses its print")
     return Judged(Standing.FAILS, "open: it does not enclose its print")
 
 
-def _tools(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+def _tools(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
     has = entry.unit.model.tools
     text = f"has {has} tool{'' if has == 1 else 's'}, wanted {gate.limit:.0f}"
     return Judged(Standing.PASSES if has >= gate.limit else Standing.FAILS, text)
 
 
-def _figure(bench: Bench, figures: MachineFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+def _figure(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
     kind = BY_CODE[gate.what]
-    figure = figures.raw[gate.what]
+    figure = figures.figure(gate.what, entry.unit_id)
     if isinstance(figure, Counted) and gate.at_least:
         # A count is judged as a count: all good never fails for being few.
         return judge_success(figure, gate.limit / 100, "first attempts")
-    estimate = figure if isinstance(figure, NotDetermined) else as_estimate(figure, 100)
-    unit = unit_of(kind.code, bench.study.currency)
+    estimate = figure if isinstance(figure, NotDetermined) else as_estimate(figure, kind.factor)
+    unit = unit_of(kind.code, figures.bench.study.currency)
     return judge_limit(kind.name.lower(), estimate, gate.limit, unit, kind.digits, at_least=gate.at_least)
 
 
-_RULES: dict[GateKind, Callable[[Bench, MachineFigures, StudyUnit, GateRow], Judged]] = {
+_RULES: dict[GateKind, Callable[[StudyFigures, StudyUnit, GateRow], Judged]] = {
     GateKind.PRICE: _price,
     GateKind.NOISE: _noise,
     GateKind.LENGTH: _length,

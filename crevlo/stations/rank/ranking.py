@@ -6,25 +6,26 @@ from collections.abc import Sequence
 
 import numpy as np
 from pydantic import Field
-from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.core.scoring.chances import DRAWS, RankChances, draw_values, rank_chances
-from crevlo.core.scoring.figure import Figure, central
-from crevlo.core.scoring.gate import Judged, Standing
-from crevlo.core.scoring.points import Total, normalised, rounded_to_total, weighted_totals
-from crevlo.core.scoring.value import ValueFunction, value_function, value_of
-from crevlo.core.scoring.verdict import Ranked, Verdict, say_verdict
+from crevlo.core.figure import Figure, central
+from crevlo.core.ranking.chances import DRAWS, RankChances, draw_values, rank_chances
+from crevlo.core.ranking.gate import Judged, Standing
+from crevlo.core.ranking.points import Total, normalised, rounded_to_total, weighted_totals
+from crevlo.core.ranking.value import Shape as ValueShape
+from crevlo.core.ranking.value import ValueFunction, value_function, value_of
+from crevlo.core.ranking.verdict import Ranked, Verdict, say_verdict
 from crevlo.stations.bench import Bench
-from crevlo.stations.figures import MachineFigures, study_figures
+from crevlo.stations.figures.study import StudyFigures, study_figures
 from crevlo.stations.kept import Kept
 from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.rank.buyer import Weights, buyers_of
-from crevlo.stations.rank.criteria import BY_CODE, unit_of
+from crevlo.stations.rank.criteria import BY_CODE, Anchor, anchors_of, unit_of
 from crevlo.stations.rank.flip import Flip, flips_of
 from crevlo.stations.rank.must_have import MustHaveChoice, MustHaveOut, choices, gate_out, judge
+from crevlo.stations.rank.scheme import latest_scheme
 from crevlo.stations.shape import Missing, Quantity, Refused, Shape, quantity
-from crevlo.store.study import BuyerProfile, CriterionRow, SchemeVersion, StudyUnit
+from crevlo.store.study import BuyerProfile, CriterionRow, StudyUnit
 
 WEIGHT_SPREAD = 0.3
 
@@ -36,8 +37,10 @@ class CriterionOut(Shape):
     unit: str
     weight: float
     scheme_weight: float
-    worst: float
-    best: float
+    digits: int
+    factor: float = Field(description="what is shown is this many times the raw figure")
+    shape: ValueShape
+    points: list[Anchor] = Field(description="two where it is straight: worst and best")
 
 
 class Contribution(Shape):
@@ -134,22 +137,18 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
     inputs = study_figures(session, study_id)
     bench = inputs.compared
     profiles = buyers_of(session, study_id)
-    scheme = session.scalar(
-        select(SchemeVersion).where(SchemeVersion.study_id == study_id).order_by(SchemeVersion.number.desc()).limit(1)
-    )
+    scheme = latest_scheme(session, study_id)
     profile = next((p for p in profiles if p.id == what_if.profile_id), None) if what_if.profile_id else profiles[0]
-    if profile is None or scheme is None:
+    if profile is None:
         raise Missing("There is no such buyer profile in this study.")
     criteria = scheme.criteria
     base = _base_weights(criteria, profile)
     weights = _asked_weights(base, what_if.weights)
-    functions = [value_function(c.shape, [(c.worst, 0.0), (c.best, 100.0)]) for c in criteria]
-    judged = {
-        u.unit_id: [judge(bench, inputs.figures[u.unit_id], u, gate) for gate in profile.gates] for u in bench.units
-    }
+    functions = [value_function(c.shape, [(raw, value) for raw, value in c.points]) for c in criteria]
+    judged = {u.unit_id: [judge(inputs, u, gate) for gate in profile.gates] for u in bench.units}
     failing = {unit: [j.reason for j in row if j.standing is Standing.FAILS] for unit, row in judged.items()}
     entries = [u for u in bench.units if not u.is_control and (what_if.show_gated or not failing[u.unit_id])]
-    rows = [[inputs.figures[u.unit_id].raw[c.code] for c in criteria] for u in entries]
+    rows = [[inputs.figure(c.code, u.unit_id) for c in criteria] for u in entries]
     shares = [weights[c.code] for c in criteria]
     values = [_values(row, functions) for row in rows]
     totals = weighted_totals(shares, values)
@@ -173,7 +172,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
     verdict = say_verdict(ranked, left_out=0 if what_if.show_gated else gated)
     order = sorted(range(len(entries)), key=lambda i: (i not in verdict.contenders, -middle[i]))
     standings = [
-        _standing(entries[i], inputs.figures[entries[i].unit_id], criteria, rows[i], values[i], totals[i], middle[i], chance, i, bench)
+        _standing(entries[i], inputs, criteria, rows[i], values[i], totals[i], middle[i], chance, i, bench)
         for i in order
     ]  # fmt: skip
     _share_ranks(standings, verdict, order)
@@ -195,7 +194,8 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         criteria=[
             CriterionOut(
                 code=c.code, name=BY_CODE[c.code].name, short=BY_CODE[c.code].short,
-                unit=unit_of(c.code, bench.study.currency), weight=weights[c.code], scheme_weight=base[c.code], worst=c.worst, best=c.best,
+                unit=unit_of(c.code, bench.study.currency), weight=weights[c.code], scheme_weight=base[c.code], points=anchors_of(c.points), shape=c.shape, digits=BY_CODE[c.code].digits,
+                factor=BY_CODE[c.code].factor,
             )
             for c in criteria
         ],
@@ -204,7 +204,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
             for at, g in enumerate(profile.gates)
         ],
         must_have_choices=choices(bench), apart=inputs.apart, standings=standings,
-        left_out=_left_out(bench, inputs.figures, failing, what_if.show_gated, criteria, functions, shares),
+        left_out=_left_out(inputs, failing, what_if.show_gated, criteria, functions, shares),
         verdict=_with_caveats(verdict, in_question, judged),
         flips=flips, flips_words=_flips_words(flips, [middle[i] for i in whole], len(entries)),
         reasons=_reasons(standings), missing_cells=missing, cells=len(entries) * len(criteria),
@@ -293,7 +293,7 @@ def _values(row: list[Figure], functions: list[ValueFunction]) -> list[float | N
     ]
 
 
-def _standing(entry: StudyUnit, figures: MachineFigures, criteria: list[CriterionRow], row: list[Figure],
+def _standing(entry: StudyUnit, figures: StudyFigures, criteria: list[CriterionRow], row: list[Figure],
               values: list[float | None], total: Total, middle: float, chance: RankChances | None, i: int, bench: Bench) -> StandingLine:  # fmt: skip
     assert chance is not None
     known = [p for p in total.contributions if p is not None]
@@ -307,7 +307,7 @@ def _standing(entry: StudyUnit, figures: MachineFigures, criteria: list[Criterio
     ]  # fmt: skip
     decided = total.best_rank == total.worst_rank
     return StandingLine(
-        machine=mark_of(entry), all_in=quantity(figures.all_in, bench.study.currency, 0),
+        machine=mark_of(entry), all_in=quantity(figures.figure("price", entry.unit_id), bench.study.currency, 0),
         rank=total.best_rank if decided else None, best_rank=total.best_rank, worst_rank=total.worst_rank,
         total=round(middle, 1), total_low=total.low, total_high=total.high, expanded=float(chance.expanded[i]),
         first_chance=float(chance.rank[i, 0]), rank_chances=[float(x) for x in chance.rank[i]],
@@ -318,15 +318,15 @@ def _standing(entry: StudyUnit, figures: MachineFigures, criteria: list[Criterio
 
 
 def _left_out(
-    bench: Bench, figures: dict[uuid.UUID, MachineFigures], failing: dict[uuid.UUID, list[str]], show_gated: bool,
+    figures: StudyFigures, failing: dict[uuid.UUID, list[str]], show_gated: bool,
     criteria: list[CriterionRow], functions: list[ValueFunction], shares: list[float],
 ) -> list[LeftOut]:  # fmt: skip
-    out = []
+    out, bench = [], figures.compared
     for entry in bench.units:
         reasons = failing[entry.unit_id]
         if not entry.is_control and (not reasons or show_gated):
             continue
-        row = [figures[entry.unit_id].raw[c.code] for c in criteria]
+        row = [figures.figure(c.code, entry.unit_id) for c in criteria]
         total = weighted_totals(shares, [_values(row, functions)])[0]
         out.append(
             LeftOut(

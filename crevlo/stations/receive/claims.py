@@ -8,15 +8,16 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.claims import UNITS, ClaimKind, Once, against
-from crevlo.core.estimate import Estimate, NotDetermined
+from crevlo.core.estimate import Estimate, NotDetermined, determined
+from crevlo.core.noise import NoiseState
+from crevlo.core.statistics import sample_mean
 from crevlo.stations.bench import Bench
 from crevlo.stations.library import change
 from crevlo.stations.receive.measures import mean_of, printable
-from crevlo.stations.receive.printing import noise_of, sample
+from crevlo.stations.receive.printing import noise_of
 from crevlo.stations.shape import Missing, Refused, Shape, Version
 from crevlo.store.machine import Unit
 from crevlo.store.record import Claim, MeasureKind, UnitMeasure
-from crevlo.store.run import NoiseState
 
 
 class ClaimOut(Shape):
@@ -104,7 +105,8 @@ def _measured(
         return noise_of(bench, unit.id, claim.state)
     if claim.kind is ClaimKind.OTHER:
         values = [m.value for m in measures if m.claim_id == claim.id]
-        return (Once(values[0]) if len(values) == 1 else sample(values, f"measurements of “{claim.name}”")), ""
+        what = f"measurements of “{claim.name}”"
+        return (Once(values[0]) if len(values) == 1 else determined(lambda: sample_mean(values, what))), ""
     return _listed(claim.kind, unit, measures), ""
 
 

@@ -2,7 +2,6 @@
 
 import uuid
 from collections.abc import Callable
-from contextlib import suppress
 from datetime import datetime
 
 from pydantic import Field
@@ -10,15 +9,18 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.before_after import Comparison, Pair, changes
-from crevlo.core.estimate import NotDetermined
-from crevlo.core.noise import mean_level_db
+from crevlo.core.evaluations.defects import quality_of
+from crevlo.core.evaluations.noise import run_level_db
+from crevlo.core.evaluations.sizes import off_of
+from crevlo.core.evidence import Key
+from crevlo.core.evidence import Run as Printed
+from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
-from crevlo.stations.figures import deviations, qualities
+from crevlo.stations.evidence.study import evidence_of
 from crevlo.stations.library import configuration_of
-from crevlo.stations.noise import level_at_1_m
 from crevlo.stations.shape import Refused, Shape
 from crevlo.store.machine import Configuration
-from crevlo.store.run import NoiseState, Outcome, Run
+from crevlo.store.run import Run
 
 
 class ConfigurationOut(Shape):
@@ -93,40 +95,28 @@ def comparison(unit_id: uuid.UUID, bench: Bench) -> ComparisonOut | None:
 
 def _comparisons(bench: Bench, unit_id: uuid.UUID, before: Configuration, after: Configuration) -> list[Comparison]:
     """Piece by piece, arm by arm: what was printed in only one of the two says nothing."""
-    jobs = {run.id: job for job in bench.jobs_of(unit_id) for run in bench.runs.get(job.id, [])}
-    done = [r for r in bench.runs_of(unit_id) if r.outcome is Outcome.DONE and r.ended_at]
-    everything = {run.id: job for job in bench.jobs for run in bench.runs.get(job.id, [])}
-    sizes, _, _ = deviations(bench, everything)
-    surface = qualities(bench)
+    arms = {job.id: job.arm_id for job in bench.jobs_of(unit_id)}
+    evidence = evidence_of(bench)
+    done = [r for r in evidence.machines[unit_id].runs if r.came_out and r.hours]
     resolution = max((i.resolution for i in bench.instruments.values() if i.kind == "caliper"), default=0.01)
 
-    def pairs(value: Callable[[Run], float | None]) -> list[Pair]:
-        lines: dict[tuple[uuid.UUID, ...], tuple[list[float], list[float]]] = {}
+    def pairs(value: Callable[[Printed], float | None]) -> list[Pair]:
+        lines: dict[Key, tuple[list[float], list[float]]] = {}
         for run in done:
-            found, job = value(run), jobs[run.id]
-            if found is None or run.configuration_id not in (before.id, after.id):
+            found = value(run)
+            if found is None or run.configuration not in (before.id, after.id):
                 continue
-            line = lines.setdefault((job.arm_id, job.artifact_id, job.spool_id), ([], []))
-            line[run.configuration_id == after.id].append(found)
+            line = lines.setdefault((arms[run.job], run.line), ([], []))  # type: ignore[index]
+            line[run.configuration == after.id].append(found)
         return list(lines.values())
 
+    def off(run: Printed) -> float | None:
+        return off_of(run.specimen, evidence.instruments) if run.specimen else None
+
     return [
-        Comparison("Printing time", "min", 1, 1 / 60, pairs(_minutes)),
-        Comparison("Energy", "Wh", 0, 1.0, pairs(lambda r: None if r.energy_kwh is None else 1000 * r.energy_kwh)),
-        Comparison("Noise, printing", "dB", 1, 0.1, pairs(lambda r: _level(bench, r))),
-        Comparison("Mean error of sizes", "mm", 3, resolution, pairs(lambda r: sizes.get(r.id))),
-        Comparison("Surface, of 100", "points", 1, 1.0, pairs(lambda r: surface.get(r.id))),
+        Comparison("Printing time", "min", 1, 1 / 60, pairs(lambda r: 60 * r.hours)),
+        Comparison("Energy", "Wh", 0, 1.0, pairs(lambda r: None if r.kwh is None else 1000 * r.kwh)),
+        Comparison("Noise, printing", "dB", 1, 0.1, pairs(lambda r: run_level_db(r.levels))),
+        Comparison("Mean error of sizes", "mm", 3, resolution, pairs(off)),
+        Comparison("Surface, of 100", "points", 1, 1.0, pairs(lambda r: quality_of(r.specimen))),
     ]
-
-
-def _minutes(run: Run) -> float | None:
-    return (run.ended_at - run.started_at).total_seconds() / 60 if run.ended_at else None
-
-
-def _level(bench: Bench, run: Run) -> float | None:
-    levels = []
-    for reading in bench.noise.get(run.id, []):
-        if reading.state is NoiseState.PRINTING:
-            with suppress(NotDetermined):
-                levels.append(level_at_1_m(reading))
-    return mean_level_db(levels) if levels else None

@@ -10,14 +10,14 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.core.success import DEFAULT_COUNTED, fault_rate
+from crevlo.core.success import DEFAULT_COUNTED, Outcome, fault_rate
 from crevlo.stations.clock import stated_time
 from crevlo.stations.shape import Moment, Refused, Shape
 from crevlo.store.record import (
     LogEntry,
     LogKind,
 )
-from crevlo.store.run import Outcome, Run
+from crevlo.store.run import Run
 
 HAZARDS = (LogKind.FIRE, LogKind.SMOKE, LogKind.TINGLE, LogKind.RUNAWAY)
 

@@ -8,13 +8,14 @@ from datetime import UTC, date, datetime
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from crevlo.core.money import Money
 from crevlo.store.machine import Unit, UnitPrice
 from crevlo.store.study import ProtocolVersion
 
 
 @dataclass(frozen=True, slots=True)
 class Price:
-    """In the study's currency. `day_price` is what the model cost elsewhere on a day."""
+    """As it was stated, in its own currency. `day_price` is what the model cost elsewhere on a day."""
 
     paid: float | None = None
     upgrades: float = 0.0
@@ -22,10 +23,15 @@ class Price:
     day_price: float | None = None
     day_price_on: date | None = None
     stated_on: date | None = None
+    currency: str = "EUR"
 
     @property
     def all_in(self) -> float | None:
         return None if self.paid is None else self.paid + self.upgrades
+
+    def money(self, amount: float) -> Money:
+        """An amount of this statement, as of its day."""
+        return Money(amount, self.currency, self.stated_on)
 
 
 NO_PRICE = Price()
@@ -47,7 +53,7 @@ def prices_of(session: Session, study_id: uuid.UUID, unit_ids: Iterable[uuid.UUI
         if own or (before and (kept is None or kept.study_id != study_id)):
             found[row.unit_id] = row
     return {
-        unit_id: Price(r.price_paid, r.upgrades, r.residual, r.day_price, r.day_price_on, r.stated_on)
+        unit_id: Price(r.price_paid, r.upgrades, r.residual, r.day_price, r.day_price_on, r.stated_on, r.currency)
         for unit_id, r in found.items()
     }
 
@@ -56,13 +62,13 @@ def state_price(session: Session, study_id: uuid.UUID, unit: Unit, price: Price,
     """Keeps a price for this study, unless it is the one that counts already."""
     known = prices_of(session, study_id, [unit.id]).get(unit.id, NO_PRICE)
     today = datetime.now(UTC).date()
-    fields = (price.paid, price.upgrades, price.residual, price.day_price, price.day_price_on)
-    if fields == (known.paid, known.upgrades, known.residual, known.day_price, known.day_price_on):
+    fields = (price.paid, price.upgrades, price.residual, price.day_price, price.day_price_on, price.currency)
+    if fields == (known.paid, known.upgrades, known.residual, known.day_price, known.day_price_on, known.currency):
         return
     session.add(
         UnitPrice(
             unit_id=unit.id, study_id=study_id, price_paid=price.paid, upgrades=price.upgrades, residual=price.residual,
-            day_price=price.day_price, day_price_on=price.day_price_on, stated_on=today, person_id=person_id,
+            day_price=price.day_price, day_price_on=price.day_price_on, currency=price.currency, stated_on=today, person_id=person_id,
         )
     )  # fmt: skip
     session.flush()

@@ -1,26 +1,25 @@
 """What a unit's prints and readings have shown by themselves: noise, first tries, phases, standby."""
 
-import math
 import uuid
 
 from pydantic import Field
 from sqlalchemy.orm import Session
 
-from crevlo.core.estimate import Estimate, NotDetermined, effective_dof
-from crevlo.core.noise import mean_level_db
+from crevlo.core.estimate import Estimate, NotDetermined
+from crevlo.core.evaluations.noise import of_state
+from crevlo.core.noise import NoiseState, mean_level_db
 from crevlo.core.phases import Phase, total_s
-from crevlo.core.success import success_chance
+from crevlo.core.success import Outcome, success_chance
 from crevlo.stations.bench import Bench
 from crevlo.stations.devices.power import standby_w
+from crevlo.stations.evidence.specimen import instruments_of
+from crevlo.stations.evidence.study import level_of
 from crevlo.stations.noise import level_at_1_m
 from crevlo.stations.plan.expected import file_ratios
 from crevlo.stations.print_.phases import PhaseTime, spans_by_run
 from crevlo.stations.shape import Shape
-from crevlo.store.run import NoiseState, Outcome
 
 _HOURS_A_YEAR = 8766
-# Of a reading without a meter on record.
-_U_SOUND_DB = 1.0
 
 
 # Older runs say little of how the machine prints now.
@@ -79,32 +78,12 @@ def noise_table(bench: Bench, unit_id: uuid.UUID) -> list[NoiseRow]:
 
 
 def noise_of(bench: Bench, unit_id: uuid.UUID, state: NoiseState) -> tuple[Estimate | NotDetermined, str]:
-    """Level at 1 m in one state with the meter's calibration in its uncertainty, and in words what it was read with.
-
-    Readings with the door open or shut, or at another fan speed, are other figures: the case read most often counts.
-    """
-    cases: dict[tuple[bool, float | None], list[tuple[float, uuid.UUID | None]]] = {}
-    for reading in bench.noise_of(unit_id):
-        if reading.state is not state:
-            continue
-        try:
-            level = level_at_1_m(reading)
-        except NotDetermined:
-            continue
-        cases.setdefault((reading.door_shut, reading.fan_percent), []).append((level, reading.instrument_id))
-    if not cases:
-        return NotDetermined(f"noise readings in the state “{state.value}”"), ""
-    (door_shut, fan), found = max(cases.items(), key=lambda case: len(case[1]))
-    meters = [bench.instruments[i] for _, i in found if i]
-    made = sample([level for level, _ in found], f"noise readings in the state “{state.value}” that count")
-    if isinstance(made, Estimate):
-        u_meter = max((m.u_calibration for m in meters), default=_U_SOUND_DB)
-        u2 = made.u**2 + u_meter**2
-        made = Estimate(made.value, math.sqrt(u2), effective_dof(u2, made.u**2, made.dof))
-    words = f"{state.value}, door {'shut' if door_shut else 'open'}" + (
-        f", fan {fan:.0f} %" if fan is not None else ""
-    )
-    return made, words
+    """Level at 1 m in one state, and in words what it was read with."""
+    levels = [level_of(reading) for reading in bench.noise_of(unit_id)]
+    try:
+        return of_state(levels, state, instruments_of(bench.instruments.values()))
+    except NotDetermined as missing:
+        return missing, ""
 
 
 def printing(session: Session, bench: Bench, unit_id: uuid.UUID) -> PrintingOut:
@@ -156,12 +135,3 @@ def _standby_words(watts: float | None, bench: Bench) -> list[str]:
     return [
         f"Stands by at {watts:.1f} W: about {a_year:.0f} {bench.study.currency} a year, were it never switched off."
     ]
-
-
-def sample(values: list[float], what: str) -> Estimate | NotDetermined:
-    n = len(values)
-    if n < 2:
-        return NotDetermined(f"two or more {what}")
-    mean = math.fsum(values) / n
-    spread = math.sqrt(math.fsum((v - mean) ** 2 for v in values) / (n - 1))
-    return Estimate(mean, spread / math.sqrt(n), n - 1)

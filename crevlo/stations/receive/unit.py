@@ -16,7 +16,7 @@ from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.receive.checks import CHECKS, CheckText
 from crevlo.stations.receive.price import NO_PRICE, Price, prices_of, state_price
 from crevlo.stations.receive.safety import latest_safety, safety_records, safety_standing
-from crevlo.stations.shape import Day, Missing, Moment, Refused, Shape, Version
+from crevlo.stations.shape import Currency, Day, Missing, Moment, Refused, Shape, Version
 from crevlo.store.machine import Check, CheckResult, Configuration, Obtained, SafetyCheck, Unit
 from crevlo.store.study import StudyUnit
 
@@ -46,6 +46,7 @@ class UnitOut(Shape):
     machine: UnitMark
     version: int
     serial: str | None
+    currency: str = Field(description="of the price paid, upgrades, residual and the price of the day")
     price_paid: float | None
     list_price: float | None
     upgrades: float
@@ -86,6 +87,9 @@ class ReceiveView(Shape):
 class UnitChange(Shape):
     version: Version
     serial: str | None = Field(default=None, max_length=80)
+    currency: Currency | None = Field(
+        default=None, description="of the amounts here; as stated before, or the study's, where left out"
+    )
     price_paid: float | None = Field(default=None, ge=0, le=1e6)
     upgrades: float = Field(default=0, ge=0, le=1e6)
     residual: float = Field(default=0, ge=0, le=1e6)
@@ -148,7 +152,7 @@ def view_receive(session: Session, study_id: uuid.UUID) -> ReceiveView:
     )  # fmt: skip
 
 
-_PRICES = {"price_paid", "upgrades", "residual", "day_price", "day_price_on"}
+_PRICES = {"currency", "price_paid", "upgrades", "residual", "day_price", "day_price_on"}
 
 
 def change_unit(
@@ -160,7 +164,11 @@ def change_unit(
     if given.first_power_on is not None:
         stated_time(given.first_power_on)
     change(session, entry.unit, given.version, given.model_dump(exclude={"version", *_PRICES}))
-    price = Price(given.price_paid, given.upgrades, given.residual, given.day_price, given.day_price_on)
+    known = prices_of(session, study_id, [unit_id]).get(unit_id)
+    currency = given.currency or (known.currency if known else get_study(session, study_id).currency)
+    price = Price(
+        given.price_paid, given.upgrades, given.residual, given.day_price, given.day_price_on, currency=currency
+    )
     state_price(session, study_id, entry.unit, price, person_id)
     return view_receive(session, study_id)
 
@@ -205,7 +213,7 @@ def record_round(
     return view_receive(session, study_id)
 
 
-def disclose(unit: Unit, price: Price, currency: str) -> str | None:
+def disclose(unit: Unit, price: Price) -> str | None:
     """How the unit was obtained, as a sentence for the report; None while it is not recorded."""
     if unit.obtained is None:
         return None
@@ -213,7 +221,7 @@ def disclose(unit: Unit, price: Price, currency: str) -> str | None:
     more = f" {unit.disclosure.strip()}" if unit.disclosure.strip() else ""
     if unit.obtained is Obtained.BOUGHT:
         where = f" from {unit.obtained_from}" if unit.obtained_from else ""
-        paid = f" for {price.paid:.0f} {currency}" if price.paid is not None else ""
+        paid = f" for {price.paid:.0f} {price.currency}" if price.paid is not None else ""
         return f"{unit.model.name} was bought{where}{paid}.{more}"
     return f"{unit.model.name} was {unit.obtained.value}{source}.{more}"
 
@@ -260,6 +268,7 @@ def _unit_out(
     ]  # fmt: skip
     return UnitOut(
         machine=mark_of(entry), version=unit.version, serial=unit.serial, price_paid=price.paid,
+        currency=price.currency if price.stated_on else currency,
         list_price=model.list_price, upgrades=price.upgrades, residual=price.residual, obtained=unit.obtained,
         obtained_from=unit.obtained_from, received_on=unit.received_on, firmware=configuration.firmware,
         nozzle_mm=configuration.nozzle_mm, bed_x_mm=model.bed_x_mm, bed_y_mm=model.bed_y_mm,
@@ -270,5 +279,5 @@ def _unit_out(
         weight_kg=ModelSheet.model_validate(model.sheet).weight_kg,
         disclosure_more=unit.disclosure, day_price=price.day_price, day_price_on=price.day_price_on,
         first_power_on=unit.first_power_on,
-        disclosure=disclose(unit, price, currency),
+        disclosure=disclose(unit, price),
     )  # fmt: skip

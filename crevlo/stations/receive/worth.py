@@ -1,13 +1,16 @@
 """What a model's features are worth in money, against its price."""
 
-import math
 import uuid
 
 from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.evaluations.worth import worth_of
+from crevlo.core.money import Money, in_currency
 from crevlo.stations.library import change
+from crevlo.stations.rate import stated_rates
 from crevlo.stations.receive.price import Price
 from crevlo.stations.shape import Missing, Refused, Shape, Version
 from crevlo.store.machine import Unit
@@ -22,6 +25,7 @@ class WorthOut(Shape):
     version: int
     name: str
     worth: float
+    currency: str
     present: bool
 
 
@@ -29,7 +33,7 @@ class WorthLedger(Shape):
     currency: str
     features: list[WorthOut]
     base: float = Field(description="what a machine without any of them is worth to this reviewer")
-    worth: float = Field(description="base and the features present")
+    worth: float | None = Field(description="base and the features present")
     price: float | None
     surplus: float | None = Field(description="worth less the price paid")
     words: str = Field(description="the same in a sentence; empty where nothing is known to be present")
@@ -54,18 +58,18 @@ class Presence(Shape):
     present: bool
 
 
-def add_worth(session: Session, given: NewWorth) -> None:
+def add_worth(session: Session, given: NewWorth, currency: str) -> None:
     if session.scalar(select(FeatureWorth.id).where(FeatureWorth.name == given.name.strip())):
         raise Refused(f"“{given.name.strip()}” is on the price list already.")
-    session.add(FeatureWorth(id=given.id, name=given.name.strip(), worth=given.worth))
+    session.add(FeatureWorth(id=given.id, name=given.name.strip(), worth=given.worth, currency=currency))
     session.flush()
 
 
-def change_worth(session: Session, feature_id: uuid.UUID, given: WorthChange) -> None:
+def change_worth(session: Session, feature_id: uuid.UUID, given: WorthChange, currency: str) -> None:
     row = session.get(FeatureWorth, feature_id)
     if row is None or row.is_base:
         raise Missing("There is no such feature on the price list.")
-    change(session, row, given.version, {"worth": given.worth})
+    change(session, row, given.version, {"worth": given.worth, "currency": currency})
 
 
 def set_feature(session: Session, unit: Unit, feature_id: uuid.UUID, given: Presence) -> None:
@@ -80,37 +84,47 @@ def set_feature(session: Session, unit: Unit, feature_id: uuid.UUID, given: Pres
     session.flush()
 
 
-def worth_base(session: Session) -> float:
-    row = session.scalar(select(FeatureWorth).where(FeatureWorth.is_base))
-    return row.worth if row else 0.0
-
-
-def set_base(session: Session, given: BaseWorth) -> None:
+def set_base(session: Session, given: BaseWorth, currency: str) -> None:
     """What a machine without any feature of the list is worth."""
     row = session.scalar(select(FeatureWorth).where(FeatureWorth.is_base))
     if row is None:
-        session.add(FeatureWorth(name="a machine without any of them", worth=given.worth, is_base=True))
+        session.add(
+            FeatureWorth(name="a machine without any of them", worth=given.worth, currency=currency, is_base=True)
+        )
     else:
-        row.worth = given.worth
+        row.worth, row.currency = given.worth, currency
     session.flush()
 
 
 def worth_ledger(session: Session, unit: Unit, price: Price, currency: str) -> WorthLedger:
+    """The price list with what the unit's model has of it, added up in the study's currency."""
     present = set(session.scalars(select(ModelFeature.feature_id).where(ModelFeature.model_id == unit.model_id)))
-    rows = session.scalars(
-        select(FeatureWorth).where(~FeatureWorth.is_base).order_by(FeatureWorth.worth.desc(), FeatureWorth.name)
-    ).all()
-    base = worth_base(session)
-    worth = base + math.fsum(r.worth for r in rows if r.id in present)
-    paid, words = price.paid, ""
-    if present:
-        names = ", ".join(r.name for r in rows if r.id in present)
-        words = f"worth {worth:.0f} {currency} (base {base:.0f}; {names})"
-        if paid is not None:
-            gap = worth - paid
-            words += f", {abs(gap):.0f} {currency} {'more' if gap >= 0 else 'less'} than the {paid:.0f} paid"
-        words += "."
+    every = session.scalars(select(FeatureWorth).order_by(FeatureWorth.worth.desc(), FeatureWorth.name)).all()
+    rates = stated_rates(session)
+    rows, base_row = [r for r in every if not r.is_base], next((r for r in every if r.is_base), None)
+
+    def here(row: FeatureWorth) -> float:
+        return in_currency(Money(row.worth, row.currency), currency, rates)
+
+    words, worth, surplus, base, paid = "", None, None, 0.0, None
+    try:
+        base = here(base_row) if base_row else 0.0
+        paid = None if price.paid is None else in_currency(price.money(price.paid), currency, rates)
+        made = worth_of(base, [here(r) for r in rows if r.id in present], paid)
+        worth, surplus = made.worth, made.surplus if present else None
+        if present:
+            names = ", ".join(r.name for r in rows if r.id in present)
+            words = f"worth {worth:.0f} {currency} (base {base:.0f}; {names})"
+            if made.surplus is not None and paid is not None:
+                side = "more" if made.surplus >= 0 else "less"
+                words += f", {abs(made.surplus):.0f} {currency} {side} than the {paid:.0f} paid"
+            words += "."
+    except NotDetermined as missing:
+        words = f"worth not determined: needs {missing.needs}."
     return WorthLedger(
-        currency=currency, base=base, words=words, worth=worth, price=paid, surplus=worth - paid if paid is not None and present else None,
-        features=[WorthOut(id=r.id, version=r.version, name=r.name, worth=r.worth, present=r.id in present) for r in rows],
+        currency=currency, base=base, words=words, worth=worth, price=paid, surplus=surplus,
+        features=[
+            WorthOut(id=r.id, version=r.version, name=r.name, worth=r.worth, currency=r.currency, present=r.id in present)
+            for r in rows
+        ],
     )  # fmt: skip

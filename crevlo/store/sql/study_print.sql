@@ -43,5 +43,13 @@ marked as (
   union all select 24, xmin, ctid from deviation where study_id = :study
   union all select 25, xmin, ctid from instrument
   union all select 26, xmin, ctid from spool
+  union all select 27, j.xmin, j.ctid from own_specimen, lateral (
+    select xmin, ctid from judgement where specimen_id = own_specimen.id offset 0) j
+  union all select 28, xmin, ctid from unit_measure where unit_id in (select id from own_unit)
+  union all select 29, xmin, ctid from assembly_step where unit_id in (select id from own_unit)
+  union all select 30, xmin, ctid from feature_worth
+  union all select 31, xmin, ctid from model_feature
+    where model_id in (select model_id from unit where id in (select id from own_unit))
+  union all select 32, xmin, ctid from exchange_rate
 )
 select count(*), coalesce(sum(hashtextextended(kind || ' ' || xmin::text || ' ' || ctid::text, 0)), 0) from marked

@@ -1574,6 +1574,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/specimens/{specimen_id}/judgements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["measure_record_judgement_specimens__uuid_specimen_id__judgements_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/zero-checks": {
         parameters: {
             query?: never;
@@ -1735,6 +1751,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What currencies were worth in each other, the newest day first. */
+        get: operations["cost_list_rates_rates_get"];
+        put?: never;
+        post: operations["cost_state_rate_rates_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/rank": {
         parameters: {
             query?: never;
@@ -1746,6 +1779,24 @@ export interface paths {
         put?: never;
         /** Ranks with any weights; nothing is saved. */
         post: operations["rank_view_rank_studies__uuid_study_id__rank_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/scheme": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What counts, and all that could. */
+        get: operations["rank_view_scheme_studies__uuid_study_id__scheme_get"];
+        put?: never;
+        /** The next version of the scheme; earlier ones stay. */
+        post: operations["rank_change_scheme_studies__uuid_study_id__scheme_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2479,6 +2530,16 @@ export interface components {
             /** Price Per Kg */
             price_per_kg: number;
             /**
+             * Currency
+             * @default EUR
+             */
+            currency: string;
+            /**
+             * Priced On
+             * @default null
+             */
+            priced_on: string | null;
+            /**
              * Dried On
              * @default null
              */
@@ -2574,6 +2635,16 @@ export interface components {
             density_g_cm3: number;
             /** Price Per Kg */
             price_per_kg: number;
+            /**
+             * Currency
+             * @default EUR
+             */
+            currency?: string;
+            /**
+             * Priced On
+             * @default null
+             */
+            priced_on?: string | null;
             /**
              * Dried On
              * @default null
@@ -2699,6 +2770,16 @@ export interface components {
             density_g_cm3: number;
             /** Price Per Kg */
             price_per_kg: number;
+            /**
+             * Currency
+             * @default EUR
+             */
+            currency?: string;
+            /**
+             * Priced On
+             * @default null
+             */
+            priced_on?: string | null;
             /**
              * Dried On
              * @default null
@@ -3139,7 +3220,7 @@ export interface components {
         };
         /**
          * Kind
-         * @description What a feature asks for.
+         * @description Codes of the kinds of features; how each is entered stands in its own file.
          * @enum {string}
          */
         Kind: "length" | "diagonal" | "thickness" | "gap" | "pillar" | "span" | "overhang" | "distance" | "look" | "lift";
@@ -4626,6 +4707,11 @@ export interface components {
             version: number;
             /** Serial */
             serial: string | null;
+            /**
+             * Currency
+             * @description of the price paid, upgrades, residual and the price of the day
+             */
+            currency: string;
             /** Price Paid */
             price_paid: number | null;
             /** List Price */
@@ -4710,6 +4796,12 @@ export interface components {
              * @default null
              */
             serial?: string | null;
+            /**
+             * Currency
+             * @description of the amounts here; as stated before, or the study's, where left out
+             * @default null
+             */
+            currency?: string | null;
             /**
              * Price Paid
              * @default null
@@ -5221,7 +5313,7 @@ export interface components {
              * Worth
              * @description base and the features present
              */
-            worth: number;
+            worth: number | null;
             /** Price */
             price: number | null;
             /**
@@ -5248,6 +5340,8 @@ export interface components {
             name: string;
             /** Worth */
             worth: number;
+            /** Currency */
+            currency: string;
             /** Present */
             present: boolean;
         };
@@ -6071,6 +6165,7 @@ export interface components {
         };
         /**
          * Outcome
+         * @description How an attempt ended.
          * @enum {string}
          */
         Outcome: "done" | "failed" | "stopped";
@@ -6451,17 +6546,8 @@ export interface components {
             repeats: number;
             /** Artifacts */
             artifacts: components["schemas"]["ArtifactOut"][];
-            /** Calipers */
-            calipers: components["schemas"]["InstrumentNow"][];
-            /**
-             * Far Off Mm
-             * @description a reading further off is kept only with a note
-             */
-            far_off_mm: number;
-            /** Dial Reach Mm */
-            dial_reach_mm: number;
-            /** Dial Usual Mm */
-            dial_usual_mm: number;
+            /** Instruments */
+            instruments: components["schemas"]["InstrumentNow"][];
             /** Queue */
             queue: components["schemas"]["QueueLine"][];
         };
@@ -6522,6 +6608,9 @@ export interface components {
             id: string;
             /** Code */
             code: string;
+            kind: components["schemas"]["InstrumentKind"];
+            /** Unit */
+            unit: string;
             /** Resolution */
             resolution: number;
             /**
@@ -6575,26 +6664,35 @@ export interface components {
             done: number;
             /** Features */
             features: components["schemas"]["FeatureLine"][];
+            /** Judged */
+            judged: components["schemas"]["JudgedLine"][];
             /** Findings */
             findings: components["schemas"]["FindingOut"][];
-            /** Points */
-            points: components["schemas"]["FitPoint"][];
-            /** Lines */
-            lines: components["schemas"]["FitLine"][];
-            /** Mean Absolute Mm */
-            mean_absolute_mm: number | null;
-            /**
-             * Longest Mm
-             * @description the artifact's longest size, as far as the drawing of the fit goes
-             */
-            longest_mm: number | null;
+            /** Charts */
+            charts: (components["schemas"]["FitChartOut"] | components["schemas"]["MapChartOut"] | components["schemas"]["FrameChartOut"])[];
         };
         /**
          * Axis
          * @enum {string}
          */
         Axis: "X" | "Y" | "Z";
-        /** FeatureLine */
+        /** DiscOut */
+        DiscOut: {
+            /** Code */
+            code: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Value */
+            value: number;
+            /** Off */
+            off: number;
+        };
+        /**
+         * FeatureLine
+         * @description A feature that an instrument reads; a value more than `far_off` from nominal is kept only with a note.
+         */
         FeatureLine: {
             /**
              * Feature Id
@@ -6603,18 +6701,39 @@ export interface components {
             feature_id: string;
             /** Code */
             code: string;
-            /** Nominal Mm */
-            nominal_mm: number;
+            /** Nominal */
+            nominal: number;
+            /** Unit */
+            unit: string;
+            /** Digits */
+            digits: number;
+            /** Far Off */
+            far_off: number | null;
+            /** Dial Reach */
+            dial_reach: number;
+            /** Dial Usual */
+            dial_usual: number;
+            /**
+             * Instruments
+             * @description kinds that read it
+             */
+            instruments: string[];
             /** Readings */
             readings: components["schemas"]["ReadingOut"][];
             off: components["schemas"]["Quantity"];
             /** Grade */
             grade: string | null;
         };
-        /** FindingOut */
+        /**
+         * FindingOut
+         * @description What the readings tell, in words; `points_to` names the likely cause and what would confirm it.
+         */
         FindingOut: {
-            /** About */
-            about: string;
+            /**
+             * Code
+             * @description of what is told; nothing where several need the same
+             */
+            code: string | null;
             /** Headline */
             headline: string;
             /** Amount */
@@ -6623,18 +6742,34 @@ export interface components {
             uncertainty: string;
             /** Meaning */
             meaning: string;
+            /** Points To */
+            points_to: string | null;
+        };
+        /** FitChartOut */
+        FitChartOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            chart: "fit";
+            /** Points */
+            points: components["schemas"]["FitPointOut"][];
+            /** Lines */
+            lines: components["schemas"]["FitLineOut"][];
+            /** Longest Mm */
+            longest_mm: number;
         };
         /**
-         * FitLine
+         * FitLineOut
          * @description Fitted deviation of outside sizes over length, with the line's U at each place.
          */
-        FitLine: {
+        FitLineOut: {
             axis: components["schemas"]["Axis"];
             /** Points */
-            points: components["schemas"]["LinePoint"][];
+            points: components["schemas"]["LinePointOut"][];
         };
-        /** FitPoint */
-        FitPoint: {
+        /** FitPointOut */
+        FitPointOut: {
             /** Code */
             code: string;
             axis: components["schemas"]["Axis"];
@@ -6645,14 +6780,89 @@ export interface components {
             /** Expanded Mm */
             expanded_mm: number;
         };
-        /** LinePoint */
-        LinePoint: {
+        /** FrameChartOut */
+        FrameChartOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            chart: "frame";
+            /** A Mm */
+            a_mm: number;
+            /** B Mm */
+            b_mm: number;
+            /** D1 Mm */
+            d1_mm: number;
+            /** D2 Mm */
+            d2_mm: number;
+            /** Mm Per 100 */
+            mm_per_100: number;
+        };
+        /**
+         * JudgedLine
+         * @description A feature that a person judges, with what this person said of it.
+         */
+        JudgedLine: {
+            /**
+             * Feature Id
+             * Format: uuid
+             */
+            feature_id: string;
+            /** Code */
+            code: string;
+            /** Nominal */
+            nominal: number;
+            /** Unit */
+            unit: string;
+            /** Method */
+            method: string;
+            takes: components["schemas"]["Takes"];
+            /** Words */
+            words: string[];
+            said: components["schemas"]["JudgementOut"] | null;
+        };
+        /** JudgementOut */
+        JudgementOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            takes: components["schemas"]["Takes"];
+            /** Amount */
+            amount: number | null;
+            verdict: components["schemas"]["Verdict"] | null;
+            /** Word */
+            word: string;
+            /** Corrected */
+            corrected: boolean;
+            /** After Reveal */
+            after_reveal: string | null;
+        };
+        /** LinePointOut */
+        LinePointOut: {
             /** Length Mm */
             length_mm: number;
             /** Deviation Mm */
             deviation_mm: number;
             /** Expanded Mm */
             expanded_mm: number;
+        };
+        /** MapChartOut */
+        MapChartOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            chart: "map";
+            /** Discs */
+            discs: components["schemas"]["DiscOut"][];
+            /** Nominal */
+            nominal: number;
+            /** Within */
+            within: number;
+            /** Unit */
+            unit: string;
         };
         /**
          * Quantity
@@ -6692,8 +6902,8 @@ export interface components {
             id: string;
             /** Repeat */
             repeat: number;
-            /** Value Mm */
-            value_mm: number | null;
+            /** Value */
+            value: number | null;
             /** Cannot Because */
             cannot_because: string | null;
             /** Corrected */
@@ -6709,6 +6919,17 @@ export interface components {
              */
             note: string | null;
         };
+        /**
+         * Takes
+         * @description How what a feature tells is entered.
+         * @enum {string}
+         */
+        Takes: "value" | "verdict" | "count" | "look";
+        /**
+         * Verdict
+         * @enum {string}
+         */
+        Verdict: "pass" | "fail" | "partly";
         /** NewReading */
         NewReading: {
             /**
@@ -6730,10 +6951,11 @@ export interface components {
             /** Repeat */
             repeat: number;
             /**
-             * Value Mm
+             * Value
+             * @description in the unit of its feature
              * @default null
              */
-            value_mm?: number | null;
+            value?: number | null;
             /**
              * Cannot Because
              * @default null
@@ -6782,10 +7004,11 @@ export interface components {
              */
             supersedes_id: string;
             /**
-             * Value Mm
+             * Value
+             * @description in the unit of its feature
              * @default null
              */
-            value_mm?: number | null;
+            value?: number | null;
             /**
              * Cannot Because
              * @default null
@@ -6798,6 +7021,55 @@ export interface components {
              * Format: uuid
              */
             instrument_id: string;
+            /**
+             * Taken At
+             * @default null
+             */
+            taken_at?: string | null;
+        };
+        /**
+         * NewJudgement
+         * @description A verdict with its word, a count, or a look of 0 to 5; with `supersedes_id` and a reason the correction of one.
+         */
+        NewJudgement: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Feature Id
+             * Format: uuid
+             */
+            feature_id: string;
+            takes: components["schemas"]["Takes"];
+            /**
+             * Amount
+             * @default null
+             */
+            amount?: number | null;
+            /** @default null */
+            verdict?: components["schemas"]["Verdict"] | null;
+            /**
+             * Word
+             * @default
+             */
+            word?: string;
+            /**
+             * Supersedes Id
+             * @default null
+             */
+            supersedes_id?: string | null;
+            /**
+             * Reason
+             * @default null
+             */
+            reason?: string | null;
+            /**
+             * After Reveal
+             * @default null
+             */
+            after_reveal?: string | null;
             /**
              * Taken At
              * @default null
@@ -7159,6 +7431,64 @@ export interface components {
             spool: string;
             /** Per Kg */
             per_kg: number;
+            /** Currency */
+            currency: string;
+        };
+        /** Rates */
+        Rates: {
+            /** Rates */
+            rates: components["schemas"]["RateOut"][];
+        };
+        /** RateOut */
+        RateOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Base */
+            base: string;
+            /** Quote */
+            quote: string;
+            /** Rate */
+            rate: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Source
+             * @description where it was read
+             */
+            source: string;
+        };
+        /**
+         * NewRate
+         * @description One of `base` is worth `rate` of `quote` on that day.
+         */
+        NewRate: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Base */
+            base: string;
+            /** Quote */
+            quote: string;
+            /** Rate */
+            rate: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Source
+             * @description where it was read
+             */
+            source: string;
         };
         /** RankView */
         RankView: {
@@ -7205,6 +7535,16 @@ export interface components {
             /** Weight Spread */
             weight_spread: number;
         };
+        /**
+         * Anchor
+         * @description A raw figure and what it is worth, 0 to 100.
+         */
+        Anchor: {
+            /** Raw */
+            raw: number;
+            /** Value */
+            value: number;
+        };
         /** Contribution */
         Contribution: {
             /** Code */
@@ -7229,10 +7569,19 @@ export interface components {
             weight: number;
             /** Scheme Weight */
             scheme_weight: number;
-            /** Worst */
-            worst: number;
-            /** Best */
-            best: number;
+            /** Digits */
+            digits: number;
+            /**
+             * Factor
+             * @description what is shown is this many times the raw figure
+             */
+            factor: number;
+            shape: components["schemas"]["Shape"];
+            /**
+             * Points
+             * @description two where it is straight: worst and best
+             */
+            points: components["schemas"]["Anchor"][];
         };
         /**
          * Flip
@@ -7355,6 +7704,11 @@ export interface components {
             points: number;
         };
         /**
+         * Shape
+         * @enum {string}
+         */
+        Shape: "linear" | "piecewise" | "thresholds" | "logarithmic";
+        /**
          * StandingLine
          * @description A machine's line in the ranking.
          */
@@ -7432,6 +7786,93 @@ export interface components {
              * @default false
              */
             show_gated?: boolean;
+        };
+        /** SchemeView */
+        SchemeView: {
+            /** Number */
+            number: number;
+            /** Criteria */
+            criteria: components["schemas"]["CriterionIn"][];
+            /** Choices */
+            choices: components["schemas"]["Choice"][];
+            /** Machines */
+            machines: components["schemas"]["UnitMark"][];
+        };
+        /**
+         * Better
+         * @enum {string}
+         */
+        Better: "lower" | "higher" | "zero" | "none";
+        /**
+         * Choice
+         * @description Something that could count, with what this study's machines have of it so far.
+         */
+        Choice: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Group */
+            group: string;
+            /** Unit */
+            unit: string;
+            /** Digits */
+            digits: number;
+            /** Factor */
+            factor: number;
+            better: components["schemas"]["Better"];
+            rests: components["schemas"]["Rests"];
+            /** Rule */
+            rule: string;
+            /** Worst */
+            worst: number;
+            /** Best */
+            best: number;
+            /**
+             * Known
+             * @description machines of which it is known
+             */
+            known: number;
+            /**
+             * Figures
+             * @description by machine, in the order of the study
+             */
+            figures: components["schemas"]["Quantity"][];
+        };
+        /**
+         * CriterionIn
+         * @description One thing that counts; two anchors where it is straight: the worst and the best.
+         */
+        CriterionIn: {
+            /** Code */
+            code: string;
+            /** Weight */
+            weight: number;
+            /** @default linear */
+            shape?: components["schemas"]["Shape"];
+            /** Points */
+            points: components["schemas"]["Anchor"][];
+        };
+        /**
+         * Rests
+         * @description What a figure was made from, for its source.
+         * @enum {string}
+         */
+        Rests: "readings" | "scores" | "runs" | "noise" | "unit";
+        /**
+         * NewScheme
+         * @description All criteria of the next version; `number` is that of the version the editor saw.
+         */
+        NewScheme: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Number */
+            number: number;
+            /** Criteria */
+            criteria: components["schemas"]["CriterionIn"][];
         };
         /** Buyers */
         Buyers: {
@@ -7652,12 +8093,14 @@ export interface components {
             feature: string;
             /** Axis */
             axis: string;
-            /** Nominal Mm */
-            nominal_mm: number;
+            /** Nominal */
+            nominal: number;
             /** Repeat */
             repeat: number;
-            /** Value Mm */
-            value_mm: number | null;
+            /** Value */
+            value: number | null;
+            /** Unit */
+            unit: string;
             /** Cannot Because */
             cannot_because: string | null;
             /** Instrument */
@@ -11602,6 +12045,41 @@ export interface operations {
             };
         };
     };
+    measure_record_judgement_specimens__uuid_specimen_id__judgements_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                specimen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewJudgement"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpecimenView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     measure_record_zero_studies__uuid_study_id__zero_checks_post: {
         parameters: {
             query?: never;
@@ -11641,6 +12119,7 @@ export interface operations {
         parameters: {
             query?: {
                 feature?: string | null;
+                finding?: string | null;
             };
             header?: never;
             path: {
@@ -11958,6 +12437,68 @@ export interface operations {
             };
         };
     };
+    cost_list_rates_rates_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rates"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cost_state_rate_rates_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRate"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rates"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     rank_view_rank_studies__uuid_study_id__rank_post: {
         parameters: {
             query?: never;
@@ -11980,6 +12521,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RankView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_view_scheme_studies__uuid_study_id__scheme_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchemeView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_change_scheme_studies__uuid_study_id__scheme_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewScheme"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchemeView"];
                 };
             };
             /** @description Unprocessable Entity */

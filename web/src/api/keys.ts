@@ -16,6 +16,7 @@ export const keys = {
   people: ["people"] as const,
   sessions: ["sessions"] as const,
   buyers: ["buyers"] as const,
+  rates: ["rates"] as const,
   spool: (id: string) => ["library", "spool", id] as const,
   study: (id: string) => ["study", id] as const,
   part: (id: string, part: string, ...more: readonly unknown[]) => ["study", id, part, ...more] as const,

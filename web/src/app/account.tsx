@@ -43,11 +43,11 @@ export function AccountPage() {
     <Shell studyId={null} active="" title="Your account">
       <div className="grid max-w-[860px] grid-cols-[minmax(0,1fr)_300px] items-start gap-3 max-[760px]:grid-cols-1">
         <section className="sheet p-4" aria-label="Where you are signed in">
-          <h2 className="text-[15px] font-bold">Where you are signed in</h2>
+          <h2 className="text-lead font-bold">Where you are signed in</h2>
           {!sessions.data && <Skeleton className="mt-2 h-24" />}
           <ul className="mt-2">
             {sessions.data?.sessions.map((s) => (
-              <li key={s.id} className="flex items-center gap-3 border-t border-rule-2 py-2 text-[13px]">
+              <li key={s.id} className="flex items-center gap-3 border-t border-rule-2 py-2 text-body">
                 <span className="min-w-0 flex-1">
                   <b className="block truncate" title={s.agent}>
                     {s.agent}
@@ -70,8 +70,8 @@ export function AccountPage() {
           <Trouble error={error ?? sessions.error} />
         </section>
         <form onSubmit={change} className="sheet grid gap-2.5 p-4" aria-label="New password">
-          <h2 className="text-[15px] font-bold">New password</h2>
-          <p className="text-[12.5px] text-ink-2">
+          <h2 className="text-lead font-bold">New password</h2>
+          <p className="text-small text-ink-2">
             For {me.data?.name}. It signs you out everywhere else. Just after signing in by a link the old one
             is not needed.
           </p>
@@ -87,7 +87,7 @@ export function AccountPage() {
             Change it
           </button>
           {done && (
-            <p role="status" className="text-[13px] text-ok-ink">
+            <p role="status" className="text-body text-ok-ink">
               {done}
             </p>
           )}

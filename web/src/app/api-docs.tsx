@@ -83,9 +83,9 @@ export function ApiDocsPage() {
                   onClick={() => setOpen(open === id ? null : id)}
                   className="grid w-full grid-cols-[64px_minmax(0,1fr)] gap-3 py-2 text-left hover:bg-station-on"
                 >
-                  <b className="num text-[12px]">{method}</b>
+                  <b className="num text-small">{method}</b>
                   <span className="min-w-0">
-                    <span className="num block text-[12.5px] break-all">{path}</span>
+                    <span className="num block text-small break-all">{path}</span>
                     {operation.summary && <span className="text-ink-2">{operation.summary}</span>}
                   </span>
                 </button>
@@ -103,7 +103,7 @@ function Details({ operation, doc }: { operation: Operation; doc: Document }) {
   const body = Object.values(operation.requestBody?.content ?? {})[0]?.schema;
   const query = (operation.parameters ?? []).filter((p) => p.in === "query");
   return (
-    <div className="grid gap-3 pb-4 pl-[76px] text-[12.5px]">
+    <div className="grid gap-3 pb-4 pl-19 text-small">
       {operation.description && operation.description !== operation.summary && <p>{operation.description}</p>}
       {query.length > 0 && (
         <Block title="Query">
@@ -129,7 +129,7 @@ function Block({ title, children }: { title: string; children: string }) {
   return (
     <div>
       <h3 className="lab">{title}</h3>
-      <pre className="num mt-1 overflow-x-auto rounded border border-rule-2 bg-bench p-2 text-[11.5px]">
+      <pre className="num mt-1 overflow-x-auto rounded border border-rule-2 bg-bench p-2 text-small">
         {children}
       </pre>
     </div>

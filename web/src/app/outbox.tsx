@@ -55,8 +55,8 @@ export function NotSent() {
           sideOffset={6}
           className="sheet z-30 max-h-[70dvh] w-[min(420px,94vw)] overflow-y-auto p-3.5"
         >
-          <h2 className="text-[15px] font-bold">Kept on this device</h2>
-          <p className="pt-0.5 text-[12.5px] text-ink-2">
+          <h2 className="text-lead font-bold">Kept on this device</h2>
+          <p className="pt-0.5 text-small text-ink-2">
             {own.length > 0
               ? "Sent by itself, in this order, as soon as the server answers."
               : "Nothing of yours waits."}
@@ -67,7 +67,7 @@ export function NotSent() {
             ))}
           </ul>
           {others > 0 && (
-            <p className="mt-2 text-[12.5px]">
+            <p className="mt-2 text-small">
               {others === 1 ? "One entry" : `${others} entries`} of somebody else{" "}
               {others === 1 ? "waits" : "wait"} here until they sign in on this device again.
             </p>
@@ -81,10 +81,10 @@ export function NotSent() {
 function Waiting({ entry }: { entry: Entry }) {
   const at = momentOf(entry).toLocaleTimeString("en-GB");
   return (
-    <li className="border-t border-rule-2 pt-1.5 text-[13px]">
+    <li className="border-t border-rule-2 pt-1.5 text-body">
       <span className="flex justify-between gap-2">
         <b>{entry.label}</b>
-        <span className="num text-[12px] text-ink-2">{at}</span>
+        <span className="num text-small text-ink-2">{at}</span>
       </span>
       {entry.refused && (
         <>

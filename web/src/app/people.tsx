@@ -107,7 +107,7 @@ export function PeoplePage() {
             <div className="pt-2">
               <Trouble error={error ?? people.error} />
             </div>
-            <dl className="mt-3 grid grid-cols-[80px_1fr] gap-y-1 text-[12.5px]">
+            <dl className="mt-3 grid grid-cols-[80px_1fr] gap-y-1 text-small">
               {Object.entries(ROLES).map(([role, what]) => (
                 <div key={role} className="contents">
                   <dt className="font-semibold">{role}</dt>
@@ -117,7 +117,7 @@ export function PeoplePage() {
             </dl>
           </section>
           <form onSubmit={add} className="sheet grid gap-2.5 p-4">
-            <h2 className="text-[15px] font-bold">New account</h2>
+            <h2 className="text-lead font-bold">New account</h2>
             <Field label="Name or role">
               <input className="input" name="name" required maxLength={80} />
             </Field>

@@ -54,7 +54,7 @@ export function Rail({
     >
       <Link
         to="/"
-        className="px-4 pb-3 text-[19px] font-extrabold tracking-tight [font-stretch:110%] max-[640px]:py-2"
+        className="px-4 pb-3 text-head font-extrabold tracking-tight [font-stretch:110%] max-[640px]:py-2"
       >
         Crevlo
         <i className="ml-1 inline-block h-[7px] w-[26px] rounded bg-needle align-middle" />
@@ -74,12 +74,12 @@ export function Rail({
               ref={on ? shown : undefined}
               className={`grid grid-cols-[22px_1fr_auto] items-baseline gap-x-1.5 border-l-4 py-2 pr-3.5 pl-3 ${on ? "border-needle bg-bench text-ink" : "border-transparent hover:bg-[#24483f]"}`}
             >
-              <span className={`num text-[10px] ${on ? "text-ink-2" : "text-[#b8cac1]"}`}>{i + 1}</span>
-              <b className="text-[14px] font-semibold">{s.name}</b>
-              <span className={`num text-[10px] ${on ? "text-ink-2" : "text-[#b8cac1]"}`}>
+              <span className={`num text-tiny ${on ? "text-ink-2" : "text-[#b8cac1]"}`}>{i + 1}</span>
+              <b className="text-body font-semibold">{s.name}</b>
+              <span className={`num text-tiny ${on ? "text-ink-2" : "text-[#b8cac1]"}`}>
                 {progress?.count ?? ""}
               </span>
-              <span className="col-start-2 col-end-4 mt-1.5 flex gap-[2px] max-[640px]:hidden">
+              <span className="col-start-2 col-end-4 mt-1.5 flex gap-0.5 max-[640px]:hidden">
                 {Array.from({ length: BEADS }, (_, k) => {
                   const trouble = progress?.trouble && k === Math.min(filled, BEADS - 1);
                   const colour = trouble
@@ -98,7 +98,7 @@ export function Rail({
           );
         })}
       {!rater && (
-        <div className="mt-auto grid gap-1 px-4 py-2 text-[12.5px] text-[#c7d6ce] max-[640px]:hidden">
+        <div className="mt-auto grid gap-1 px-4 py-2 text-small text-[#c7d6ce] max-[640px]:hidden">
           {LIBRARY.map((l) => (
             <Link key={l.id} to="/library/$kind" params={{ kind: l.id }} className="py-0.5 hover:underline">
               {l.name}

@@ -49,7 +49,7 @@ export function Shell({
         />
         <div className="grid min-h-0 min-w-0 grid-rows-[48px_minmax(0,1fr)] max-[640px]:grid-rows-[auto_minmax(0,1fr)] print:block">
           <header className="flex min-w-0 items-center gap-3 border-b border-rule px-4 print:hidden max-[640px]:flex-wrap max-[640px]:gap-x-2 max-[640px]:gap-y-1 max-[640px]:py-1.5">
-            <h1 className="truncate text-[17px] font-bold max-[640px]:min-w-0 max-[640px]:flex-1 max-[640px]:text-[14px]">
+            <h1 className="truncate text-head font-bold max-[640px]:min-w-0 max-[640px]:flex-1 max-[640px]:text-body">
               {title ?? line.data?.title ?? "Crevlo"}
             </h1>
             <div

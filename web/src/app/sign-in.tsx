@@ -90,11 +90,11 @@ function Card({ title, children }: { title: string; children: React.ReactNode })
   return (
     <main className="grid min-h-dvh place-items-center p-4">
       <div className="sheet grid w-[min(360px,100%)] gap-3 p-6">
-        <span className="text-[19px] font-extrabold [font-stretch:110%]">
+        <span className="text-head font-extrabold [font-stretch:110%]">
           Crevlo
           <i className="ml-1 inline-block h-[7px] w-[26px] rounded bg-needle align-middle" />
         </span>
-        <h1 className="text-[19px] font-bold">{title}</h1>
+        <h1 className="text-head font-bold">{title}</h1>
         {children}
       </div>
     </main>

@@ -27,7 +27,7 @@ export function StudiesPage() {
               }}
               className="grid gap-0.5 border-b border-rule-2 px-4 py-3 hover:bg-station-on"
             >
-              <b className="text-[15px]">{s.title}</b>
+              <b className="text-lead">{s.title}</b>
               <span className="text-ink-2">{s.question || "No question written yet"}</span>
               <span className="lab">
                 {s.machines} machines · {s.frozen ? "protocol frozen" : "draft"}
@@ -74,7 +74,7 @@ function NewStudy() {
   };
   return (
     <form onSubmit={(e) => void submit(e)} className="sheet grid gap-3 p-4">
-      <h2 className="text-[15px] font-bold">New study</h2>
+      <h2 className="text-lead font-bold">New study</h2>
       <Field label="Title">
         <input className="input" name="title" required maxLength={120} />
       </Field>

@@ -18,7 +18,7 @@ export function Judged({ codes }: { codes: string[] }) {
             type="button"
             aria-pressed={code === open}
             onClick={() => setOpen(code)}
-            className={`rounded border px-2 py-0.5 text-[12px] ${code === open ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
+            className={`rounded border px-2 py-0.5 text-small ${code === open ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
           >
             {anchors.data.defects.find((d) => d.code === code)?.name}
           </button>
@@ -31,7 +31,7 @@ export function Judged({ codes }: { codes: string[] }) {
               <span className="block h-[54px]">
                 <AnchorPicture anchor={a} width={width} height={height} name={shown.name} />
               </span>
-              <p className="text-[11px] leading-tight">
+              <p className="text-tiny leading-tight">
                 <b className="num">{a.severity}</b> {a.words}
               </p>
             </li>

@@ -30,8 +30,8 @@ export function Devices({ may }: { may: boolean }) {
   const now = Date.parse(list.data.now);
   return (
     <section aria-label="Devices that send by themselves" className="sheet mx-auto mt-3 max-w-[980px] p-4">
-      <h2 className="text-[15px] font-bold">Devices that send by themselves</h2>
-      <p className="pt-0.5 pb-2 text-[12.5px] text-ink-2">
+      <h2 className="text-lead font-bold">Devices that send by themselves</h2>
+      <p className="pt-0.5 pb-2 text-small text-ink-2">
         Power meters and printers report to the bench view, sound meters, scales and calipers offer their
         values where they are read. Each has a token of its own.
       </p>
@@ -91,8 +91,8 @@ export function Devices({ may }: { may: boolean }) {
               ? `${made.name} is added. Its token, shown this once:`
               : `${made.name} was added before, and its token was shown then. Retire it and add it again for a new one.`}
           </b>
-          <code className="num block py-1 text-[13px] break-all select-all">{made.token}</code>
-          <p className="text-[12.5px]">
+          <code className="num block py-1 text-body break-all select-all">{made.token}</code>
+          <p className="text-small">
             {made.topic
               ? `Start the listener with the broker's address (CREVLO_MQTT=host:port); it hears ${made.topic}.`
               : `It sends to ${location.origin}/api/ingest/${made.kind === "power meter" ? "power" : made.kind === "printer" ? "printer" : "values"} as its bearer token.`}

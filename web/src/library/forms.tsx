@@ -139,6 +139,8 @@ export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) =
               colour: String(f.get("colour")),
               density_g_cm3: amount(f, "density"),
               price_per_kg: amount(f, "price"),
+              currency: String(f.get("currency")).toUpperCase(),
+              priced_on: String(f.get("priced")) || null,
               diameter_mm: amount(f, "diameter"),
               dried_on: String(f.get("dried")) || null,
             },
@@ -179,6 +181,20 @@ export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) =
       </Field>
       <Amount label="Diameter, mm" name="diameter" value={1.75} />
       <Amount label="Price per kg" name="price" value={20} />
+      <Field label="Currency">
+        <input
+          className="input num"
+          name="currency"
+          pattern="[A-Za-z]{3}"
+          maxLength={3}
+          title="Three letters, as in EUR"
+          required
+          defaultValue={library.data?.spools.at(-1)?.currency ?? "EUR"}
+        />
+      </Field>
+      <Field label="Priced on">
+        <input className="input" type="date" name="priced" />
+      </Field>
       <Field label="Dried on">
         <input className="input" type="date" name="dried" />
       </Field>

@@ -85,7 +85,7 @@ export function LibraryPage() {
                 s.colour,
                 s.maker,
                 s.density_g_cm3.toFixed(2),
-                s.price_per_kg.toFixed(2),
+                `${s.price_per_kg.toFixed(2)} ${s.currency}`,
                 s.dried_on ?? "as received",
               ])}
             />

@@ -95,7 +95,7 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
       aria-label={model ? `Sheet of ${model.name}` : "Sheet of a new machine"}
       className="mt-4 grid gap-3 border-t border-rule pt-3"
     >
-      <h2 className="text-[15px] font-bold">{model ? model.name : "A new machine"}</h2>
+      <h2 className="text-lead font-bold">{model ? model.name : "A new machine"}</h2>
       <div className="grid grid-cols-4 gap-2 max-[760px]:grid-cols-2">
         {text("name", "Name", model?.name, true)}
         {number("price", "List price", model?.list_price)}

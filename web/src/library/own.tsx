@@ -123,7 +123,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
       className="sheet grid min-h-0 grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] gap-5 p-4 max-[760px]:grid-cols-1 max-[760px]:grid-rows-none"
     >
       <div className="flex min-h-0 min-w-0 flex-col gap-2">
-        <h2 className="text-[26px] leading-tight font-extrabold [font-stretch:90%]">{text.own}</h2>
+        <h2 className="text-title leading-tight font-extrabold [font-stretch:90%]">{text.own}</h2>
         {usable ? (
           <>
             <p className="text-ink-2">
@@ -198,7 +198,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
             <legend className="lab pb-1">{text.judged}</legend>
             <div className="flex flex-wrap gap-x-3 gap-y-1">
               {anchors.data?.defects.map((d) => (
-                <label key={d.code} className="flex items-center gap-1.5 text-[12.5px]">
+                <label key={d.code} className="flex items-center gap-1.5 text-small">
                   <input
                     type="checkbox"
                     checked={shows.includes(d.code)}
@@ -210,14 +210,14 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
                 </label>
               ))}
             </div>
-            {shows.length === 0 && <p className="pt-1 text-[12px] text-ink-2">{text.judgedAll}</p>}
+            {shows.length === 0 && <p className="pt-1 text-small text-ink-2">{text.judgedAll}</p>}
           </fieldset>
           {usable && report.bodies > 1 && (
             <fieldset>
               <legend className="lab pb-1">Tool of each body</legend>
               <div className="flex flex-wrap gap-2">
                 {Array.from({ length: report.bodies }, (_, b) => (
-                  <label key={b} className="flex items-center gap-1 text-[12.5px]">
+                  <label key={b} className="flex items-center gap-1 text-small">
                     body {b + 1}
                     <select
                       className="input !w-auto"
@@ -338,7 +338,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
         <div className="grid gap-2 border-t border-rule pt-2.5">
           <Trouble error={error} />
           {usable && missing.length > 0 && (
-            <p className="text-[12px] text-ink-2">Still missing: {missing.join(", ")}.</p>
+            <p className="text-small text-ink-2">Still missing: {missing.join(", ")}.</p>
           )}
           <div className="flex gap-2">
             <button

@@ -61,7 +61,7 @@ export function PlateView({ refName, sizes, beds }: { refName: string; sizes: st
           <Skeleton className="h-full" />
         )}
       </div>
-      <p aria-live="polite" className="text-[15px] font-semibold">
+      <p aria-live="polite" className="text-lead font-semibold">
         {plate.data?.words}
       </p>
       <Trouble error={plate.error} />

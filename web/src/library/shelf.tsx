@@ -69,7 +69,7 @@ export function ShelfScreen() {
                 <span className="block h-[84px]">
                   <CardDrawing card={c} />
                 </span>
-                <span className="text-[12.5px] leading-tight font-semibold">
+                <span className="text-small leading-tight font-semibold">
                   {c.name}
                   {c.number > 1 && <small className="font-normal text-ink-2"> v{c.number}</small>}
                 </span>
@@ -128,7 +128,7 @@ function Detail({ refName, choose, may }: { refName: string; choose: (ref: strin
       className="sheet grid min-h-0 grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] gap-5 p-4 max-[760px]:grid-cols-1 max-[760px]:grid-rows-none"
     >
       <div className="flex min-h-0 min-w-0 flex-col gap-2">
-        <h2 className="text-[26px] leading-tight font-extrabold [font-stretch:90%]">{a.name}</h2>
+        <h2 className="text-title leading-tight font-extrabold [font-stretch:90%]">{a.name}</h2>
         <p className="text-ink-2">
           {a.code}, version {a.number} · {a.size_mm.map((s) => s.toFixed(s < 1 ? 2 : 0)).join(" × ")} mm · at
           most {a.solid_g.toFixed(a.solid_g < 10 ? 1 : 0)} g of PLA
@@ -141,7 +141,7 @@ function Detail({ refName, choose, may }: { refName: string; choose: (ref: strin
               type="button"
               aria-pressed={onPlate === plate}
               onClick={() => setOnPlate(plate)}
-              className={`rounded border px-3 py-0.5 text-[12.5px] font-semibold ${onPlate === plate ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
+              className={`rounded border px-3 py-0.5 text-small font-semibold ${onPlate === plate ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
             >
               {plate ? text.plate : text.part}
             </button>
@@ -166,7 +166,7 @@ function Detail({ refName, choose, may }: { refName: string; choose: (ref: strin
                 active={active}
               />
             </div>
-            <p className="text-[12.5px] text-ink-2">{a.note}</p>
+            <p className="text-small text-ink-2">{a.note}</p>
             <div className="flex flex-wrap gap-2">
               <a className="button primary" href={file("3mf")} download>
                 <DownloadSimple size={15} /> 3MF
@@ -222,7 +222,7 @@ function Detail({ refName, choose, may }: { refName: string; choose: (ref: strin
           </>
         )}
         {a.licence && (
-          <p className="pt-2 text-[12.5px] text-ink-2">
+          <p className="pt-2 text-small text-ink-2">
             {text.licence}: {a.licence}. {a.source}
           </p>
         )}
@@ -273,7 +273,7 @@ function Detail({ refName, choose, may }: { refName: string; choose: (ref: strin
         {a.beds.length > 0 && (
           <>
             <h3 className="lab pt-3 pb-1">{text.beds}</h3>
-            <ul className="grid gap-0.5 text-[12.5px]">
+            <ul className="grid gap-0.5 text-small">
               {a.beds.map((b) => (
                 <li key={b.machine} className="flex justify-between gap-3 border-b border-rule-2 py-1">
                   <span className="font-semibold">{b.machine}</span>

@@ -83,14 +83,14 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
   return (
     <section aria-label={`Spool ${spool.code}`} className="mt-4 border-t border-rule pt-3">
       <div className="flex items-center gap-3">
-        <h2 className="flex-1 text-[15px] font-bold">
+        <h2 className="flex-1 text-lead font-bold">
           {spool.code}, {spool.colour} {spool.material}
         </h2>
         <button type="button" className="button" onClick={done}>
           Back
         </button>
       </div>
-      <p className="text-[14px] font-semibold">
+      <p className="text-body font-semibold">
         {view.data.left_g === null
           ? `What is left: not determined; needs ${view.data.left_needs}.`
           : `${view.data.left_g.toFixed(0)} g left.`}{" "}
@@ -120,7 +120,7 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
       )}
       <ul className="mt-2">
         {entries.map((e) => (
-          <li key={e.id} className="flex gap-3 border-t border-rule-2 py-1 text-[13px]">
+          <li key={e.id} className="flex gap-3 border-t border-rule-2 py-1 text-body">
             <span className="w-[120px] text-ink-2">{day(e.at)}</span>
             <span className="w-[90px]">{e.kind}</span>
             <b className="num">

@@ -23,7 +23,7 @@ export function BeadBar({
 }) {
   const percent = (x: number) => `${(100 * Math.max(0, Math.min(x, full))) / full}%`;
   return (
-    <div className="relative flex h-4 gap-[2px]" role="group" aria-label={label}>
+    <div className="relative flex h-4 gap-0.5" role="group" aria-label={label}>
       {beads.map((bead) =>
         onBead ? (
           <button
@@ -48,13 +48,13 @@ export function BeadBar({
       {whisker && (
         <span
           aria-hidden="true"
-          className="pointer-events-none absolute -top-[3px] h-[22px] border-x-2 border-ink opacity-55"
+          className="pointer-events-none absolute -top-0.75 h-[22px] border-x-2 border-ink opacity-55"
           style={{
             left: percent(whisker.low),
             width: `calc(${percent(whisker.high)} - ${percent(whisker.low)})`,
           }}
         >
-          <span className="absolute inset-x-0 top-[9px] border-t-2 border-ink" />
+          <span className="absolute inset-x-0 top-2.25 border-t-2 border-ink" />
         </span>
       )}
     </div>

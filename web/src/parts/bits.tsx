@@ -38,7 +38,7 @@ export function Empty({ title, children }: { title: string; children?: ReactNode
   return (
     <div className="grid h-full place-items-center p-8">
       <div className="max-w-md text-center">
-        <h2 className="text-[19px] font-bold [font-stretch:92%]">{title}</h2>
+        <h2 className="text-head font-bold [font-stretch:92%]">{title}</h2>
         <div className="mt-2 grid justify-items-center gap-3 text-ink-2">{children}</div>
       </div>
     </div>

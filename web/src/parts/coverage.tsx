@@ -77,10 +77,10 @@ export function CoverageSheet({
                   key={i}
                   scope="col"
                   title={`${line.name}, ${line.spool}`}
-                  className="min-w-[44px] text-left align-bottom text-[12px] leading-tight font-semibold"
+                  className="min-w-[44px] text-left align-bottom text-small leading-tight font-semibold"
                 >
-                  {roomy ? line.name : <span className="num text-[11px]">{line.code}</span>}
-                  <small className="num block text-[9.5px] font-normal text-ink-2">
+                  {roomy ? line.name : <span className="num text-tiny">{line.code}</span>}
+                  <small className="num block text-tiny font-normal text-ink-2">
                     {line.spool.split(" · ")[0]}
                     {roomy && ` × ${line.copies}`}
                   </small>
@@ -91,10 +91,7 @@ export function CoverageSheet({
           <tbody>
             {rows.map((row) => (
               <tr key={row.machine.unit_id}>
-                <th
-                  scope="row"
-                  className="sticky left-0 z-[1] bg-sheet text-left text-[13.5px] font-semibold"
-                >
+                <th scope="row" className="sticky left-0 z-[1] bg-sheet text-left text-body font-semibold">
                   <UnitName mark={row.machine.mark} name={row.machine.name} />
                   {row.machine.is_control && <span className="lab ml-2">control</span>}
                 </th>
@@ -115,7 +112,7 @@ export function CoverageSheet({
                       cell.left_out && (
                         <span
                           title={cell.left_out}
-                          className="grid h-full place-items-center rounded border border-dashed border-rule px-1 text-center text-[10.5px] leading-tight text-ink-2"
+                          className="grid h-full place-items-center rounded border border-dashed border-rule px-1 text-center text-tiny leading-tight text-ink-2"
                         >
                           {roomy ? cell.left_out : "–"}
                           {!roomy && <span className="sr-only">{cell.left_out}</span>}
@@ -129,8 +126,8 @@ export function CoverageSheet({
           </tbody>
         </table>
       </div>
-      {cut && <p className="text-[12px] text-brass-ink">More columns to the right: scroll sideways.</p>}
-      <p className="mt-2 flex flex-wrap gap-4 text-[12px] text-ink-2">
+      {cut && <p className="text-small text-brass-ink">More columns to the right: scroll sideways.</p>}
+      <p className="mt-2 flex flex-wrap gap-4 text-small text-ink-2">
         {STAGES.slice(1).map((s, i) => (
           <span key={s} className="inline-flex items-center gap-1.5">
             <i className="block h-[7px] w-6 rounded-full" style={{ background: LAYER[i + 1] }} />
@@ -162,7 +159,7 @@ function Copy({
       onClick={() => open?.(layer.job_id)}
       aria-label={`${name}: ${describe(layer)}`}
       title={describe(layer)}
-      className="relative flex h-[34px] min-w-[13px] max-w-[130px] flex-1 flex-col-reverse justify-start gap-[2px] rounded border border-rule-2 p-[3px] hover:border-ink-3"
+      className="relative flex h-[34px] min-w-[13px] max-w-[130px] flex-1 flex-col-reverse justify-start gap-0.5 rounded border border-rule-2 p-0.75 hover:border-ink-3"
     >
       {[0, 1, 2].map((k) => (
         <i
@@ -181,7 +178,7 @@ function Copy({
       {layer.failed_tries > 0 && (
         <span
           aria-hidden="true"
-          className="absolute -top-2 -right-1.5 rounded bg-[#c23a15] px-1 text-[10px] font-bold text-white"
+          className="absolute -top-2 -right-1.5 rounded bg-[#c23a15] px-1 text-tiny font-bold text-white"
         >
           {layer.failed_tries}
         </span>

@@ -6,7 +6,7 @@ export function Departures({ list }: { list: string[] }) {
   const words = `${list.length} ${list.length === 1 ? "departure" : "departures"} from the protocol`;
   return (
     <span
-      className="inline-flex items-center gap-0.5 rounded bg-brass-wash px-1 text-[11px] font-semibold text-brass-ink"
+      className="inline-flex items-center gap-0.5 rounded bg-brass-wash px-1 text-tiny font-semibold text-brass-ink"
       title={`${words}: ${list.join(" · ")}`}
     >
       <ArrowBendUpRight size={11} weight="bold" aria-hidden="true" />

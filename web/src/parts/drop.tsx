@@ -55,10 +55,10 @@ export function DropZone<T>({
         onDrop={drop}
         className={`grid cursor-pointer place-items-center gap-1 rounded-[6px] border-2 border-dashed text-center has-focus-visible:outline-2 has-focus-visible:outline-needle ${small ? "min-h-[44px] p-2" : "min-h-[120px] p-5"} ${over ? "border-needle bg-needle-wash" : "border-[var(--ink-3)]"}`}
       >
-        <span className={`inline-flex items-center gap-2 font-semibold ${small ? "" : "text-[16px]"}`}>
+        <span className={`inline-flex items-center gap-2 font-semibold ${small ? "" : "text-lead"}`}>
           <UploadSimple size={small ? 15 : 20} /> {label}
         </span>
-        {hint && <span className="text-[12.5px] text-ink-2">{hint}</span>}
+        {hint && <span className="text-small text-ink-2">{hint}</span>}
         <input
           id={id}
           type="file"
@@ -71,7 +71,7 @@ export function DropZone<T>({
         />
       </label>
       {share !== null && (
-        <div className="flex items-center gap-2 text-[12.5px]">
+        <div className="flex items-center gap-2 text-small">
           <progress
             className="h-2 flex-1"
             value={share}

@@ -89,7 +89,7 @@ export function Photos({
         />
       )}
       {waiting.some((e) => !e.refused) && (
-        <p className="text-[12px] text-ink-2">
+        <p className="text-small text-ink-2">
           {waiting.filter((e) => !e.refused).length} on this device, not sent yet
         </p>
       )}

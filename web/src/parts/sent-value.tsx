@@ -21,7 +21,7 @@ export function SentValue({ kind, take }: { kind: Schemas["DeviceKind"]; take: (
   return (
     <button
       type="button"
-      className="justify-self-start text-[12.5px] underline"
+      className="justify-self-start text-small underline"
       title={`sent ${new Date(sent.at).toLocaleTimeString("en-GB")}`}
       onClick={() => take(value)}
     >

@@ -91,11 +91,11 @@ export default function Solid({
   return (
     <figure className="flex h-full min-h-0 flex-col">
       {failed ? (
-        <p className="p-3 text-[12.5px] text-ink-2">{failed}</p>
+        <p className="p-3 text-small text-ink-2">{failed}</p>
       ) : (
         <div ref={box} role="img" aria-label={label} className="min-h-0 flex-1 cursor-grab touch-none" />
       )}
-      <figcaption className="flex items-center gap-2 pt-1 text-[12px] text-ink-2">
+      <figcaption className="flex items-center gap-2 pt-1 text-small text-ink-2">
         <span>Cut along</span>
         {(["X", "Y", "Z"] as const).map((a) => (
           <button
@@ -103,7 +103,7 @@ export default function Solid({
             type="button"
             aria-pressed={axis === a}
             onClick={() => setAxis(a)}
-            className={`num rounded border px-2 text-[11px] ${axis === a ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
+            className={`num rounded border px-2 text-tiny ${axis === a ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
           >
             {a}
           </button>

@@ -7,7 +7,7 @@ import { day } from "./bits";
 
 /** Names a figure: where its source can be asked for. */
 export type Figure =
-  | { station: "measure"; specimen: string; feature?: string }
+  | { station: "measure"; specimen: string; feature?: string; finding?: string }
   | { station: "cost"; study: string; unit: string; part: string }
   | { station: "rank"; study: string; unit: string; criterion: string; shown: Schemas["WhatIf"] };
 
@@ -20,7 +20,10 @@ function ask(figure: Figure): Promise<Schemas["Source"]> {
       api.GET("/api/specimens/{specimen_id}/source", {
         params: {
           path: { specimen_id: figure.specimen },
-          query: figure.feature ? { feature: figure.feature } : {},
+          query: {
+            ...(figure.feature ? { feature: figure.feature } : {}),
+            ...(figure.finding ? { finding: figure.finding } : {}),
+          },
         },
       }),
     );
@@ -101,7 +104,7 @@ export function SourceDrawer({ children }: { children: ReactNode }) {
                 {way.length > 1 ? (
                   <button
                     type="button"
-                    className="text-[12px] underline"
+                    className="text-small underline"
                     onClick={() => setWay(way.slice(0, -1))}
                   >
                     Back to the figure before
@@ -109,10 +112,10 @@ export function SourceDrawer({ children }: { children: ReactNode }) {
                 ) : (
                   <span className="lab">How it was made</span>
                 )}
-                <Dialog.Title className="text-[19px] font-bold leading-tight [font-stretch:92%]">
+                <Dialog.Title className="text-head font-bold leading-tight [font-stretch:92%]">
                   {source.data?.title ?? "Source"}
                 </Dialog.Title>
-                {source.data?.amount && <p className="num mt-1 text-[15px]">{source.data.amount}</p>}
+                {source.data?.amount && <p className="num mt-1 text-lead">{source.data.amount}</p>}
               </div>
               <Dialog.Close className="button !min-h-[32px] !px-2" aria-label="Close">
                 <X size={16} />
@@ -147,7 +150,7 @@ function SourceBody({
 }) {
   return (
     <>
-      <p className="mt-3 border-l-3 border-enamel pl-3 text-[13px] text-ink-2">{source.rule}</p>
+      <p className="mt-3 border-l-3 border-enamel pl-3 text-body text-ink-2">{source.rule}</p>
       {source.inputs.length > 0 && (
         <dl className="mt-4 grid gap-1.5">
           {source.inputs.map((input, i) => (
@@ -161,8 +164,8 @@ function SourceBody({
                   input.name
                 )}
               </dt>
-              <dd className="num text-[12px] font-semibold">{input.amount}</dd>
-              {input.note && <dd className="col-span-2 text-[12px] text-ink-2">{input.note}</dd>}
+              <dd className="num text-small font-semibold">{input.amount}</dd>
+              {input.note && <dd className="col-span-2 text-small text-ink-2">{input.note}</dd>}
             </div>
           ))}
         </dl>
@@ -184,11 +187,11 @@ function SourceBody({
             {source.entries.map((entry, i) => (
               <li
                 key={i}
-                className={`grid grid-cols-[1fr_auto] gap-x-3 border-b border-rule-2 py-1.5 text-[12.5px] ${entry.struck ? "text-ink-2 line-through" : ""}`}
+                className={`grid grid-cols-[1fr_auto] gap-x-3 border-b border-rule-2 py-1.5 text-small ${entry.struck ? "text-ink-2 line-through" : ""}`}
               >
                 <span>{entry.what}</span>
                 <span className="num font-semibold">{entry.amount}</span>
-                <span className="col-span-2 text-[11.5px] text-ink-2">
+                <span className="col-span-2 text-small text-ink-2">
                   {[entry.by, entry.using, day(entry.at), entry.note].filter(Boolean).join(" · ")}
                 </span>
               </li>

@@ -4,7 +4,7 @@ import { Warning } from "@phosphor-icons/react/dist/csr/Warning";
 export function Warnings({ notRecommended, safety }: { notRecommended: string; safety: string[] }) {
   if (!notRecommended && safety.length === 0) return null;
   return (
-    <div className="grid gap-0.5 border-l-3 border-needle bg-needle-wash px-2 py-1 text-[12.5px] leading-snug font-normal">
+    <div className="grid gap-0.5 border-l-3 border-needle bg-needle-wash px-2 py-1 text-small leading-snug font-normal">
       {notRecommended && (
         <p>
           <b>Not recommended:</b> {notRecommended}

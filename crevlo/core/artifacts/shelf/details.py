@@ -3,8 +3,8 @@
 from collections.abc import Mapping
 
 from crevlo.core.artifacts.artifact import Artifact, Body, Design, Parameter
-from crevlo.core.artifacts.feature import Feature, Kind
 from crevlo.core.artifacts.shape import block, engraving, joined, mark, post, without
+from crevlo.core.features.feature import Feature, Kind
 
 GAPS_MM = tuple(round(0.05 * k, 2) for k in range(1, 11))
 PILLARS_MM = (0.4, 0.6, 0.8, 1.0, 1.2, 1.5, 2.0)

@@ -4,9 +4,9 @@ import math
 from collections.abc import Mapping
 
 from crevlo.core.artifacts.artifact import Artifact, Body, Design, Parameter
-from crevlo.core.artifacts.feature import Feature, Kind, Point
 from crevlo.core.artifacts.shape import block, engraving, joined, mark, plate, post, tilted, without
 from crevlo.core.defects import DEFECT_CODES
+from crevlo.core.features.feature import Feature, Kind, Point
 
 # Ends of a length lie this far inside the edge they are drawn along, so that they lie on a face.
 INSET = 0.01

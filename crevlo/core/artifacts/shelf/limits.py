@@ -5,8 +5,8 @@ import math
 from collections.abc import Mapping
 
 from crevlo.core.artifacts.artifact import Artifact, Body, Design, Parameter
-from crevlo.core.artifacts.feature import Feature, Kind
 from crevlo.core.artifacts.shape import block, engraving, joined, leaning, mark, post, profile, without
+from crevlo.core.features.feature import Feature, Kind
 
 ANGLES = tuple(range(20, 80, 5))
 SPANS_MM = tuple(range(10, 90, 10))

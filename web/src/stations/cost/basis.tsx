@@ -4,6 +4,7 @@ import { keys } from "../../api/keys";
 import { useChange } from "../../api/queries";
 import { Field, Trouble } from "../../parts/bits";
 import { Conflict } from "../../parts/conflict";
+import { Rates } from "./rates";
 import { text } from "./text";
 
 type BasisField = keyof typeof text.fields;
@@ -91,11 +92,10 @@ export function Basis({ studyId, view, may }: { studyId: string; view: Schemas["
           </button>
         )}
       </form>
+      <Rates currency={view.currency} may={may} />
       {view.materials.length > 0 && (
-        <p className="pt-4 text-[12.5px] text-ink-2">
-          {view.materials
-            .map((m) => text.spool(m.spool, `${m.per_kg.toFixed(2)} ${view.currency}`))
-            .join(" ")}
+        <p className="pt-4 text-small text-ink-2">
+          {view.materials.map((m) => text.spool(m.spool, `${m.per_kg.toFixed(2)} ${m.currency}`)).join(" ")}
         </p>
       )}
     </section>

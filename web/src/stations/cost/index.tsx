@@ -49,15 +49,15 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
         {text.makeUp}, {view.currency}
       </h2>
       {view.sentence && (
-        <p className="mt-0.5 text-[18px] leading-snug font-bold [font-stretch:94%]">{view.sentence}</p>
+        <p className="mt-0.5 text-head leading-snug font-bold [font-stretch:94%]">{view.sentence}</p>
       )}
       {view.certainty && <p className="text-ink-2">{view.certainty}</p>}
       {view.apart.map((words) => (
-        <p key={words} className="text-[12px] text-ink-2">
+        <p key={words} className="text-small text-ink-2">
           {words}
         </p>
       ))}
-      <p className="mt-1.5 flex flex-wrap gap-x-4 gap-y-1 text-[12px] text-ink-2">
+      <p className="mt-1.5 flex flex-wrap gap-x-4 gap-y-1 text-small text-ink-2">
         {Object.entries(text.parts).map(([part, name]) => (
           <span key={part} className="inline-flex items-center gap-1.5">
             <i className="block h-2.5 w-5 rounded-full" style={{ background: COLOUR[part] }} />
@@ -69,7 +69,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
         {view.machines.map((m) => (
           <li
             key={m.machine.unit_id}
-            className="grid grid-cols-[168px_minmax(0,1fr)_112px] items-center gap-x-3 border-t border-rule-2 py-[5px] max-[640px]:grid-cols-[1fr_92px]"
+            className="grid grid-cols-[168px_minmax(0,1fr)_112px] items-center gap-x-3 border-t border-rule-2 py-1.25 max-[640px]:grid-cols-[1fr_92px]"
           >
             <span className="font-semibold">
               <UnitName mark={m.machine.mark} name={m.machine.name} />
@@ -77,7 +77,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
               <Departures list={m.departures} />
             </span>
             {m.total.value === null ? (
-              <span className="text-[12.5px] text-ink-2 max-[640px]:col-span-2 max-[640px]:row-start-2">
+              <span className="text-small text-ink-2 max-[640px]:col-span-2 max-[640px]:row-start-2">
                 not determined: needs {m.total.needs}
               </span>
             ) : (
@@ -97,7 +97,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
                 />
               </div>
             )}
-            <span className="num text-right text-[16px] font-semibold whitespace-nowrap">
+            <span className="num text-right text-lead font-semibold whitespace-nowrap">
               {m.total.value !== null && (
                 <>
                   <Sourced
@@ -106,7 +106,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
                   >
                     {m.total.value.toFixed(2)}
                   </Sourced>
-                  <small className="ml-1.5 text-[10.5px] font-normal text-ink-2">
+                  <small className="ml-1.5 text-tiny font-normal text-ink-2">
                     ± {((m.total.high ?? 0) - m.total.value).toFixed(2)}
                   </small>
                 </>
@@ -137,7 +137,7 @@ function Inputs({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
   return (
     <section aria-label={text.inputs} className="sheet min-h-0 overflow-auto px-4 py-3">
       <h2 className="lab pb-1">{text.inputs}</h2>
-      <table className="table [&_td]:!py-[3px]">
+      <table className="table [&_td]:!py-0.75">
         <thead>
           <tr>
             <th scope="col">Machine</th>
@@ -163,7 +163,7 @@ function Inputs({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
           ))}
         </tbody>
       </table>
-      <p className="pt-2 text-[12px] text-ink-2">{text.onePerPlate}</p>
+      <p className="pt-2 text-small text-ink-2">{text.onePerPlate}</p>
     </section>
   );
 }

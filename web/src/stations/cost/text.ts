@@ -22,5 +22,17 @@ export const text = {
     life_h: ["Machine life", "h"],
     upkeep_per_h: ["Upkeep", "per h"],
   } as const,
+  rates: "Rates of exchange",
+  ratesHint: (currency: string) =>
+    `Amounts in another currency become ${currency} by the latest rate of their day or before.`,
+  noRates: "None stated.",
+  rate: (base: string, rate: number, quote: string) => `1 ${base} = ${rate} ${quote}`,
+  rateOf: (day: string, source: string) => `${day}, ${source}`,
+  rateBase: "One of",
+  rateIs: (currency: string) => `is, in ${currency}`,
+  rateOn: "On",
+  rateSource: "Read where",
+  rateKeep: "State this rate",
+  rateWrong: "A rate is a number above 0.",
   onePerPlate: "One part per plate. Price paid, upgrades and residual are kept at station 2.",
 };

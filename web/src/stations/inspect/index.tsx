@@ -204,12 +204,12 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
       </section>
       <section aria-label="Severity" className="sheet flex min-h-0 flex-col overflow-y-auto p-5">
         <div className="flex items-baseline justify-between gap-4">
-          <h2 className="text-[26px] leading-tight font-extrabold [font-stretch:88%]">{defect.name}</h2>
+          <h2 className="text-title leading-tight font-extrabold [font-stretch:88%]">{defect.name}</h2>
           <span className="lab">
             {place + 1} of {defects.length}
           </span>
         </div>
-        <p className="mt-0.5 text-[14px] text-ink-2">
+        <p className="mt-0.5 text-body text-ink-2">
           {defect.look}
           {defect.structural && " A 5 here rejects the part."}
         </p>
@@ -226,9 +226,9 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
                   disabled={locked}
                   aria-pressed={on}
                   onClick={() => give(severity)}
-                  className={`grid h-full min-h-[46px] w-full grid-cols-[56px_1fr_84px] items-center rounded-[5px] border text-left text-[15px] ${on ? "border-enamel bg-station-on font-semibold shadow-[inset_7px_0_var(--enamel)]" : "border-rule hover:border-ink-3"}`}
+                  className={`grid h-full min-h-[46px] w-full grid-cols-[56px_1fr_84px] items-center rounded-[5px] border text-left text-lead ${on ? "border-enamel bg-station-on font-semibold shadow-[inset_7px_0_var(--enamel)]" : "border-rule hover:border-ink-3"}`}
                 >
-                  <span className="num text-center text-[24px] font-semibold">{severity}</span>
+                  <span className="num text-center text-title font-semibold">{severity}</span>
                   <span className="py-1.5 pr-3">{anchor}</span>
                   <span className="block h-[46px] rounded-r-[4px] p-0.5">
                     {pictures && (
@@ -246,7 +246,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
           })}
         </ol>
         {slip === defect.code && (
-          <p role="status" className="mt-2 text-[13px] text-brass-ink">
+          <p role="status" className="mt-2 text-body text-brass-ink">
             {text.slip}
           </p>
         )}
@@ -294,7 +294,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
         )}
         <Trouble error={error} />
         <Refused entries={outbox.filter((e) => e.path.startsWith(`/api/specimens/${specimen.id}/`))} />
-        <p className="mt-auto pt-3 text-[12px] text-ink-2">
+        <p className="mt-auto pt-3 text-small text-ink-2">
           <Key>0</Key>–<Key>5</Key> score and go on · <Key>↑</Key> <Key>↓</Key> between defects · <Key>U</Key>{" "}
           undo · <Key>L</Key> lock
         </p>
@@ -312,7 +312,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
                   className={`grid w-full grid-cols-[1fr_auto_20px] items-center gap-2 border-b border-rule-2 px-1.5 py-1.5 text-left ${i === place ? "bg-needle-wash" : "hover:bg-station-on"}`}
                 >
                   <span>{d.name}</span>
-                  <span className="flex gap-[3px]" aria-hidden="true">
+                  <span className="flex gap-0.75" aria-hidden="true">
                     {[1, 2, 3, 4, 5].map((n) => (
                       <i
                         key={n}
@@ -321,7 +321,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
                       />
                     ))}
                   </span>
-                  <b className="num text-right text-[12px]">{score?.severity ?? "·"}</b>
+                  <b className="num text-right text-small">{score?.severity ?? "·"}</b>
                 </button>
               </li>
             );
@@ -340,7 +340,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
             {text.lock}
           </button>
         )}
-        <p className="mt-2 text-[12px] text-ink-2">{text.lockHint}</p>
+        <p className="mt-2 text-small text-ink-2">{text.lockHint}</p>
         <Reveal
           studyId={studyId}
           view={view}

@@ -22,15 +22,15 @@ export function List({
           type="button"
           onClick={() => choose(s.id)}
           aria-current={s.id === active ? "true" : undefined}
-          className={`flex w-full justify-between border-b border-rule-2 px-3 py-1.5 text-left text-[12.5px] ${s.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
+          className={`flex w-full justify-between border-b border-rule-2 px-3 py-1.5 text-left text-small ${s.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
         >
           <span className="min-w-0">
             <BlindTag code={s.blind_code} />
-            <small className="block truncate text-[11px] text-ink-2" title={s.artifact}>
+            <small className="block truncate text-tiny text-ink-2" title={s.artifact}>
               {s.artifact}
             </small>
           </span>
-          <span className="num text-[11px] text-ink-2">{s.locked ? "locked" : `${given(s)}/${of(s)}`}</span>
+          <span className="num text-tiny text-ink-2">{s.locked ? "locked" : `${given(s)}/${of(s)}`}</span>
         </button>
       )}
     </Windowed>

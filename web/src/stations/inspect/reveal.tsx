@@ -30,7 +30,7 @@ export function Reveal({
     return (
       <div className="mt-4">
         <h2 className="lab pb-1">{text.shown}</h2>
-        <ul className="text-[12.5px]">
+        <ul className="text-small">
           {revealed.data?.specimens.map((r) => (
             <li
               key={r.blind_code}
@@ -43,7 +43,7 @@ export function Reveal({
           ))}
         </ul>
         {revealed.data && (
-          <details className="pt-1 text-[12px] text-ink-2">
+          <details className="pt-1 text-small text-ink-2">
             <summary className="cursor-pointer underline">
               {text.follows(revealed.data.follows, revealed.data.specimens.length)}
             </summary>
@@ -59,7 +59,7 @@ export function Reveal({
       <button type="button" className="button" disabled={!view.may_reveal} onClick={reveal}>
         {text.reveal}
       </button>
-      {view.reveal_needs && <p className="text-[12px] text-ink-2">{view.reveal_needs}</p>}
+      {view.reveal_needs && <p className="text-small text-ink-2">{view.reveal_needs}</p>}
       <Trouble error={error} />
     </div>
   );

@@ -1,6 +1,7 @@
 import { type FormEvent, type ReactNode, useState } from "react";
-import { Trouble } from "../../parts/bits";
-import type { Slot } from "./index";
+import { typedNumber } from "../../parts/numbers";
+import type { Slot } from "./slots";
+import { text } from "./text";
 
 function Panel({
   title,
@@ -28,7 +29,7 @@ function Panel({
   };
   return (
     <form onSubmit={send} onKeyDown={(e) => e.key === "Escape" && leave()} className="grid gap-2">
-      <h3 className="text-[15px] font-bold">{title}</h3>
+      <h3 className="text-lead font-bold">{title}</h3>
       <label className="field">
         <span>{label}</span>
         <input
@@ -47,7 +48,7 @@ function Panel({
           {action}
         </button>
         <button type="button" className="button" onClick={leave}>
-          Back
+          {text.panel.back}
         </button>
       </div>
     </form>
@@ -63,15 +64,8 @@ export function CantPanel({
   keep: (why: string) => void;
   leave: () => void;
 }) {
-  return (
-    <Panel
-      title={`${code} can't be measured`}
-      label="Why"
-      action="Keep, next face"
-      submit={keep}
-      leave={leave}
-    />
-  );
+  const t = text.panel.cant;
+  return <Panel title={t.title(code)} label={t.label} action={t.action} submit={keep} leave={leave} />;
 }
 
 /** More than a slip's width off: measured again, or kept with a note by a second Enter. */
@@ -79,49 +73,47 @@ export function FarPanel({
   code,
   value,
   off,
+  unit,
   keep,
   leave,
 }: {
   code: string;
-  value: number;
+  value: string;
   off: number;
+  unit: string;
   keep: (note: string) => void;
   leave: () => void;
 }) {
-  return (
-    <Panel
-      title={`${code}: ${value.toFixed(2)} mm is ${Math.abs(off).toFixed(2)} mm off`}
-      label="Measure again, or note why the part really is so"
-      action="Keep it, next face"
-      submit={keep}
-      leave={leave}
-    />
-  );
+  const t = text.panel.far;
+  const title = t.title(code, value, `${Math.abs(off).toFixed(2)} ${unit}`);
+  return <Panel title={title} label={t.label} action={t.action} submit={keep} leave={leave} />;
 }
 
 export function ZeroPanel({
   code,
+  unit,
   keep,
   leave,
-  error,
 }: {
   code: string;
+  unit: string;
   keep: (value: number) => void;
   leave: () => void;
-  error: Error | null;
 }) {
+  const t = text.panel.zero;
   return (
     <Panel
-      title={`Zero check of ${code}`}
-      label="Reading with the jaws wiped and closed, mm"
-      action="Keep the check"
+      title={t.title(code)}
+      label={t.label(unit)}
+      action={t.action}
       inputMode="decimal"
       initial="0.00"
-      submit={(v) => Number.isFinite(Number(v.replace(",", "."))) && keep(Number(v.replace(",", ".")))}
+      submit={(typed) => {
+        const value = typedNumber(typed);
+        if (value !== null) keep(value);
+      }}
       leave={leave}
-    >
-      <Trouble error={error} />
-    </Panel>
+    />
   );
 }
 
@@ -130,23 +122,20 @@ export function CorrectPanel({
   value,
   keep,
   leave,
-  error,
 }: {
   slot: Slot;
-  value: number;
+  value: string;
   keep: (reason: string) => void;
   leave: () => void;
-  error: Error | null;
 }) {
+  const t = text.panel.correct;
   return (
     <Panel
-      title={`Correct ${slot.code} reading ${slot.repeat} to ${value.toFixed(2)} mm`}
-      label="Reason; the old reading stays on record"
-      action="Correct it"
+      title={t.title(slot.code, slot.repeat, value)}
+      label={t.label}
+      action={t.action}
       submit={keep}
       leave={leave}
-    >
-      <Trouble error={error} />
-    </Panel>
+    />
   );
 }

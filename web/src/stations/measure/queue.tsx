@@ -1,6 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { Top } from "../../app/shell";
 import { BlindTag } from "../../parts/bits";
+import { InstrumentChoice, type useInstrument } from "../../parts/instrument";
 import { Windowed } from "../../parts/windowed";
 import { text } from "./text";
 
@@ -8,18 +9,19 @@ import { text } from "./text";
 export function Strip({
   code,
   queue,
-  caliper,
+  use,
   zero,
 }: {
   code: string;
   queue: Schemas["MeasureQueue"];
-  caliper: Schemas["InstrumentNow"] | undefined;
+  use: ReturnType<typeof useInstrument<Schemas["InstrumentNow"]>>;
   zero: () => void;
 }) {
+  const instrument = use.instrument;
   return (
     <Top>
       <span className="chip">
-        Specimen <BlindTag code={code} />
+        {text.specimen} <BlindTag code={code} />
       </span>
       <span
         className={`chip max-[1100px]:hidden ${queue.revealed ? "" : "border-[var(--brass)] bg-brass-wash"}`}
@@ -27,16 +29,18 @@ export function Strip({
         {queue.revealed ? text.revealed : text.hidden}
       </span>
       <span className="flex-1" />
-      {caliper && (
+      <InstrumentChoice use={use} label={text.instrument} className="chip max-[860px]:hidden" />
+      {instrument && (
         <button
           type="button"
-          className={`chip max-[860px]:hidden ${caliper.zero_due ? "border-[var(--brass)] bg-brass-wash" : ""}`}
+          className={`chip max-[860px]:hidden ${instrument.zero_due ? "border-[var(--brass)] bg-brass-wash" : ""}`}
           title={text.zeroHint}
           onClick={zero}
         >
-          Caliper <b className="num">{caliper.code}</b>
-          <span className="num text-[11px]">U {caliper.expanded.toFixed(3)}</span> ·{" "}
-          {zeroed(caliper, queue.now)}
+          {use.fitting.length > 1 ? "" : `${text.kinds[instrument.kind] ?? instrument.kind} `}
+          {use.fitting.length > 1 ? null : <b className="num">{instrument.code}</b>}
+          <span className="num text-tiny">{text.calibration(instrument.expanded.toFixed(3))}</span> ·{" "}
+          {zeroed(instrument, queue.now)}
         </button>
       )}
     </Top>
@@ -81,11 +85,11 @@ function QueueList({
           type="button"
           onClick={() => choose(q.id)}
           aria-current={q.id === active ? "true" : undefined}
-          className={`grid w-full grid-cols-[42px_1fr_auto] items-baseline gap-x-1.5 border-b border-rule-2 px-3 py-1.5 text-left text-[12.5px] ${q.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
+          className={`grid w-full grid-cols-[42px_1fr_auto] items-baseline gap-x-1.5 border-b border-rule-2 px-3 py-1.5 text-left text-small ${q.id === active ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
         >
           <BlindTag code={q.blind_code} />
           <span className="truncate">{q.artifact}</span>
-          <span className="num text-[11px] text-ink-2">
+          <span className="num text-tiny text-ink-2">
             {q.done}/{q.due}
           </span>
         </button>
@@ -94,10 +98,10 @@ function QueueList({
   );
 }
 
-function zeroed(caliper: Schemas["InstrumentNow"], now: string): string {
-  if (!caliper.zero_at) return "not zeroed yet";
-  const minutes = Math.round((Date.parse(now) - Date.parse(caliper.zero_at)) / 60000);
-  if (minutes < 90) return `zeroed ${minutes} min ago`;
-  if (minutes < 48 * 60) return `zeroed ${Math.round(minutes / 60)} h ago`;
-  return `zeroed ${Math.round(minutes / 1440)} days ago`;
+function zeroed(instrument: Schemas["InstrumentNow"], now: string): string {
+  if (!instrument.zero_at) return text.notZeroed;
+  const minutes = Math.round((Date.parse(now) - Date.parse(instrument.zero_at)) / 60000);
+  if (minutes < 90) return text.zeroed(`${minutes} min`);
+  if (minutes < 48 * 60) return text.zeroed(`${Math.round(minutes / 60)} h`);
+  return text.zeroedDays(Math.round(minutes / 1440));
 }

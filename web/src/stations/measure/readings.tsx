@@ -2,7 +2,8 @@ import type { Schemas } from "../../api/client";
 import type { Entry } from "../../api/outbox";
 import { signed } from "../../parts/bits";
 import { Sourced } from "../../parts/source-drawer";
-import type { Slot } from "./index";
+import type { Slot } from "./slots";
+import { text } from "./text";
 
 export function ReadingTable({
   specimen,
@@ -15,33 +16,34 @@ export function ReadingTable({
   repeats: number;
   active: string | undefined;
   pending: Entry[];
-  pick: (slot: Slot, reading: Schemas["ReadingOut"]) => void;
+  pick: (slot: Slot, reading: Schemas["ReadingOut"], digits: number) => void;
 }) {
   const columns = Array.from({ length: repeats }, (_, i) => i + 1);
+  const units = [...new Set(specimen.features.map((f) => f.unit))];
   return (
     <>
       <div className="flex justify-between">
-        <h2 className="lab">Readings</h2>
-        <span className="lab">mm</span>
+        <h2 className="lab">{text.readings}</h2>
+        <span className="lab">{units.join(", ")}</span>
       </div>
-      <table className="table mt-0.5 [&_td]:!py-[3px]">
+      <table className="table mt-0.5 [&_td]:!py-0.75">
         <thead>
           <tr>
-            <th scope="col">Face</th>
-            <th scope="col">Nominal</th>
+            <th scope="col">{text.face}</th>
+            <th scope="col">{text.nominal}</th>
             {columns.map((c) => (
               <th key={c} scope="col">
                 {c}
               </th>
             ))}
-            <th scope="col">Off</th>
+            <th scope="col">{text.off}</th>
           </tr>
         </thead>
         <tbody className="num">
           {specimen.features.map((f) => (
             <tr key={f.feature_id} className={f.code === active ? "bg-needle-wash" : ""}>
               <td>{f.code}</td>
-              <td>{f.nominal_mm.toFixed(2)}</td>
+              <td>{f.nominal.toFixed(f.digits)}</td>
               {columns.map((repeat) => {
                 const reading = f.readings.find((r) => r.repeat === repeat);
                 const unsent = pending.find(
@@ -53,32 +55,31 @@ export function ReadingTable({
                       <button
                         type="button"
                         className="hover:underline"
-                        aria-label={`${reading.value_mm?.toFixed(2) ?? "✕"}${reading.corrected ? "c" : ""}, correct ${f.code} reading ${repeat}`}
+                        aria-label={text.correctThis(
+                          `${reading.value?.toFixed(f.digits) ?? "✕"}${reading.corrected ? "c" : ""}`,
+                          f.code,
+                          repeat,
+                        )}
                         title={
                           reading.cannot_because ??
                           reading.note ??
-                          (reading.corrected ? "Corrected; source shows the old one" : "Correct")
+                          (reading.corrected ? text.corrected : text.correct)
                         }
                         onClick={() =>
-                          pick(
-                            { featureId: f.feature_id, code: f.code, nominal: f.nominal_mm, repeat },
-                            reading,
-                          )
+                          pick({ featureId: f.feature_id, code: f.code, repeat }, reading, f.digits)
                         }
                       >
-                        {reading.value_mm === null ? "✕" : reading.value_mm.toFixed(2)}
+                        {reading.value === null ? "✕" : reading.value.toFixed(f.digits)}
                         {reading.corrected && <sup>c</sup>}
-                        {reading.after_reveal && (
-                          <sup title={`After the reveal: ${reading.after_reveal}`}>r</sup>
-                        )}
+                        {reading.after_reveal && <sup title={text.afterReveal(reading.after_reveal)}>r</sup>}
                       </button>
                     </td>
                   );
                 return (
                   <td key={repeat} className="text-ink-2">
                     {unsent ? (
-                      <i title="not sent yet">
-                        {typeof unsent.body?.value_mm === "number" ? unsent.body.value_mm.toFixed(2) : "✕"}
+                      <i title={text.notSent}>
+                        {typeof unsent.body?.value === "number" ? unsent.body.value.toFixed(f.digits) : "✕"}
                       </i>
                     ) : (
                       "·"
@@ -90,9 +91,9 @@ export function ReadingTable({
                 {f.off.value !== null && (
                   <Sourced
                     figure={{ station: "measure", specimen: specimen.id, feature: f.code }}
-                    label={`${f.code} off nominal ${signed(f.off.value, 2)} mm, source`}
+                    label={text.offSource(f.code, `${signed(f.off.value, f.digits)} ${f.unit}`)}
                   >
-                    {signed(f.off.value, 2)}
+                    {signed(f.off.value, f.digits)}
                   </Sourced>
                 )}
               </td>

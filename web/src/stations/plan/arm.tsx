@@ -86,7 +86,7 @@ export function ArmEditor({
                   <b className="font-semibold">{c?.name}</b>
                   {c && c.number > 1 && <small className="text-ink-2"> v{c.number}</small>}
                   {told && told.left_out.length > 0 && (
-                    <small className="block text-[11px] text-brass-ink">
+                    <small className="block text-tiny text-brass-ink">
                       {told.on.length < told.left_out.length && told.on.length > 0
                         ? `only on ${told.on.join(", ")}`
                         : `not on ${told.left_out.join(", ")}`}
@@ -120,7 +120,7 @@ export function ArmEditor({
                     onChange={(e) => edit(at, { copies: Number(e.target.value) })}
                   />
                 </td>
-                <td className="num pr-1 text-right text-[11.5px] whitespace-nowrap text-ink-2">
+                <td className="num pr-1 text-right text-small whitespace-nowrap text-ink-2">
                   {told && told.prints > 0 ? duration(told.hours_each * 3600) : "–"}
                 </td>
                 <td className="whitespace-nowrap">
@@ -180,7 +180,7 @@ export function ArmEditor({
             <Plus size={14} /> {text.addArtifact}
           </button>
           {bare > 0 && spools.length > 0 && (
-            <label className="flex items-center gap-2 text-[12.5px] text-ink-2">
+            <label className="flex items-center gap-2 text-small text-ink-2">
               {bare === 1 ? "One line has no spool:" : `${bare} lines have no spool:`}
               <select
                 className="input !w-auto"

@@ -151,7 +151,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
             }}
           />
           {notes.map((n) => (
-            <p key={n} className="text-[12.5px] text-brass-ink">
+            <p key={n} className="text-small text-brass-ink">
               {n}
             </p>
           ))}
@@ -169,7 +169,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
             {form.arms.length < 4 && (
               <button
                 type="button"
-                className="mb-1 ml-auto inline-flex shrink-0 items-center gap-1 rounded px-2 py-1 text-[12.5px] text-ink-2 hover:bg-station-on"
+                className="mb-1 ml-auto inline-flex shrink-0 items-center gap-1 rounded px-2 py-1 text-small text-ink-2 hover:bg-station-on"
                 onClick={addArm}
               >
                 <Plus size={12} /> {text.addArm}
@@ -251,7 +251,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
               >
                 {text.freeze}
               </button>
-              <p className="text-[12px] leading-tight text-ink-2">{missing || text.freezeNote}</p>
+              <p className="text-small leading-tight text-ink-2">{missing || text.freezeNote}</p>
             </>
           )}
         </div>
@@ -267,7 +267,7 @@ function Tab({ on, pick, children }: { on: boolean; pick: () => void; children: 
       role="tab"
       aria-selected={on}
       onClick={pick}
-      className={`max-w-[200px] truncate rounded-t border border-b-0 px-3 py-1.5 text-[13px] ${on ? "border-rule bg-station-on font-semibold shadow-[inset_0_2px_var(--needle)]" : "border-transparent text-ink-2 hover:bg-station-on"}`}
+      className={`max-w-[200px] truncate rounded-t border border-b-0 px-3 py-1.5 text-body ${on ? "border-rule bg-station-on font-semibold shadow-[inset_0_2px_var(--needle)]" : "border-transparent text-ink-2 hover:bg-station-on"}`}
     >
       {children}
     </button>

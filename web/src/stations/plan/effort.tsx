@@ -11,19 +11,19 @@ export function EffortPanel({ effort }: { effort: Schemas["EffortView"] | undefi
   return (
     <div>
       <h2 className="lab">{text.effort}</h2>
-      <p className="pt-0.5 text-[17px] font-semibold [font-stretch:92%]" aria-live="polite">
+      <p className="pt-0.5 text-head font-semibold [font-stretch:92%]" aria-live="polite">
         {effort.prints === 0
           ? "Nothing to print yet"
           : `${effort.prints} prints, ${effort.printing_h.toFixed(0)} h of printing`}
       </p>
       {effort.prints > 0 && (
         <>
-          <p className="text-[12px] text-ink-2">
+          <p className="text-small text-ink-2">
             likely {effort.low_h.toFixed(0)} to {effort.high_h.toFixed(0)} h; at least{" "}
             <b className="text-ink">{days(Math.max(1, Math.ceil(effort.days)))}</b>, set by{" "}
             {effort.bottleneck}
           </p>
-          <dl className="mt-1.5 grid grid-cols-[1fr_auto] gap-x-3 gap-y-0.5 text-[12.5px]">
+          <dl className="mt-1.5 grid grid-cols-[1fr_auto] gap-x-3 gap-y-0.5 text-small">
             <Row name="At the bench" value={`${effort.person_h.toFixed(0)} h`} />
             <Row name="Readings" value={String(effort.readings)} />
             <Row name="Energy" value={`${effort.energy_kwh.toFixed(1)} kWh`} />
@@ -31,21 +31,21 @@ export function EffortPanel({ effort }: { effort: Schemas["EffortView"] | undefi
               <Row key={f.name} name={`Spool ${f.name}`} value={`${f.amount.toFixed(0)} g`} />
             ))}
           </dl>
-          <ul className="mt-2 grid gap-[3px]" aria-label="Printing hours by machine">
+          <ul className="mt-2 grid gap-0.75" aria-label="Printing hours by machine">
             {effort.machines.map((m) => (
-              <li key={m.name} className="grid grid-cols-[96px_1fr_38px] items-center gap-1.5 text-[11.5px]">
+              <li key={m.name} className="grid grid-cols-[96px_1fr_38px] items-center gap-1.5 text-small">
                 <span className="truncate">{m.name}</span>
                 <i
                   className="block h-[7px] rounded-full bg-[var(--c2)]"
                   style={{ width: `${(100 * m.amount) / most}%` }}
                 />
-                <span className="num text-right text-[10.5px]">{m.amount.toFixed(0)} h</span>
+                <span className="num text-right text-tiny">{m.amount.toFixed(0)} h</span>
               </li>
             ))}
           </ul>
         </>
       )}
-      <p className="pt-1.5 text-[11.5px] leading-tight text-ink-2">{effort.basis}</p>
+      <p className="pt-1.5 text-small leading-tight text-ink-2">{effort.basis}</p>
     </div>
   );
 }
@@ -56,7 +56,7 @@ function Row({ name, value }: { name: string; value: string }) {
   return (
     <>
       <dt className="text-ink-2">{name}</dt>
-      <dd className="num text-right text-[11.5px] font-semibold">{value}</dd>
+      <dd className="num text-right text-small font-semibold">{value}</dd>
     </>
   );
 }
@@ -112,7 +112,7 @@ export function CopiesHint({ copies }: { copies: number }) {
           />
         </Field>
       </div>
-      <p className="pt-1.5 text-[12.5px]" aria-live="polite">
+      <p className="pt-1.5 text-small" aria-live="polite">
         {!spread ? (
           "Type the spread you know between copies of one print on one machine."
         ) : hint.data ? (
@@ -129,7 +129,7 @@ export function CopiesHint({ copies }: { copies: number }) {
           </>
         ) : null}
       </p>
-      {from && !own && <p className="text-[11.5px] leading-tight text-ink-2">Spread from {from.source}.</p>}
+      {from && !own && <p className="text-small leading-tight text-ink-2">Spread from {from.source}.</p>}
     </div>
   );
 }

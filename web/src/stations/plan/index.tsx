@@ -59,7 +59,7 @@ function Views({ studyId, view }: { studyId: string; view: string }) {
           params={{ studyId, station: "plan" }}
           hash={id}
           activeOptions={{ includeHash: true, exact: true }}
-          className={`px-2.5 py-1 text-[12.5px] font-semibold first:rounded-l-[3px] last:rounded-r-[3px] ${view === id ? "bg-enamel text-on-enamel" : "text-ink-2"}`}
+          className={`px-2.5 py-1 text-small font-semibold first:rounded-l-[3px] last:rounded-r-[3px] ${view === id ? "bg-enamel text-on-enamel" : "text-ink-2"}`}
         >
           {name}
         </Link>
@@ -88,7 +88,7 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
   return (
     <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_320px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <section aria-label="Coverage" className="sheet min-h-0 overflow-y-auto p-4">
-        <p className="text-[16px] font-semibold">{plan.question}</p>
+        <p className="text-lead font-semibold">{plan.question}</p>
         <div className="mt-4">
           <CoverageSheet
             rows={plan.coverage}
@@ -142,7 +142,7 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
         <h2 className="lab">Protocol</h2>
         {plan.arms.map((arm) => (
           <div key={arm.id} className="border-b border-rule-2 pb-2.5">
-            {plan.arms.length > 1 && <h3 className="pt-1.5 text-[14px] font-semibold">{arm.name}</h3>}
+            {plan.arms.length > 1 && <h3 className="pt-1.5 text-body font-semibold">{arm.name}</h3>}
             <ul>
               {arm.lines.map((line, i) => (
                 <li key={i} className="grid grid-cols-[52px_1fr_auto] items-center gap-2 py-0.5">
@@ -152,22 +152,22 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
                   <span className="leading-tight" title={line.isolates}>
                     <b className="font-semibold">{line.name}</b>{" "}
                     <small className="text-ink-2">v{line.number}</small>
-                    <small className="block text-[11.5px] text-ink-2">
+                    <small className="block text-small text-ink-2">
                       {line.spool}
                       {line.second_spool && ` and ${line.second_spool}`}
                     </small>
                   </span>
-                  <span className="num text-[11.5px] font-semibold">× {line.copies}</span>
+                  <span className="num text-small font-semibold">× {line.copies}</span>
                 </li>
               ))}
             </ul>
-            <p className="pt-1 text-[12px] text-ink-2">
+            <p className="pt-1 text-small text-ink-2">
               {text.slicing[arm.slicing][0]}
               {arm.tuning === "tuned" && `, ${text.tuning.tuned[0].toLowerCase()}`}. {arm.fixed}
             </p>
           </div>
         ))}
-        <dl className="grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 pt-2 text-[12.5px]">
+        <dl className="grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 pt-2 text-small">
           <Pair name="Readings of a face" value={String(plan.repeats)} />
           <Pair name="Attempts at most" value={String(plan.policies.most_attempts)} />
           <Pair name="Order shuffled with seed" value={String(plan.seed)} />
@@ -178,15 +178,15 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
           text.drying[plan.policies.drying],
           text.unattended[plan.policies.unattended],
         ].map((words) => (
-          <p key={words[0]} className="pt-1.5 text-[12.5px]">
+          <p key={words[0]} className="pt-1.5 text-small">
             <b>{words[0]}.</b> <span className="text-ink-2">{words[1]}</span>
           </p>
         ))}
-        <p className="pt-2 text-[12.5px]">
+        <p className="pt-2 text-small">
           <b>{text.causes}:</b> {plan.policies.counted_causes.join(", ")}.{" "}
           <span className="text-ink-2">{text.causesWhy}</span>
         </p>
-        <p className="pt-3 text-[12px] text-ink-2">{text.frozenNote}</p>
+        <p className="pt-3 text-small text-ink-2">{text.frozenNote}</p>
         <a className="button mt-2" href={`/api/studies/${plan.id}/protocol.json`} download="protocol.json">
           <DownloadSimple size={14} /> Protocol as JSON
         </a>
@@ -199,7 +199,7 @@ function Pair({ name, value }: { name: string; value: string }) {
   return (
     <>
       <dt className="text-ink-2">{name}</dt>
-      <dd className="num text-right text-[11.5px] font-semibold">{value}</dd>
+      <dd className="num text-right text-small font-semibold">{value}</dd>
     </>
   );
 }

@@ -48,7 +48,7 @@ export function Machines({
                 />
                 <span className="min-w-0">
                   <span className={`block break-words ${c ? "font-semibold" : ""}`}>{m.name}</span>
-                  <small className="block text-[11px] leading-tight text-ink-2">
+                  <small className="block text-tiny leading-tight text-ink-2">
                     {m.sheet.is_round
                       ? `⌀ ${m.bed_x_mm.toFixed(0)}`
                       : `${m.bed_x_mm.toFixed(0)} × ${m.bed_y_mm.toFixed(0)}`}{" "}
@@ -58,7 +58,7 @@ export function Machines({
                 </span>
               </label>
               {c && (
-                <label className="flex items-center gap-1 text-[12px] text-ink-2">
+                <label className="flex items-center gap-1 text-small text-ink-2">
                   <input
                     type="checkbox"
                     checked={c.is_control}
@@ -76,7 +76,7 @@ export function Machines({
         <div
           key={p.first + p.second}
           role="note"
-          className="mt-2 rounded border border-[var(--brass)] bg-brass-wash p-2 text-[12.5px]"
+          className="mt-2 rounded border border-[var(--brass)] bg-brass-wash p-2 text-small"
         >
           <b>{text.lookalike}:</b> {p.first} and {p.second}. Both: {p.reasons.join(", ")}.
           {p.against.length > 0 && ` Against it: ${p.against.join(", ")}.`}

@@ -17,7 +17,7 @@ export function Option({
       <input type="radio" name={name} checked={on} onChange={pick} className="mt-0.5" />
       <span>
         <b className="font-semibold">{words[0]}</b>
-        <span className="block text-[12px] leading-tight text-ink-2">{words[1]}</span>
+        <span className="block text-small leading-tight text-ink-2">{words[1]}</span>
       </span>
     </label>
   );

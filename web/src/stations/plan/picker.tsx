@@ -34,7 +34,7 @@ export function Picker({
               <span className="block h-[52px]">
                 <Small refName={c.ref} name={c.name} />
               </span>
-              <span className="text-[11.5px] leading-tight font-semibold">
+              <span className="text-small leading-tight font-semibold">
                 {c.name}
                 {c.number > 1 && ` v${c.number}`}
               </span>
@@ -43,7 +43,7 @@ export function Picker({
         ))}
       </ul>
       <div className="flex min-h-[34px] items-center gap-3 pt-1.5">
-        <p className="flex-1 text-[12.5px] text-ink-2">
+        <p className="flex-1 text-small text-ink-2">
           {told ? `${told.name}: ${told.isolates}` : "What each one tells shows here."}
         </p>
         <button type="button" className="button !min-h-7" onClick={done}>

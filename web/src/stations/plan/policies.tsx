@@ -48,7 +48,7 @@ export function Policies({
       />
       <fieldset>
         <legend className="lab">{text.causes}</legend>
-        <p className="pb-1 text-[12px] text-ink-2">{text.causesWhy}</p>
+        <p className="pb-1 text-small text-ink-2">{text.causesWhy}</p>
         <div className="flex flex-wrap gap-x-4 gap-y-1">
           {CAUSES.map((cause) => (
             <label key={cause} className="flex items-center gap-1.5">

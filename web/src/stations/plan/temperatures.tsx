@@ -31,7 +31,7 @@ export function Temperatures({
   };
   return (
     <div className="pt-2" role="group" aria-label={text.perMaterial}>
-      <p className="text-[12px] text-ink-2">{text.perMaterial}</p>
+      <p className="text-small text-ink-2">{text.perMaterial}</p>
       <div className="grid grid-cols-[auto_120px_120px] items-end justify-start gap-x-3 gap-y-1 pt-1">
         {materials.map((m) => {
           const t = given.find((x) => same(x.material, m));

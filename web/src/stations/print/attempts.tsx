@@ -15,7 +15,7 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
       </h2>
       <ol>
         {[...job.runs].reverse().map((run) => (
-          <li key={run.id} className="border-b border-rule-2 py-1.5 text-[12.5px]">
+          <li key={run.id} className="border-b border-rule-2 py-1.5 text-small">
             <p className="flex justify-between gap-2">
               <b>
                 {run.attempt}.{" "}
@@ -31,7 +31,7 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
                   text.outcomes[run.outcome].toLowerCase()
                 )}
               </b>
-              <span className="num text-[11.5px]">{run.took_s !== null && duration(run.took_s)}</span>
+              <span className="num text-small">{run.took_s !== null && duration(run.took_s)}</span>
             </p>
             <p className="text-ink-2">
               {day(run.started_at)}

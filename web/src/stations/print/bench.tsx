@@ -33,7 +33,7 @@ export function BenchNow({
     <>
       <section aria-label="The bench now" className="sheet min-h-0 min-w-0 overflow-y-auto">
         <div className="flex items-center gap-3 px-4 py-2.5">
-          <p className="flex-1 text-[17px] font-semibold [font-stretch:92%]">
+          <p className="flex-1 text-head font-semibold [font-stretch:92%]">
             {text.bench(working.length, units.filter((u) => u.urgent).length)}
           </p>
           <button type="button" className="button" onClick={all}>
@@ -65,13 +65,13 @@ export function BenchNow({
           </button>
         </div>
         {next.length === 0 && (
-          <p className="pt-1 text-[12.5px] text-ink-2">
+          <p className="pt-1 text-small text-ink-2">
             Nothing waits for a person. What is printing goes on by itself.
           </p>
         )}
         <ol className="grid gap-2 pt-1.5">
           {next.map((n, i) => (
-            <li key={`${n.words}${n.at}`} className="text-[13px] leading-snug">
+            <li key={`${n.words}${n.at}`} className="text-body leading-snug">
               <button
                 type="button"
                 disabled={!n.job_id}
@@ -80,7 +80,7 @@ export function BenchNow({
               >
                 {n.words}
               </button>
-              {n.detail && <span className="block text-[12px] text-ink-2">{n.detail}</span>}
+              {n.detail && <span className="block text-small text-ink-2">{n.detail}</span>}
             </li>
           ))}
         </ol>
@@ -90,7 +90,7 @@ export function BenchNow({
             {circuits.map((c) => (
               <Circuit key={c.name} circuit={c} />
             ))}
-            <p className="pt-1.5 text-[11.5px] leading-tight text-ink-2">
+            <p className="pt-1.5 text-small leading-tight text-ink-2">
               For planning. Continuous-load limits and wiring are for the local code and a licensed
               electrician.
             </p>
@@ -118,10 +118,10 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
         className={`grid w-full grid-cols-[170px_minmax(0,1fr)_150px] items-center gap-x-4 px-4 py-2.5 text-left max-[560px]:grid-cols-1 ${run ? "min-h-[96px] hover:bg-station-on" : "min-h-[52px]"} ${unit.urgent ? "shadow-[inset_4px_0_var(--needle)]" : ""}`}
       >
         <span className="min-w-0">
-          <b className="text-[14px]">
+          <b className="text-body">
             <UnitName mark={unit.machine.mark} name={unit.machine.name} />
           </b>
-          <small className="block truncate text-[12px] text-ink-2">
+          <small className="block truncate text-small text-ink-2">
             {run
               ? `${run.artifact} ${run.copy_number}${run.attempt > 1 ? `, try ${run.attempt}` : ""}${run.unattended ? ", unattended" : ""}`
               : unit.machine.is_control
@@ -133,12 +133,12 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
           {run ? (
             <>
               <span className="flex items-baseline gap-3">
-                <b className="text-[16px]">
+                <b className="text-lead">
                   {unit.phase ?? "printing"}
                   {unit.percent !== null && unit.phase === "printing" && ` ${unit.percent.toFixed(0)} %`}
                 </b>
-                <span className="num text-[13px]">{clock(elapsed)}</span>
-                <span className="ml-auto text-[12.5px] text-ink-2">
+                <span className="num text-body">{clock(elapsed)}</span>
+                <span className="ml-auto text-small text-ink-2">
                   {left === null
                     ? "no estimate"
                     : left > 0
@@ -163,7 +163,7 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
                     : [],
                 )}
               />
-              <span className="flex gap-4 pt-1 text-[12px] text-ink-2">
+              <span className="flex gap-4 pt-1 text-small text-ink-2">
                 {unit.layer !== null && (
                   <span>
                     layer <b className="num text-ink">{unit.layer}</b>
@@ -180,13 +180,13 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
               </span>
             </>
           ) : (
-            <span className="text-[12.5px] text-ink-2">
+            <span className="text-small text-ink-2">
               {unit.elsewhere ? `prints for “${unit.elsewhere}”` : (unit.phase ?? "stands by")}
             </span>
           )}
           {unit.needs && (
             <span
-              className={`block pt-1 text-[13px] font-semibold ${unit.urgent ? "text-needle-ink" : "text-brass-ink"}`}
+              className={`block pt-1 text-body font-semibold ${unit.urgent ? "text-needle-ink" : "text-brass-ink"}`}
             >
               {unit.needs}
             </span>
@@ -195,13 +195,13 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
         <span className="max-[560px]:hidden">
           {unit.power_w !== null && (
             <>
-              <b className="num block text-right text-[17px]">{unit.power_w.toFixed(0)} W</b>
+              <b className="num block text-right text-head">{unit.power_w.toFixed(0)} W</b>
               <Spark values={unit.spark} />
             </>
           )}
           {unit.power_w === null && unit.ratio !== null && (
             <small
-              className="block text-right text-[11.5px] text-ink-2"
+              className="block text-right text-small text-ink-2"
               title="actual over estimated time, geometric mean, and by which factor a single print strays"
             >
               takes {unit.ratio.toFixed(2)} × its estimates
@@ -242,10 +242,10 @@ function Spark({ values }: { values: number[] }) {
 function Circuit({ circuit }: { circuit: Schemas["LiveCircuit"] }) {
   const share = circuit.load_w / circuit.limit_w;
   return (
-    <div className="pt-1 text-[12.5px]">
+    <div className="pt-1 text-small">
       <p className="flex justify-between">
         <span>{circuit.name}</span>
-        <span className="num text-[12px]">
+        <span className="num text-small">
           <b className={share > 1 ? "text-needle-ink" : ""}>{circuit.load_w.toFixed(0)}</b> of{" "}
           {circuit.limit_w.toFixed(0)} W
         </span>
@@ -260,7 +260,7 @@ function Circuit({ circuit }: { circuit: Schemas["LiveCircuit"] }) {
         />
       </div>
       {circuit.silent.length > 0 && (
-        <p className="text-[11.5px] text-ink-2">Not metered: {circuit.silent.join(", ")}.</p>
+        <p className="text-small text-ink-2">Not metered: {circuit.silent.join(", ")}.</p>
       )}
     </div>
   );

@@ -32,7 +32,7 @@ export function FaultSheet({
       {run.hypotheses.length > 0 && (
         <ul className="grid gap-1">
           {run.hypotheses.map((h) => (
-            <li key={h.id} className="text-[12.5px]">
+            <li key={h.id} className="text-small">
               {at === h.id ? (
                 <Sheet studyId={studyId} jobId={jobId} run={run} entry={h} done={() => setAt(null)} />
               ) : (
@@ -59,7 +59,7 @@ export function FaultSheet({
         <Sheet studyId={studyId} jobId={jobId} run={run} entry={null} done={() => setAt(null)} />
       ) : (
         may && (
-          <button type="button" className="text-[12.5px] underline" onClick={() => setAt("new")}>
+          <button type="button" className="text-small underline" onClick={() => setAt("new")}>
             {run.hypotheses.length === 0
               ? "Find the fault: what may it have been?"
               : "Another possible cause"}

@@ -68,16 +68,14 @@ export function SlicedFile({
       <>
         <h2 className="lab">Sliced file</h2>
         {reading}
-        <p className="pt-1 text-[12.5px] text-ink-2">
-          None yet. Its time, filament and settings appear here.
-        </p>
+        <p className="pt-1 text-small text-ink-2">None yet. Its time, filament and settings appear here.</p>
       </>
     );
   return (
     <>
       <h2 className="lab">Sliced file</h2>
       {reading}
-      <p className="truncate pt-1 text-[14px] font-semibold" title={file.name}>
+      <p className="truncate pt-1 text-body font-semibold" title={file.name}>
         {file.name}
       </p>
       {file.picture && (
@@ -87,11 +85,11 @@ export function SlicedFile({
           className="my-1 max-h-[110px] rounded border border-rule"
         />
       )}
-      <p className="text-[12px] text-ink-2">
+      <p className="text-small text-ink-2">
         {(file.size_bytes / 1e6).toFixed(1)} MB · {file.lines.toLocaleString("en").replaceAll(",", " ")} lines
         {file.partial && <b className="text-brass-ink"> · read in part</b>}
       </p>
-      <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 text-[12.5px]">
+      <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 text-small">
         <Fact
           name={planned ? "Time, planned from its moves" : "Time estimate"}
           value={file.time_s === null ? null : duration(file.time_s)}
@@ -127,7 +125,7 @@ export function SlicedFile({
         Where time and filament go
       </button>
       {file.deviations.length > 0 && (
-        <div className="mt-3 border-l-3 border-brass bg-brass-wash px-2.5 py-1.5 text-[12.5px]">
+        <div className="mt-3 border-l-3 border-brass bg-brass-wash px-2.5 py-1.5 text-small">
           <b>{text.deviates}</b>
           <ul>
             {file.deviations.map((d) => (
@@ -140,11 +138,11 @@ export function SlicedFile({
         </div>
       )}
       {file.deviations.length === 0 && (
-        <p className="mt-2 text-[12.5px] text-ok-ink">Settings agree with the protocol.</p>
+        <p className="mt-2 text-small text-ok-ink">Settings agree with the protocol.</p>
       )}
-      {file.silent.length > 0 && <p className="mt-1 text-[12px] text-ink-2">{text.silent(file.silent)}</p>}
+      {file.silent.length > 0 && <p className="mt-1 text-small text-ink-2">{text.silent(file.silent)}</p>}
       {file.warnings.map((w) => (
-        <p key={w} className="mt-1 text-[12px] text-brass-ink">
+        <p key={w} className="mt-1 text-small text-brass-ink">
           {w}
         </p>
       ))}
@@ -182,7 +180,7 @@ function Fact({
   return (
     <>
       <dt className="text-ink-2">{name}</dt>
-      <dd className="num text-right text-[12px] font-semibold" title={from && `from ${from}`}>
+      <dd className="num text-right text-small font-semibold" title={from && `from ${from}`}>
         {value ?? <span className="font-normal text-ink-2">{needs}</span>}
       </dd>
     </>

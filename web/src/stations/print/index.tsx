@@ -88,7 +88,7 @@ export default function Print({ studyId }: { studyId: string }) {
         <button
           type="button"
           onClick={() => setWhole(true)}
-          className="sticky top-0 z-[1] min-h-[40px] w-full border-b border-rule bg-sheet px-3 py-1 text-left text-[13px] font-semibold hover:bg-station-on"
+          className="sticky top-0 z-[1] min-h-[40px] w-full border-b border-rule bg-sheet px-3 py-1 text-left text-body font-semibold hover:bg-station-on"
         >
           ← The whole bench
         </button>
@@ -98,13 +98,13 @@ export default function Print({ studyId }: { studyId: string }) {
               type="button"
               onClick={() => choose(j.id)}
               aria-current={!bench && j === current ? "true" : undefined}
-              className={`grid min-h-[40px] w-full grid-cols-[22px_1fr_auto] items-center gap-x-1.5 border-b border-rule-2 px-2.5 py-1 text-left text-[12.5px] ${!bench && j === current ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
+              className={`grid min-h-[40px] w-full grid-cols-[22px_1fr_auto] items-center gap-x-1.5 border-b border-rule-2 px-2.5 py-1 text-left text-small ${!bench && j === current ? "bg-station-on shadow-[inset_4px_0_var(--needle)]" : "hover:bg-station-on"}`}
             >
-              <span className="num text-[10px] text-ink-2">{j.position + 1}</span>
+              <span className="num text-tiny text-ink-2">{j.position + 1}</span>
               <span className="truncate">
                 <UnitName mark={j.machine.mark} name={j.machine.name} />
                 {several && (
-                  <small className="block truncate pl-[19px] text-[11px] leading-tight text-ink-2">
+                  <small className="block truncate pl-4.75 text-tiny leading-tight text-ink-2">
                     {j.artifact}, {j.spool}
                     {j.arm && `, ${j.arm}`}
                   </small>
@@ -131,17 +131,17 @@ export default function Print({ studyId }: { studyId: string }) {
 }
 
 function JobState({ job }: { job: Schemas["JobLine"] }) {
-  if (job.state === "printing") return <b className="text-[11.5px] text-needle-ink">printing</b>;
+  if (job.state === "printing") return <b className="text-small text-needle-ink">printing</b>;
   if (job.state === "failed" || job.state === "stopped")
-    return <b className="text-[11.5px] text-needle-ink">{job.state}</b>;
+    return <b className="text-small text-needle-ink">{job.state}</b>;
   if (job.state === "done")
     return (
-      <span className="text-[11.5px] text-ok-ink">
+      <span className="text-small text-ok-ink">
         {job.attempts > 1 ? `good, try ${job.attempts}` : "good"}
       </span>
     );
   return (
-    <span className="text-[11.5px] text-ink-2">
+    <span className="text-small text-ink-2">
       {job.has_file ? (job.estimate_s ? duration(job.estimate_s) : "sliced") : `copy ${job.copy_number}`}
     </span>
   );

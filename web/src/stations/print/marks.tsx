@@ -47,7 +47,7 @@ export function Marks({
             type="button"
             aria-pressed={now === kind}
             disabled={now === kind}
-            className={`min-h-[34px] rounded-full border px-3 text-[13px] max-[760px]:min-h-[44px] ${now === kind ? "border-enamel bg-enamel text-on-enamel" : "border-rule bg-sheet hover:bg-station-on"}`}
+            className={`min-h-[34px] rounded-full border px-3 text-body max-[760px]:min-h-[44px] ${now === kind ? "border-enamel bg-enamel text-on-enamel" : "border-rule bg-sheet hover:bg-station-on"}`}
             onClick={() => send(kind, {}, "at")}
           >
             {kind}
@@ -55,7 +55,7 @@ export function Marks({
         ))}
       </div>
       {run.events.length > 0 && (
-        <p className="pt-1 text-[12px] text-ink-2">
+        <p className="pt-1 text-small text-ink-2">
           {run.events.slice(-4).map((e) => (
             <button
               key={e.id}

@@ -58,10 +58,10 @@ function EnergyPanel({ studyId, jobId, run, may }: Props) {
           <span className="text-ink-2">Not read yet.</span>
         ) : (
           <>
-            <b className="num text-[19px]">{(1000 * run.energy_kwh).toFixed(0)} Wh</b>{" "}
+            <b className="num text-head">{(1000 * run.energy_kwh).toFixed(0)} Wh</b>{" "}
             <span className="text-ink-2">{text.energyFrom[run.energy_from!]}</span>
             {gap && (
-              <small className="block text-[12px] text-brass-ink">
+              <small className="block text-small text-brass-ink">
                 The log has gaps: between {(1000 * run.energy_low_kwh!).toFixed(1)} and{" "}
                 {(1000 * run.energy_high_kwh!).toFixed(1)} Wh.
               </small>
@@ -153,19 +153,19 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
           .filter((e) => !e.refused)
           .map((e) => (
             <li key={e.id} className="text-ink-2">
-              <b className="num text-[19px]">{Number(e.body?.level_db).toFixed(1)} dB</b> read, not sent yet
+              <b className="num text-head">{Number(e.body?.level_db).toFixed(1)} dB</b> read, not sent yet
             </li>
           ))}
         {run.noise.map((n) => (
           <li key={n.id} className="flex flex-wrap items-baseline gap-x-2">
             {n.at_1_m_db === null ? (
-              <span className="text-[12.5px] text-brass-ink">
+              <span className="text-small text-brass-ink">
                 {n.level_db.toFixed(1)} dB read; not determined: needs {n.needs}
               </span>
             ) : (
               <>
-                <b className="num text-[19px]">{n.at_1_m_db.toFixed(1)} dB</b>
-                <span className="text-[12px] text-ink-2">
+                <b className="num text-head">{n.at_1_m_db.toFixed(1)} dB</b>
+                <span className="text-small text-ink-2">
                   at 1 m{n.distance_m !== 1 && ", free-field estimate"}; read {n.level_db.toFixed(1)} at{" "}
                   {n.distance_m} m, {n.state}, {n.door_shut ? "door shut" : "door open"}
                   {n.fan_percent !== null && `, fan ${n.fan_percent} %`}
@@ -175,7 +175,7 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
               </>
             )}
             {may && (
-              <button type="button" className="text-[12px] underline" onClick={() => setCorrecting(n)}>
+              <button type="button" className="text-small underline" onClick={() => setCorrecting(n)}>
                 Correct
               </button>
             )}

@@ -39,11 +39,11 @@ export function FileStudy({
     <section aria-label="How this file prints" className="sheet min-h-0 flex-1 overflow-y-auto p-4">
       <div className="flex items-start gap-3">
         <div className="min-w-0 flex-1">
-          <p className="text-[17px] font-semibold [font-stretch:92%]">
+          <p className="text-head font-semibold [font-stretch:92%]">
             {motion ? text.motionSays(motion) : "This file moves nothing that could be planned."}
           </p>
           {motion && (
-            <p className="pt-0.5 text-[12px] text-ink-2">
+            <p className="pt-0.5 text-small text-ink-2">
               {motion.moves.toLocaleString("en").replaceAll(",", " ")} moves, planned on {motion.on}. Heat-up
               is not in it.
             </p>
@@ -64,11 +64,11 @@ export function FileStudy({
 
 function Legend({ of }: { of: { key: string; colour: string; words: string; amount: string }[] }) {
   return (
-    <ul className="flex flex-wrap gap-x-4 gap-y-0.5 pt-1.5 text-[12.5px]">
+    <ul className="flex flex-wrap gap-x-4 gap-y-0.5 pt-1.5 text-small">
       {of.map((o) => (
         <li key={o.key} className="inline-flex items-baseline gap-1.5">
           <i className="block h-2.5 w-4 self-center rounded-full" style={{ background: o.colour }} />
-          {o.words} <span className="num text-[11.5px] text-ink-2">{o.amount}</span>
+          {o.words} <span className="num text-small text-ink-2">{o.amount}</span>
         </li>
       ))}
     </ul>
@@ -138,7 +138,7 @@ function Filament({ file }: { file: File }) {
         }))}
       />
       {changes.length > 0 && (
-        <p className="pt-1 text-[12.5px] text-ink-2">
+        <p className="pt-1 text-small text-ink-2">
           A tool change takes {(changes.reduce((a, b) => a + b, 0) / changes.length).toFixed(0)} s, from the
           last plastic of one tool on the part to the first of the next; {changes.length} timed.
         </p>
@@ -182,15 +182,15 @@ function Spread({ motion }: { motion: Motion }) {
       {features.length > 1 && (
         <div className="pt-3">
           <h2 className="lab pb-1">Time by feature</h2>
-          <ul className="grid gap-[2px]">
+          <ul className="grid gap-0.5">
             {features.slice(0, 8).map(([name, s]) => (
-              <li key={name} className="grid grid-cols-[130px_1fr_76px] items-center gap-2 text-[12.5px]">
+              <li key={name} className="grid grid-cols-[130px_1fr_76px] items-center gap-2 text-small">
                 <span className="truncate">{name || "before the first"}</span>
                 <i
                   className="block h-[9px] rounded-full bg-[var(--c2)]"
                   style={{ width: `${(100 * s) / most}%` }}
                 />
-                <span className="num text-right text-[11.5px]">
+                <span className="num text-right text-small">
                   {s < 90 ? `${s.toFixed(0)} s` : duration(s)}
                 </span>
               </li>
@@ -233,7 +233,7 @@ function Bars({
     <figure className="pt-3">
       <figcaption className="flex items-baseline gap-2">
         <span className="lab">{title}</span>
-        <span className="num ml-auto text-[11px] text-ink-2">
+        <span className="num ml-auto text-tiny text-ink-2">
           {over === null ? `at most ${most.toFixed(most < 10 ? 1 : 0)}` : hint(at(over), columns[over]!)}
         </span>
       </figcaption>

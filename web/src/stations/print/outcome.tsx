@@ -73,7 +73,7 @@ export function Outcome({
               onChange={() => setOutcome(o)}
               className="sr-only"
             />
-            <b className="text-[15px]">{text.outcomes[o]}</b>
+            <b className="text-lead">{text.outcomes[o]}</b>
             <small className={outcome === o ? "" : "text-ink-2"}>{text.outcomeHints[o]}</small>
           </label>
         ))}

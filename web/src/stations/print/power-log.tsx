@@ -52,7 +52,7 @@ export function PowerLog({ run, took }: { run: Schemas["RunOut"]; took: (job: Sc
   };
   return (
     <div className="mt-2">
-      <label className="grid min-h-[44px] cursor-pointer place-items-center rounded-[6px] border-2 border-dashed border-[var(--ink-3)] p-2 text-center text-[13px] font-semibold has-focus-visible:outline-2 has-focus-visible:outline-needle">
+      <label className="grid min-h-[44px] cursor-pointer place-items-center rounded-[6px] border-2 border-dashed border-[var(--ink-3)] p-2 text-center text-body font-semibold has-focus-visible:outline-2 has-focus-visible:outline-needle">
         {busy ? "Reading the log …" : text.dropTrace}
         <input
           type="file"
@@ -72,12 +72,12 @@ export function PowerLog({ run, took }: { run: Schemas["RunOut"]; took: (job: Sc
           aria-label="Columns of the log"
           className="mt-2 grid gap-2 rounded border border-rule p-2"
         >
-          <p className="text-[12.5px]">
+          <p className="text-small">
             <b>Which column is what?</b> Its first rows:
           </p>
           {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls */}
           <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="First rows of the log">
-            <table className="num text-[11px]">
+            <table className="num text-tiny">
               <thead>
                 <tr>
                   {heading.heading.map((h) => (

@@ -23,17 +23,17 @@ export default function RunPower({
     <section aria-label="Power" className="sheet p-3.5">
       <div className="flex items-baseline gap-3">
         <h2 className="lab">Power, W</h2>
-        <span className="text-[12.5px] text-ink-2">
+        <span className="text-small text-ink-2">
           {data.kwh !== null && (
             <>
-              <b className="num text-[14px] text-ink">{(1000 * data.kwh).toFixed(0)} Wh</b> so far, peak{" "}
+              <b className="num text-body text-ink">{(1000 * data.kwh).toFixed(0)} Wh</b> so far, peak{" "}
               <span className="num">{data.peak_w?.toFixed(0)} W</span>
               {data.gaps > 0 &&
                 `; ${data.gaps} gap${data.gaps > 1 ? "s" : ""}, so between ${(1000 * data.low_kwh!).toFixed(0)} and ${(1000 * data.high_kwh!).toFixed(0)} Wh`}
             </>
           )}
         </span>
-        <span className="ml-auto flex gap-2 text-[12px]">
+        <span className="ml-auto flex gap-2 text-small">
           <button type="button" className="underline" onClick={() => save(data.trace!)}>
             CSV
           </button>
@@ -44,7 +44,7 @@ export default function RunPower({
       </div>
       <Trace data={data} />
       {data.phases.length > 0 && (
-        <table className="mt-1 w-full text-[12px]">
+        <table className="mt-1 w-full text-small">
           <thead className="sr-only">
             <tr>
               {["Phase", "Time", "Energy", "Mean", "95 % under", "Peak"].map((h) => (
@@ -80,7 +80,7 @@ export default function RunPower({
           </tbody>
         </table>
       )}
-      {data.spans_from && <p className="pt-0.5 text-[11.5px] text-ink-2">Phases {data.spans_from}.</p>}
+      {data.spans_from && <p className="pt-0.5 text-small text-ink-2">Phases {data.spans_from}.</p>}
     </section>
   );
 }

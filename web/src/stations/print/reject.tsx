@@ -28,7 +28,7 @@ export function Reject({ studyId, jobId, run }: { studyId: string; jobId: string
   };
   if (!open)
     return (
-      <button type="button" className="text-[12px] underline" onClick={() => setOpen(true)}>
+      <button type="button" className="text-small underline" onClick={() => setOpen(true)}>
         {run.rejected ? text.rejectAgain : text.reject}
       </button>
     );

@@ -48,7 +48,7 @@ export function Timer({
       {live ? (
         <Running studyId={studyId} job={job} run={live} ahead={ahead} may={may} />
       ) : ending ? (
-        <p className="m-auto text-[19px] font-semibold">{text.ending}</p>
+        <p className="m-auto text-head font-semibold">{text.ending}</p>
       ) : last?.outcome === "done" ? (
         <Done studyId={studyId} run={last} estimate={job.file?.time_s ?? null} following={following} />
       ) : (
@@ -86,11 +86,11 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
   useEffect(() => {
     if (ready && !inField()) button.current?.focus();
   }, [ready]);
-  if (used) return <p className="m-auto text-[19px] font-semibold">{text.used(job.most_attempts)}</p>;
+  if (used) return <p className="m-auto text-head font-semibold">{text.used(job.most_attempts)}</p>;
   if (!job.file)
     return (
       <div className="grid flex-1 content-center gap-4">
-        <p className="text-[22px] leading-tight font-bold [font-stretch:92%]">
+        <p className="text-title leading-tight font-bold [font-stretch:92%]">
           Slice {job.artifact.toLowerCase()} for {job.machine.name}, then drop the file here.
         </p>
         {may && <FileDrop studyId={studyId} jobId={job.id} />}
@@ -105,7 +105,7 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
       }}
     >
       <p className="lab">{failed ? `Attempt ${job.runs.length + 1}` : "Ready"}</p>
-      <p className="num text-[64px] leading-none max-[1180px]:text-[56px] font-medium text-ink-2 max-[560px]:text-[48px]">
+      <p className="num text-display leading-none max-[1180px]:text-display font-medium text-ink-2 max-[560px]:text-gauge">
         0:00:00
       </p>
       <p className="text-ink-2">
@@ -144,7 +144,7 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
         />
         <span>
           {text.unattended}
-          <small className="block text-[12px] text-ink-2">
+          <small className="block text-small text-ink-2">
             {job.may_run_unattended ? text.unattendedCaution : job.unattended_refusal}
           </small>
         </span>
@@ -237,7 +237,7 @@ function Running({
       <p
         role="timer"
         aria-label={`${duration(elapsed)} since the start`}
-        className={`num leading-none font-medium ${stopped ? "text-[40px]" : "text-[72px] max-[1180px]:text-[60px] max-[560px]:text-[56px]"}`}
+        className={`num leading-none font-medium ${stopped ? "text-gauge" : "text-display max-[1180px]:text-display max-[560px]:text-display"}`}
       >
         {clock(elapsed)}
       </p>
@@ -252,7 +252,7 @@ function Running({
         />
       )}
       {unit?.reported_at && (
-        <p className="text-[13px]">
+        <p className="text-body">
           It reports <b>{unit.phase}</b>
           {unit.layer !== null && `, layer ${unit.layer}${unit.run?.layers ? ` of ${unit.run.layers}` : ""}`}
           {unit.nozzle_c !== null &&
@@ -325,7 +325,7 @@ function Done({
   return (
     <div className="grid flex-1 content-center gap-2">
       <p className="lab">Good on attempt {run.attempt}</p>
-      <p className="num text-[64px] leading-none max-[1180px]:text-[56px] font-medium">
+      <p className="num text-display leading-none max-[1180px]:text-display font-medium">
         {clock(run.took_s ?? 0)}
       </p>
       {run.of_estimate !== null && estimate !== null && (
@@ -335,11 +335,11 @@ function Done({
         </p>
       )}
       {run.bag_code && (
-        <p className="mt-2 flex items-center gap-3 border-l-3 border-needle pl-3 text-[15px]">
-          <b className="num text-[30px]">{run.bag_code}</b>
+        <p className="mt-2 flex items-center gap-3 border-l-3 border-needle pl-3 text-lead">
+          <b className="num text-title">{run.bag_code}</b>
           <span>
             {text.bag(run.bag_code)}
-            <span className="flex gap-4 pt-1 text-[13px]">
+            <span className="flex gap-4 pt-1 text-body">
               {(["roll", "sheet"] as const).map((paper) => (
                 <a
                   key={paper}

@@ -63,10 +63,10 @@ export function Why({
       <Trouble error={why.error ?? ask.error} />
       {why.data && why.data.first_s !== null && (
         <>
-          <p className="pt-1 text-[14px] font-semibold">{why.data.says}</p>
-          <ul className="grid gap-[3px] pt-1">
+          <p className="pt-1 text-body font-semibold">{why.data.says}</p>
+          <ul className="grid gap-0.75 pt-1">
             {parts.map((p) => (
-              <li key={p.cause} className="grid grid-cols-[170px_1fr_90px] items-center gap-2 text-[12.5px]">
+              <li key={p.cause} className="grid grid-cols-[170px_1fr_90px] items-center gap-2 text-small">
                 <span>{p.words}</span>
                 <span className="relative block h-[12px]">
                   <i className="absolute left-1/2 h-full border-l border-rule" />
@@ -79,7 +79,7 @@ export function Why({
                     }}
                   />
                 </span>
-                <span className="num text-right text-[11.5px]">
+                <span className="num text-right text-small">
                   {p.seconds > 0 ? "+" : "−"}
                   {(Math.abs(p.seconds) / 60).toFixed(1)} min
                 </span>
@@ -90,7 +90,7 @@ export function Why({
       )}
       {working && <Working work={working} label="Comparing the two files" />}
       {why.data && why.data.first_s === null && !working && (
-        <p className="flex items-center gap-2 pt-1 text-[12.5px] text-ink-2">
+        <p className="flex items-center gap-2 pt-1 text-small text-ink-2">
           {why.data.work?.message || "These files are large: comparing them takes a while."}
           {may && (
             <button
@@ -114,9 +114,7 @@ export function Settings({ studyId, jobId }: { studyId: string; jobId: string })
   if (!view.data) return <Trouble error={view.error} />;
   const { files, rows } = view.data;
   if (files.length < 2)
-    return (
-      <p className="pt-3 text-[12.5px] text-ink-2">No other machine has a file for this artifact yet.</p>
-    );
+    return <p className="pt-3 text-small text-ink-2">No other machine has a file for this artifact yet.</p>;
   const groups = [...new Set(rows.map((r) => r.affects))];
   return (
     <div className="pt-3">
@@ -128,7 +126,7 @@ export function Settings({ studyId, jobId }: { studyId: string; jobId: string })
       {rows.length > 0 && (
         // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls
         <div className="mt-1 overflow-x-auto" tabIndex={0} role="region" aria-label="Settings that differ">
-          <table className="text-[12px]">
+          <table className="text-small">
             <thead>
               <tr>
                 <th className="lab pr-3 text-left font-semibold">Setting</th>
@@ -157,13 +155,13 @@ export function Settings({ studyId, jobId }: { studyId: string; jobId: string })
                   .filter((r) => r.affects === group)
                   .map((r) => (
                     <tr key={r.key} className="border-t border-rule-2">
-                      <th scope="row" className="py-[2px] pr-3 text-left font-normal whitespace-nowrap">
+                      <th scope="row" className="py-0.5 pr-3 text-left font-normal whitespace-nowrap">
                         {r.key.replaceAll("_", " ")}
                       </th>
                       {r.values.map((v, i) => (
                         <td
                           key={files[i]!.file_id}
-                          className={`num max-w-[130px] truncate px-2 text-[11.5px] ${i > 0 && v !== null && v !== r.values[0] ? "font-semibold" : "text-ink-2"}`}
+                          className={`num max-w-[130px] truncate px-2 text-small ${i > 0 && v !== null && v !== r.values[0] ? "font-semibold" : "text-ink-2"}`}
                           title={v ?? "not stated"}
                         >
                           {v ?? "·"}

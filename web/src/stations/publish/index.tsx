@@ -30,15 +30,15 @@ export default function Publish({ studyId }: { studyId: string }) {
       </Top>
       <section aria-label={text.asOfNow} className="sheet min-h-0 overflow-y-auto px-6 py-5">
         <p className="lab">{text.asOfNow}</p>
-        <h2 className="mt-1 text-[30px] leading-[1.08] font-extrabold [font-stretch:90%]">
+        <h2 className="mt-1 text-title leading-[1.08] font-extrabold [font-stretch:90%]">
           {view.data.headline}
         </h2>
-        <p className="mt-1 max-w-[62ch] text-[15px] text-ink-2">{view.data.evidence}</p>
+        <p className="mt-1 max-w-[62ch] text-lead text-ink-2">{view.data.evidence}</p>
         {rank.data && <Standings view={rank.data} />}
         {rank.data?.left_out
           .filter((m) => !m.is_control)
           .map((m) => (
-            <p key={m.machine.unit_id} className="pt-1.5 text-[13px] text-ink-2">
+            <p key={m.machine.unit_id} className="pt-1.5 text-body text-ink-2">
               <b>{m.machine.name}</b> is left out: {m.reason}.
             </p>
           ))}
@@ -81,7 +81,7 @@ export default function Publish({ studyId }: { studyId: string }) {
               </a>
             </div>
             {view.data.withheld > 0 && (
-              <p className="pt-2 text-[12.5px] text-brass-ink">{text.withheld(view.data.withheld)}</p>
+              <p className="pt-2 text-small text-brass-ink">{text.withheld(view.data.withheld)}</p>
             )}
           </div>
         </div>
@@ -97,9 +97,9 @@ function Standings({ view }: { view: Schemas["RankView"] }) {
       {view.standings.map((s) => (
         <li
           key={s.machine.unit_id}
-          className="grid grid-cols-[24px_160px_minmax(0,1fr)_110px] items-center gap-x-2.5 border-t border-rule-2 py-[5px] max-[640px]:grid-cols-[24px_1fr_110px]"
+          className="grid grid-cols-[24px_160px_minmax(0,1fr)_110px] items-center gap-x-2.5 border-t border-rule-2 py-1.25 max-[640px]:grid-cols-[24px_1fr_110px]"
         >
-          <b className="text-[17px] [font-stretch:72%]">{s.rank ?? `${s.best_rank}–${s.worst_rank}`}</b>
+          <b className="text-head [font-stretch:72%]">{s.rank ?? `${s.best_rank}–${s.worst_rank}`}</b>
           <UnitName mark={s.machine.mark} name={s.machine.name} />
           <span className="max-[640px]:hidden">
             <BeadBar
@@ -124,7 +124,7 @@ function Standings({ view }: { view: Schemas["RankView"] }) {
               }
             />
           </span>
-          <span className="num text-right text-[12px]">
+          <span className="num text-right text-small">
             {s.missing > 0 ? (
               <b>
                 {s.total_low.toFixed(1)}–{s.total_high.toFixed(1)}
@@ -179,7 +179,7 @@ function Revisions({
             {publish.isPending ? "Freezing …" : text.publish}
           </button>
           <Trouble error={publish.error} />
-          <p className="text-[12px] text-ink-2">{text.frozen}</p>
+          <p className="text-small text-ink-2">{text.frozen}</p>
         </form>
       )}
       <h2 className="lab pt-3 pb-1">{text.revisions(view.revisions.length)}</h2>
@@ -205,10 +205,10 @@ function Revisions({
                 <DownloadSimple size={15} />
               </a>
             </p>
-            <p className="text-[12px] text-ink-2">
+            <p className="text-small text-ink-2">
               for {r.profile} · {r.by}, {day(r.published_at)}
             </p>
-            <p className="text-[12.5px]">{r.changed}</p>
+            <p className="text-small">{r.changed}</p>
           </li>
         ))}
       </ol>

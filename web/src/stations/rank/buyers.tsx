@@ -27,7 +27,7 @@ export function Buyers({
           aria-describedby={undefined}
           className="sheet fixed top-16 left-1/2 z-20 max-h-[80vh] w-[min(520px,94vw)] -translate-x-1/2 overflow-y-auto p-5"
         >
-          <Dialog.Title className="text-[17px] font-bold">{text.buyersTitle}</Dialog.Title>
+          <Dialog.Title className="text-head font-bold">{text.buyersTitle}</Dialog.Title>
           <ul className="mt-3 grid gap-1.5">
             {view.profiles.map((p) => (
               <Line

@@ -34,11 +34,7 @@ export function Chances({ view }: { view: Schemas["RankView"] }) {
               </th>
               {s.rank_chances.map((p, i) => {
                 return (
-                  <td
-                    key={i}
-                    className="num h-[23px] rounded-[4px] text-center text-[10.5px]"
-                    style={heat(p)}
-                  >
+                  <td key={i} className="num h-[23px] rounded-[4px] text-center text-tiny" style={heat(p)}>
                     {p > 0 ? percent(p) : "·"}
                   </td>
                 );

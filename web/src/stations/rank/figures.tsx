@@ -7,7 +7,7 @@ export function Figures({ view }: { view: Schemas["RankView"] }) {
   return (
     <section aria-label={text.figures} className="sheet min-h-0 overflow-auto px-3.5 py-2.5">
       <h2 className="lab">{text.figures}</h2>
-      <table className="mt-1 w-full table-fixed border-collapse text-[12.5px]">
+      <table className="mt-1 w-full table-fixed border-collapse text-small">
         <thead>
           <tr className="text-left align-bottom">
             <td className="w-[27%]" />

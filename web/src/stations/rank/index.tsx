@@ -7,6 +7,7 @@ import { ProfileChip } from "../../parts/profile-chip";
 import { Buyers } from "./buyers";
 import { Chances } from "./chances";
 import { Figures } from "./figures";
+import { Scheme } from "./scheme";
 import { Standings } from "./standings";
 import { Verdict } from "./verdict";
 import { Weighting } from "./weighting";
@@ -68,9 +69,7 @@ export default function Rank({ studyId }: { studyId: string }) {
             }}
           />
         )}
-        <span className="chip max-[1180px]:hidden">
-          Scheme <b>v{view.scheme_number}</b> · weighted points
-        </span>
+        <Scheme studyId={studyId} number={view.scheme_number} may={may} />
       </Top>
       <Weighting
         key={view.profile.id}

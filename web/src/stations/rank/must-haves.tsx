@@ -41,8 +41,8 @@ export function MustHaves({
   return (
     <section aria-label={text.mustHave}>
       <h2 className="lab pt-3">{text.mustHave}</h2>
-      {present.length === 0 && <p className="text-[12.5px] text-ink-2">{text.noMustHave}</p>}
-      <ul className="grid gap-0.5 pt-1 text-[12.5px]">
+      {present.length === 0 && <p className="text-small text-ink-2">{text.noMustHave}</p>}
+      <ul className="grid gap-0.5 pt-1 text-small">
         {view.must_haves.map((m) => {
           const choice = choiceOf(m.kind);
           return (
@@ -67,7 +67,7 @@ export function MustHaves({
                   {may && (
                     <button
                       type="button"
-                      className="text-[12px] underline"
+                      className="text-small underline"
                       aria-label={`Change: ${m.text}`}
                       onClick={() => choice && setEditing({ choice, given: m })}
                     >
@@ -93,7 +93,7 @@ export function MustHaves({
       {may && editing === null && (
         <select
           aria-label="Add a must-have"
-          className="mt-1 max-w-full bg-transparent text-[12px] text-ink-2 underline"
+          className="mt-1 max-w-full bg-transparent text-small text-ink-2 underline"
           value=""
           onChange={(e) => {
             const choice = offered.find((c) => c.kind === e.target.value);

@@ -36,7 +36,7 @@ export function Standings({
       <section aria-label="Ranking" className="sheet min-h-0 overflow-y-auto">
         <LeftOut view={view} show={() => setShowGated(true)} />
         {view.left_out.some((m) => !m.is_control) && (
-          <p className="px-3.5 pb-3 text-[12.5px] text-ink-2">{text.allOut}</p>
+          <p className="px-3.5 pb-3 text-small text-ink-2">{text.allOut}</p>
         )}
       </section>
     );
@@ -50,23 +50,23 @@ export function Standings({
               key={s.machine.unit_id}
               className="grid grid-cols-[44px_minmax(0,1fr)_96px] items-center gap-x-2.5 gap-y-1 border-b border-rule-2 px-3.5 py-2"
             >
-              <span className="row-span-2 text-[30px] leading-none font-extrabold [font-stretch:70%]">
+              <span className="row-span-2 text-title leading-none font-extrabold [font-stretch:70%]">
                 {s.rank ?? (
-                  <span className="text-[17px]" title="The missing figures leave this open">
+                  <span className="text-head" title="The missing figures leave this open">
                     {s.best_rank}–{s.worst_rank}
                   </span>
                 )}
               </span>
-              <span className="flex flex-wrap items-baseline gap-x-2 text-[14.5px] font-semibold">
+              <span className="flex flex-wrap items-baseline gap-x-2 text-body font-semibold">
                 <UnitName whole mark={s.machine.mark} name={s.machine.name} />
                 <Departures list={s.departures} />
-                <small className="text-[12px] font-normal text-ink-2">
+                <small className="text-small font-normal text-ink-2">
                   {s.all_in.value === null
                     ? "price not recorded"
                     : `${s.all_in.value.toFixed(0)} ${view.currency} all in`}
                 </small>
               </span>
-              <span className="num text-right text-[17px] font-semibold">
+              <span className="num text-right text-head font-semibold">
                 <Sourced
                   figure={{
                     station: "rank",
@@ -79,7 +79,7 @@ export function Standings({
                 >
                   {s.missing > 0 ? interval(s) : mid.toFixed(1)}
                 </Sourced>
-                <small className="block text-[10.5px] font-normal text-ink-2">
+                <small className="block text-tiny font-normal text-ink-2">
                   {s.missing > 0 ? `${s.missing} missing` : `± ${s.expanded.toFixed(1)}`}
                 </small>
               </span>
@@ -111,10 +111,10 @@ export function Standings({
                   open({ station: "rank", study: studyId, unit: s.machine.unit_id, criterion, shown })
                 }
               />
-              <span className="text-right text-[12px] text-ink-2">
+              <span className="text-right text-small text-ink-2">
                 {s.missing < view.criteria.length ? (
                   <>
-                    <b className="num text-[11px] text-ink">{percent(s.first_chance)} %</b> first
+                    <b className="num text-tiny text-ink">{percent(s.first_chance)} %</b> first
                   </>
                 ) : (
                   "nothing known"
@@ -123,7 +123,7 @@ export function Standings({
               <div className="col-span-2 col-start-2 empty:hidden">
                 <Warnings notRecommended={s.not_recommended} safety={s.safety} />
                 {s.doubts.length > 0 && (
-                  <p className="text-[12px] text-brass-ink">
+                  <p className="text-small text-brass-ink">
                     {text.mustHave}: {s.doubts.join("; ")}
                   </p>
                 )}
@@ -133,7 +133,7 @@ export function Standings({
         })}
       </ol>
       <LeftOut view={view} show={() => setShowGated(true)} />
-      <div className="px-3.5 pb-2 text-[12.5px] text-ink-2">
+      <div className="px-3.5 pb-2 text-small text-ink-2">
         {showGated && (
           <p>
             Machines that fail a must-have are shown.{" "}
@@ -151,7 +151,7 @@ export function Standings({
 function LeftOut({ view, show }: { view: Schemas["RankView"]; show: () => void }) {
   if (view.left_out.length === 0) return null;
   return (
-    <div className="grid gap-1 px-3.5 py-2 text-[12.5px] text-ink-2">
+    <div className="grid gap-1 px-3.5 py-2 text-small text-ink-2">
       {view.left_out.map((m) => (
         <div key={m.machine.unit_id}>
           <Glyph mark={m.machine.mark} muted /> <b>{m.machine.name}</b>{" "}

@@ -12,15 +12,12 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
       <p className="lab">
         {text.verdictFor} {view.profile.name}
       </p>
-      <h2
-        aria-live="polite"
-        className="mt-0.5 mb-1.5 text-[21px] leading-[1.12] font-bold [font-stretch:92%]"
-      >
+      <h2 aria-live="polite" className="mt-0.5 mb-1.5 text-title leading-[1.12] font-bold [font-stretch:92%]">
         {view.verdict.headline}
       </h2>
       <p className="text-ink-2">{view.verdict.evidence}</p>
       {view.apart.map((words) => (
-        <p key={words} className="pt-1 text-[12px] text-ink-2">
+        <p key={words} className="pt-1 text-small text-ink-2">
           {words}
         </p>
       ))}
@@ -29,7 +26,7 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
           <h3 className="lab pt-3 pb-1">{text.flip}</h3>
           <ul>
             {view.flips.map((f) => (
-              <li key={f.words} className="border-t border-rule-2 py-1.5 text-[12.5px] leading-snug">
+              <li key={f.words} className="border-t border-rule-2 py-1.5 text-small leading-snug">
                 {f.words} <span className="text-ink-2">→</span>{" "}
                 <b className="font-semibold">
                   <UnitName whole mark={f.becomes.mark} name={f.becomes.name} />
@@ -37,7 +34,7 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
               </li>
             ))}
           </ul>
-          {view.flips_words && <p className="text-[12.5px] text-ink-2">{view.flips_words}</p>}
+          {view.flips_words && <p className="text-small text-ink-2">{view.flips_words}</p>}
         </>
       )}
       {first && second && view.reasons.some((r) => r.points !== 0) && (
@@ -50,12 +47,12 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
               return (
                 <li
                   key={r.code}
-                  className="grid grid-cols-[84px_1fr_34px] items-center text-[11.5px] text-ink-2"
+                  className="grid grid-cols-[84px_1fr_34px] items-center text-small text-ink-2"
                 >
                   <span>{r.name}</span>
                   <span className="relative h-3 border-rule before:absolute before:inset-y-0 before:left-1/2 before:border-l before:border-rule">
                     <i
-                      className="absolute top-[1px] h-2.5 rounded-full"
+                      className="absolute top-px h-2.5 rounded-full"
                       style={{
                         left: ahead ? "50%" : `${50 - share}%`,
                         width: `${share}%`,
@@ -63,7 +60,7 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
                       }}
                     />
                   </span>
-                  <span className="num text-right text-[10.5px]">{signed(r.points, 1)}</span>
+                  <span className="num text-right text-tiny">{signed(r.points, 1)}</span>
                 </li>
               );
             })}
@@ -71,9 +68,9 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
         </>
       )}
       {view.cells_words && (
-        <p className="mt-3 border-t border-rule-2 pt-2 text-[12px] text-ink-2">{view.cells_words}</p>
+        <p className="mt-3 border-t border-rule-2 pt-2 text-small text-ink-2">{view.cells_words}</p>
       )}
-      <ul className="grid gap-1 pt-1 text-[12px] text-ink-2">
+      <ul className="grid gap-1 pt-1 text-small text-ink-2">
         {lacking(view).map(([need, names]) => (
           <li key={need}>
             {names.length === view.standings.length && names.length > 1 ? "All" : names.join(", ")}: {need}

@@ -51,10 +51,10 @@ export function Weighting({
           <span>
             {c.name}
             {pair.includes(c.code) && (
-              <span className="ml-1.5 text-[11px] font-semibold text-needle-ink">pair</span>
+              <span className="ml-1.5 text-tiny font-semibold text-needle-ink">pair</span>
             )}
           </span>
-          <span className="num text-[12px] font-semibold">{+(weights[c.code] ?? 0).toFixed(1)}</span>
+          <span className="num text-small font-semibold">{+(weights[c.code] ?? 0).toFixed(1)}</span>
           <Slider.Root
             className="relative col-span-2 flex h-4 touch-none items-center"
             min={0}
@@ -74,7 +74,7 @@ export function Weighting({
         </div>
       ))}
       <MustHaves studyId={studyId} view={view} may={may} />
-      <div className="mt-auto grid gap-2 pt-3 text-[12px] text-ink-2">
+      <div className="mt-auto grid gap-2 pt-3 text-small text-ink-2">
         {asked && may && !conflict && (
           <button type="button" className="button" onClick={keep}>
             {text.save}

@@ -18,7 +18,7 @@ export function Assembly({ rec, path, may, busy, send }: Props) {
   const most = Math.max(...rec.steps.map((s) => Math.max(s.seconds, s.first_s ?? 0)), 1);
   return (
     <>
-      <p className="pt-1 text-[15px] font-semibold">
+      <p className="pt-1 text-lead font-semibold">
         {rec.steps.length === 0
           ? "Start the clock with each step; name it when it is done."
           : rec.first_assembly_s !== null
@@ -31,7 +31,7 @@ export function Assembly({ rec, path, may, busy, send }: Props) {
             <span
               role="timer"
               aria-label={`${duration(seconds)} on this step`}
-              className="num text-[44px] leading-none"
+              className="num text-gauge leading-none"
             >
               {clock(seconds)}
             </span>
@@ -93,11 +93,11 @@ export function Assembly({ rec, path, may, busy, send }: Props) {
         {rec.steps.map((s) => (
           <li
             key={s.id}
-            className="grid grid-cols-[200px_1fr_150px] items-center gap-3 text-[13px] max-[700px]:grid-cols-1"
+            className="grid grid-cols-[200px_1fr_150px] items-center gap-3 text-body max-[700px]:grid-cols-1"
           >
             <span>
               {s.name}
-              {s.note && <small className="block text-[12px] text-ink-2">{s.note}</small>}
+              {s.note && <small className="block text-small text-ink-2">{s.note}</small>}
             </span>
             <span>
               <i
@@ -106,12 +106,12 @@ export function Assembly({ rec, path, may, busy, send }: Props) {
               />
               {s.first_s !== null && (
                 <i
-                  className="mt-[2px] block h-[5px] rounded-full bg-[var(--c5)]"
+                  className="mt-0.5 block h-[5px] rounded-full bg-[var(--c5)]"
                   style={{ width: `${(100 * s.first_s) / most}%` }}
                 />
               )}
             </span>
-            <span className="num text-[12px]">
+            <span className="num text-small">
               {clock(s.seconds)}
               {s.first_s !== null && <span className="text-ink-2"> first unit {clock(s.first_s)}</span>}
             </span>

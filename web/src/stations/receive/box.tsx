@@ -19,7 +19,7 @@ export function Box({ rec, path, may, busy, send }: Props) {
   const open = rec.box.filter((b) => b.found === null).length;
   return (
     <>
-      <p className="pt-1 text-[15px] font-semibold">
+      <p className="pt-1 text-lead font-semibold">
         {rec.box.length === 0
           ? "Write down the maker's list, then go through the box by it."
           : amiss.length > 0
@@ -33,7 +33,7 @@ export function Box({ rec, path, may, busy, send }: Props) {
           <li key={b.id} className="flex flex-wrap items-center gap-2 border-t border-rule-2 py-1.5">
             <span className="min-w-[120px] flex-1">
               {b.name}
-              {b.note && <small className="block text-[12px] text-ink-2">{b.note}</small>}
+              {b.note && <small className="block text-small text-ink-2">{b.note}</small>}
             </span>
             <span className="flex gap-1" role="group" aria-label={b.name}>
               {(["present", "missing", "damaged"] as const).map((f) => (
@@ -43,7 +43,7 @@ export function Box({ rec, path, may, busy, send }: Props) {
                   disabled={!may || busy}
                   aria-pressed={b.found === f}
                   onClick={() => set(b, b.found === f ? null : f)}
-                  className={`min-h-[34px] rounded border px-2.5 text-[12.5px] max-[1020px]:min-h-[44px] ${b.found === f ? (f === "present" ? "border-enamel bg-enamel text-on-enamel" : "border-needle bg-needle text-white") : "border-rule"}`}
+                  className={`min-h-[34px] rounded border px-2.5 text-small max-[1020px]:min-h-[44px] ${b.found === f ? (f === "present" ? "border-enamel bg-enamel text-on-enamel" : "border-needle bg-needle text-white") : "border-rule"}`}
                 >
                   {f}
                 </button>
@@ -83,7 +83,7 @@ export function Box({ rec, path, may, busy, send }: Props) {
         label="the unit as it came"
         studyId={path.study_id}
       />
-      <p className="pt-1 text-[12px] text-ink-2">
+      <p className="pt-1 text-small text-ink-2">
         Where and when a phone took them is removed before they are kept.
       </p>
     </>

@@ -32,7 +32,7 @@ export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
   );
   return (
     <>
-      <p className="pt-1 text-[15px] font-semibold">
+      <p className="pt-1 text-lead font-semibold">
         {unit.first_power_on ? `First powered on ${day(unit.first_power_on)}.` : "Not powered on yet."}{" "}
         {may && !unit.first_power_on && (
           <button
@@ -90,7 +90,7 @@ export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
             Configuration {rec.comparison.after} against {rec.comparison.before}
           </h3>
           {rec.comparison.words.map((w) => (
-            <p key={w} className="text-[13.5px]">
+            <p key={w} className="text-body">
               {w}
             </p>
           ))}
@@ -166,7 +166,7 @@ export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
           </Field>
         </Line>
       )}
-      <p className="pt-2 text-[12px] text-ink-2">
+      <p className="pt-2 text-small text-ink-2">
         What is printed and measured belongs to the configuration it was done in; results before a change stay
         what they are.
       </p>

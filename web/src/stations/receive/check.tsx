@@ -47,7 +47,7 @@ export function CheckCard({
   return (
     <article aria-label={words.title} className="rounded border border-rule px-3 py-2">
       <div className="flex items-baseline justify-between gap-3">
-        <h3 className="text-[15px] font-bold">{words.title}</h3>
+        <h3 className="text-lead font-bold">{words.title}</h3>
         <b
           className={
             last.result === "pass"
@@ -60,13 +60,13 @@ export function CheckCard({
           {last.result === "pass" ? "Passed" : last.result === "fail" ? "Failed" : "Not done"}
         </b>
       </div>
-      <p className="text-[12.5px]">
+      <p className="text-small">
         {words.look} <span className="text-ink-2">{words.fails}</span>
       </p>
-      <p className="caution mt-1.5 !py-1 !text-[12px]">{words.caution}</p>
+      <p className="caution mt-1.5 !py-1 !text-small">{words.caution}</p>
       {!giving && (
         <div className="mt-1.5 flex flex-wrap items-center gap-2">
-          <p className="min-w-0 flex-1 text-[12px] text-ink-2">
+          <p className="min-w-0 flex-1 text-small text-ink-2">
             {last.result &&
               `${last.done_by}, ${day(last.done_at!)}${last.times_done > 1 ? ` · ${last.times_done} times on record` : ""}${last.note && ` · ${last.note}`}`}
           </p>
@@ -88,7 +88,7 @@ export function CheckCard({
         </div>
       )}
       {last.history.length > 0 && (
-        <details className="pt-1 text-[12px] text-ink-2">
+        <details className="pt-1 text-small text-ink-2">
           <summary>Earlier results</summary>
           <ul>
             {last.history.map((h) => (

@@ -29,14 +29,14 @@ export function Claims({ rec, path, may, busy, send }: Props) {
   const judged = rec.claims.filter((c) => c.holds !== null).length;
   return (
     <>
-      <p className="pt-1 text-[15px] font-semibold">
+      <p className="pt-1 text-lead font-semibold">
         {rec.claims.length === 0
           ? "Write down what the maker says. Measurements are set against it as they come."
           : text.claims(rec.claims.length, judged, short)}
       </p>
       <ul className="mt-2">
         {rec.claims.map((c) => (
-          <li key={c.id} className="border-t border-rule-2 py-1.5 text-[13.5px]">
+          <li key={c.id} className="border-t border-rule-2 py-1.5 text-body">
             <b className="mr-2 inline-block first-letter:uppercase">
               {c.kind === "other" ? c.name : c.kind}
               {c.state && `, ${c.state}`}
@@ -44,7 +44,7 @@ export function Claims({ rec, path, may, busy, send }: Props) {
             <span className={c.holds === false ? "text-needle-ink" : c.holds ? "text-ok-ink" : "text-ink-2"}>
               {c.words}
             </span>
-            {c.said && <small className="block text-[12px] text-ink-2">{c.said}</small>}
+            {c.said && <small className="block text-small text-ink-2">{c.said}</small>}
             {may && c.kind === "other" && (
               <Line
                 label={`A measurement of ${c.name}`}
@@ -129,7 +129,7 @@ export function Claims({ rec, path, may, busy, send }: Props) {
               <Field label="Unit">
                 <input className="input !w-[90px]" name="unit" maxLength={20} />
               </Field>
-              <label className="flex min-h-[36px] items-center gap-1.5 text-[13px]">
+              <label className="flex min-h-[36px] items-center gap-1.5 text-body">
                 <input type="checkbox" name="less" /> less is better
               </label>
             </>

@@ -79,7 +79,7 @@ export default function Receive({ studyId }: { studyId: string }) {
               type="button"
               onClick={() => setStep(s)}
               aria-current={step === s ? "step" : undefined}
-              className={`min-h-[36px] rounded-full border px-3 text-[13px] font-semibold max-[1020px]:min-h-[44px] ${step === s ? "border-enamel bg-enamel text-on-enamel" : "border-rule bg-sheet hover:bg-station-on"}`}
+              className={`min-h-[36px] rounded-full border px-3 text-body font-semibold max-[1020px]:min-h-[44px] ${step === s ? "border-enamel bg-enamel text-on-enamel" : "border-rule bg-sheet hover:bg-station-on"}`}
             >
               {text.steps[s]}
               {s === "checks" && unit.checks.some((c) => c.result !== "pass") && (
@@ -116,7 +116,7 @@ export default function Receive({ studyId }: { studyId: string }) {
                 />
               ))}
             </div>
-            <p className="caution mt-2 !py-1 !text-[12px]">{text.lift(unit.weight_kg)}</p>
+            <p className="caution mt-2 !py-1 !text-small">{text.lift(unit.weight_kg)}</p>
             <NotRecommended key={unit.machine.unit_id} studyId={studyId} unit={unit} may={may} />
           </section>
         ) : (
@@ -149,7 +149,7 @@ function Standing({ unit }: { unit: Unit }) {
   const failed = !unit.may_run || unit.checks.some((c) => c.result === "fail");
   const open = unit.checks.filter((c) => c.result === null).length;
   return (
-    <span className="flex flex-wrap items-center gap-x-1 text-[12px] text-ink-2">
+    <span className="flex flex-wrap items-center gap-x-1 text-small text-ink-2">
       {failed ? (
         <X size={12} weight="bold" className="text-needle-ink" />
       ) : (
@@ -180,7 +180,7 @@ function Gate({ unit }: { unit: Unit }) {
         : text.open;
   const colour = failed ? "text-needle-ink" : open ? "text-brass-ink" : "text-ok-ink";
   return (
-    <p aria-live="polite" className={`mt-1 text-[16px] leading-snug font-semibold ${colour}`}>
+    <p aria-live="polite" className={`mt-1 text-lead leading-snug font-semibold ${colour}`}>
       {words}
     </p>
   );
@@ -190,7 +190,7 @@ function Gate({ unit }: { unit: Unit }) {
 function OnRecord({ unit }: { unit: Unit }) {
   if (unit.on_record.length === 0) return null;
   return (
-    <div className="mt-2 border-l-3 border-needle pl-3 text-[13px]">
+    <div className="mt-2 border-l-3 border-needle pl-3 text-body">
       <h3 className="font-semibold">{text.onRecord}</h3>
       <ul>
         {unit.on_record.map((w) => (

@@ -4,6 +4,7 @@ import { keys } from "../../api/keys";
 import { useChange } from "../../api/queries";
 import { Field, Trouble } from "../../parts/bits";
 import { Conflict } from "../../parts/conflict";
+import { typedNumber } from "../../parts/numbers";
 import { text } from "./text";
 
 type Obtained = keyof typeof text.obtained;
@@ -24,6 +25,7 @@ export function Intake({
 }) {
   const [obtained, setObtained] = useState<Obtained | null>(unit.obtained);
   const [saved, setSaved] = useState(false);
+  const [money, setMoney] = useState(unit.currency);
   const save = useChange(studyId, keys.receive(studyId), (body: Schemas["UnitChange"]) =>
     unwrap(
       api.PUT("/api/studies/{study_id}/units/{unit_id}", {
@@ -35,17 +37,18 @@ export function Intake({
   const form = useRef<HTMLFormElement>(null);
   const typed = (): Omit<Schemas["UnitChange"], "version"> => {
     const given = new FormData(form.current!);
-    const money = (name: string) => (given.get(name) ? Number(given.get(name)) : null);
+    const amount = (name: string) => typedNumber(String(given.get(name) ?? ""));
     return {
       serial: String(given.get("serial")).trim() || null,
-      price_paid: money("price_paid"),
-      upgrades: money("upgrades") ?? 0,
-      residual: money("residual") ?? 0,
+      currency: /^[A-Z]{3}$/.test(money) ? money : null,
+      price_paid: amount("price_paid"),
+      upgrades: amount("upgrades") ?? 0,
+      residual: amount("residual") ?? 0,
       obtained,
       obtained_from: String(given.get("obtained_from")).trim() || null,
       received_on: String(given.get("received_on")) || null,
       disclosure: String(given.get("disclosure") ?? "").trim(),
-      day_price: money("day_price"),
+      day_price: amount("day_price"),
       day_price_on: String(given.get("day_price_on") ?? "") || null,
       first_power_on: unit.first_power_on,
     };
@@ -56,13 +59,13 @@ export function Intake({
       { onSuccess: () => setSaved(true) },
     );
   const conflict = save.error && "theirs" in save.error && save.error.theirs;
-  const money = (label: string, name: string, value: number | null, hint?: string) => (
-    <Field label={`${label}, ${currency}`} {...(hint ? { hint } : {})}>
+  const sum = (label: string, name: string, value: number | null, hint?: string) => (
+    <Field label={`${label}, ${money}`} {...(hint ? { hint } : {})}>
       <input
         className="input num"
-        type="number"
-        step="any"
-        min={0}
+        inputMode="decimal"
+        pattern={text.amountPattern}
+        title={text.amountHint}
         name={name}
         defaultValue={value ?? ""}
         disabled={!may}
@@ -72,7 +75,7 @@ export function Intake({
   return (
     <section aria-label={text.intake} className="sheet min-h-0 overflow-y-auto p-4">
       <h2 className="lab">{text.intake}</h2>
-      <p className="mt-1 text-[12.5px] text-ink-2">
+      <p className="mt-1 text-small text-ink-2">
         Bed {unit.bed_x_mm.toFixed(0)} × {unit.bed_y_mm.toFixed(0)} mm, height {unit.height_mm.toFixed(0)} mm
         by its sheet · nozzle {unit.nozzle_mm} mm · firmware {unit.firmware}
       </p>
@@ -86,7 +89,7 @@ export function Intake({
         className="mt-3 grid gap-3"
       >
         <fieldset className="flex gap-1.5" disabled={!may}>
-          <legend className="pb-1 text-[12px] text-ink-2">How it was obtained</legend>
+          <legend className="pb-1 text-small text-ink-2">How it was obtained</legend>
           {(Object.keys(text.obtained) as Obtained[]).map((way) => (
             <label
               key={way}
@@ -114,14 +117,14 @@ export function Intake({
           />
         </Field>
         <div className="grid grid-cols-2 items-start gap-3">
-          {money(
+          {sum(
             "Price paid",
             "price_paid",
             unit.price_paid,
             unit.list_price === null ? undefined : `List price ${unit.list_price.toFixed(0)} ${currency}`,
           )}
-          {money("To make it usable", "upgrades", unit.upgrades, "Upgrades and spares")}
-          {money("Elsewhere on the day", "day_price", unit.day_price, "What the model cost that day")}
+          {sum("To make it usable", "upgrades", unit.upgrades, "Upgrades and spares")}
+          {sum("Elsewhere on the day", "day_price", unit.day_price, "What the model cost that day")}
           <Field label="On which day">
             <input
               className="input"
@@ -131,7 +134,7 @@ export function Intake({
               disabled={!may}
             />
           </Field>
-          {money("Worth at the end of its life", "residual", unit.residual)}
+          {sum("Worth at the end of its life", "residual", unit.residual)}
           <Field label="Received on">
             <input
               className="input"
@@ -139,6 +142,20 @@ export function Intake({
               name="received_on"
               defaultValue={unit.received_on ?? ""}
               disabled={!may}
+            />
+          </Field>
+          <Field
+            label={text.currency}
+            hint={money === currency ? text.currencySame : text.currencyOther(currency)}
+          >
+            <input
+              className="input num"
+              maxLength={3}
+              pattern="[A-Z]{3}"
+              title={text.currencyShape}
+              value={money}
+              disabled={!may}
+              onChange={(e) => setMoney(e.target.value.toUpperCase())}
             />
           </Field>
           <Field label="Serial number">
@@ -178,14 +195,14 @@ export function Intake({
             <button type="submit" className="button primary" disabled={save.isPending}>
               Save the intake
             </button>
-            <span role="status" className="text-[12.5px] text-ok-ink">
+            <span role="status" className="text-small text-ok-ink">
               {saved && "Saved."}
             </span>
           </div>
         )}
       </form>
       <h3 className="lab pt-5">{text.disclosure}</h3>
-      <p className={`mt-1 text-[15px] ${unit.disclosure ? "" : "text-ink-2"}`}>
+      <p className={`mt-1 text-lead ${unit.disclosure ? "" : "text-ink-2"}`}>
         {unit.disclosure ?? text.noDisclosure}
       </p>
     </section>

@@ -24,27 +24,27 @@ export function Log({ rec, path, may, busy, send }: Props) {
   const f = rec.faults;
   return (
     <>
-      <p className="pt-1 text-[15px] font-semibold">
+      <p className="pt-1 text-lead font-semibold">
         {f.median_per_100h === null
           ? `Faults per 100 h: not determined; needs ${f.needs}.`
           : `${f.faults} ${f.faults === 1 ? "fault" : "faults"} in ${f.hours.toFixed(0)} h ${f.hours_from}: about ${f.median_per_100h.toFixed(1)} in 100 h, between ${f.low!.toFixed(1)} and ${f.high!.toFixed(1)}.`}
         {f.false_alarms > 0 &&
           ` ${f.false_alarms} false ${f.false_alarms === 1 ? "alarm" : "alarms"} of a detector, counted apart.`}
       </p>
-      <p className="text-[12px] text-ink-2">
+      <p className="text-small text-ink-2">
         Faults of this log, and prints that failed by the machine, the profile or for no known cause. The
         range says how little or much the hours tell.
       </p>
       <ul className="mt-2">
         {rec.log.map((e) => (
-          <li key={e.id} className="flex items-baseline gap-3 border-t border-rule-2 py-1 text-[13px]">
+          <li key={e.id} className="flex items-baseline gap-3 border-t border-rule-2 py-1 text-body">
             <span className="w-[120px] text-ink-2">{day(e.at)}</span>
             <b className={`w-[120px] ${HAZARDS.includes(e.kind) ? "text-needle-ink" : ""}`}>{e.kind}</b>
             <span className="flex-1">
               {e.words}
               {e.corrected && <small className="text-ink-2"> corrected</small>}
             </span>
-            <span className="num text-[12px]">
+            <span className="num text-small">
               {e.hours !== null && `${e.hours} h`} {e.cost !== null && `${e.cost} ${rec.worth.currency}`}
             </span>
           </li>

@@ -17,7 +17,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
   return (
     <div className="grid grid-cols-[1fr_230px] gap-6 max-[900px]:grid-cols-1">
       <div>
-        <p className="pt-1 text-[15px] font-semibold">{rec.printable.words}</p>
+        <p className="pt-1 text-lead font-semibold">{rec.printable.words}</p>
         {groups.map((group) => {
           const rows = rec.measures.filter((m) => kinds.find((k) => k.kind === m.kind)?.group === group);
           return (
@@ -28,7 +28,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
                   {rows.map((m) => (
                     <li
                       key={m.id}
-                      className="flex items-baseline gap-3 border-t border-rule-2 py-1 text-[13px]"
+                      className="flex items-baseline gap-3 border-t border-rule-2 py-1 text-body"
                     >
                       <span className="flex-1">
                         {m.kind}
@@ -46,7 +46,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
                       {may && (
                         <button
                           type="button"
-                          className="text-[12px] underline"
+                          className="text-small underline"
                           onClick={() => setCorrecting(m)}
                         >
                           Correct
@@ -181,7 +181,7 @@ function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path"
       {rec.standby_noise.length > 0 && <h3 className="lab pt-3">Noise without a print</h3>}
       <ul>
         {rec.standby_noise.map((n) => (
-          <li key={n.id} className="flex items-baseline gap-3 border-t border-rule-2 py-1 text-[13px]">
+          <li key={n.id} className="flex items-baseline gap-3 border-t border-rule-2 py-1 text-body">
             <span className="flex-1">
               {n.state}, door {n.door_shut ? "shut" : "open"}
               <small className="text-ink-2">
@@ -194,7 +194,7 @@ function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path"
             </span>
             <b className="num">{n.at_1_m_db === null ? "–" : `${n.at_1_m_db.toFixed(1)} dB`}</b>
             {may && (
-              <button type="button" className="text-[12px] underline" onClick={() => setCorrecting(n)}>
+              <button type="button" className="text-small underline" onClick={() => setCorrecting(n)}>
                 Correct
               </button>
             )}
@@ -285,7 +285,7 @@ function Level({
 function HowItPrints({ rec }: { rec: Rec }) {
   const p = rec.printing;
   return (
-    <div className="text-[12.5px]">
+    <div className="text-small">
       <h3 className="lab">How it prints</h3>
       {p.words.length === 0 && <p className="text-ink-2">Nothing is printed yet.</p>}
       {p.words.map((w) => (

@@ -65,11 +65,11 @@ export function CheckRound({
       className="mt-2 grid gap-2 rounded border border-rule p-3"
       aria-label={text.round}
     >
-      <p className="text-[12.5px] text-ink-2">{text.roundHow}</p>
+      <p className="text-small text-ink-2">{text.roundHow}</p>
       <ul className="grid gap-1">
         {checks.map((c) => (
           <li key={c.kind}>
-            <label className="flex items-baseline gap-2 text-[13px]">
+            <label className="flex items-baseline gap-2 text-body">
               <input type="checkbox" required />
               <span>
                 <b>{c.title}.</b> {c.look} <span className="text-brass-ink">{c.caution}</span>

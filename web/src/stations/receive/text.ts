@@ -1,4 +1,10 @@
 export const text = {
+  currency: "Currency of these amounts",
+  currencySame: "As the study",
+  currencyOther: (of: string) => `Turned into ${of} by a rate stated at Cost`,
+  currencyShape: "Three letters, as in EUR",
+  amountPattern: "[0-9.,\\s]*",
+  amountHint: "A number, such as 539.50 or 539,50",
   units: (n: number) => `Units, ${n}`,
   intake: "Intake",
   obtained: { bought: "Bought", lent: "Lent", given: "Given" },

@@ -16,14 +16,14 @@ export function Worth({ rec, path, may, busy, send }: Props) {
   const put = (call: () => Promise<Rec>) => send(call, () => {});
   return (
     <>
-      <p className="pt-1 text-[15px] font-semibold">
+      <p className="pt-1 text-lead font-semibold">
         {w.surplus === null
           ? w.price === null
             ? "Needs the price paid, at the first step."
             : "Tick what this machine has; the price list is yours."
           : `A machine ${w.words}`}
       </p>
-      <label className="mt-2 flex max-w-[560px] items-center gap-3 text-[13.5px]">
+      <label className="mt-2 flex max-w-[560px] items-center gap-3 text-body">
         <span className="flex-1">A machine without any of these is worth to you</span>
         <input
           key={w.base}

@@ -47,7 +47,7 @@ export default function Day({ studyId }: { studyId: string }) {
         >
           <ArrowLeft size={15} />
         </button>
-        <b className="text-[13.5px] whitespace-nowrap">{weekday(view.data.day)}</b>
+        <b className="text-body whitespace-nowrap">{weekday(view.data.day)}</b>
         <button
           type="button"
           className="chip !px-1.5"
@@ -67,18 +67,18 @@ export default function Day({ studyId }: { studyId: string }) {
         tabIndex={0}
         className="sheet min-h-0 overflow-y-auto p-5 print:overflow-visible print:border-0 print:p-0"
       >
-        <h2 className="hidden text-[18px] font-bold print:block">
+        <h2 className="hidden text-head font-bold print:block">
           {view.data.study}: {weekday(view.data.day)}
         </h2>
-        <p className="hidden pb-2 text-[11px] print:block">
+        <p className="hidden pb-2 text-tiny print:block">
           Plan {view.data.number}, times in {view.data.time_zone}. Tick what is done and write down what was
           different.
         </p>
         {first ? (
           <div className="print:hidden">
             <p className="lab">{first.due ? "Now" : `Next, ${hour(first.at)}`}</p>
-            <p className="pt-0.5 text-[26px] leading-tight font-bold [font-stretch:88%]">{first.words}</p>
-            <p className="pt-1 text-[14px] text-ink-2">
+            <p className="pt-0.5 text-title leading-tight font-bold [font-stretch:88%]">{first.words}</p>
+            <p className="pt-1 text-body text-ink-2">
               {first.due && `Since ${hour(first.at)}. `}
               {first.detail}
             </p>
@@ -103,17 +103,17 @@ export default function Day({ studyId }: { studyId: string }) {
             >
               <i aria-hidden="true" className="size-3 self-center rounded-[3px] border border-ink-3" />
               <span
-                className={`num text-[12.5px] font-semibold ${a.due ? "text-needle-ink print:text-ink" : ""}`}
+                className={`num text-small font-semibold ${a.due ? "text-needle-ink print:text-ink" : ""}`}
               >
                 {hour(a.at)}
               </span>
               <span className="lab">{VERBS[a.kind]}</span>
               <span>
                 <b className="font-semibold">{a.words}</b>
-                <small className="block text-[12px] text-ink-2">{a.detail}</small>
+                <small className="block text-small text-ink-2">{a.detail}</small>
               </span>
               {a.machine && (
-                <span className="text-[12px] text-ink-2 print:hidden">
+                <span className="text-small text-ink-2 print:hidden">
                   <UnitName mark={a.machine.mark} name="" />
                 </span>
               )}
@@ -128,7 +128,7 @@ export default function Day({ studyId }: { studyId: string }) {
         className="sheet min-h-0 overflow-y-auto p-4 print:mt-4 print:border-0 print:p-0"
       >
         <h2 className="lab pb-1">{weekday(view.data.day)}</h2>
-        <p className="text-[17px] font-semibold">
+        <p className="text-head font-semibold">
           {actions.filter((a) => a.kind === "start").length} starts,{" "}
           {actions.filter((a) => a.kind === "remove").length} removals
         </p>
@@ -136,7 +136,7 @@ export default function Day({ studyId }: { studyId: string }) {
         {view.data.overnight.length > 0 && (
           <>
             <h2 className="lab pt-4 pb-1">Prints on when nobody is there</h2>
-            <ul className="grid gap-1 text-[12.5px]">
+            <ul className="grid gap-1 text-small">
               {view.data.overnight.map((o) => (
                 <li key={o}>{o}</li>
               ))}

@@ -104,14 +104,14 @@ export default function Schedule({ studyId }: { studyId: string }) {
                     type="button"
                     aria-pressed={scale === s}
                     onClick={() => setScale(s)}
-                    className="px-2 py-0.5 text-[12px] text-ink-2 aria-pressed:bg-enamel aria-pressed:text-on-enamel"
+                    className="px-2 py-0.5 text-small text-ink-2 aria-pressed:bg-enamel aria-pressed:text-on-enamel"
                   >
                     {{ day: "A day", days: "3 days", week: "A week", all: "All" }[s]}
                   </button>
                 ))}
               </div>
               {made.spools.map((s) => (
-                <span key={s.code} className="inline-flex items-center gap-1.5 text-[12px]">
+                <span key={s.code} className="inline-flex items-center gap-1.5 text-small">
                   <Swatch spools={made.spools.map((o) => o.code)} code={s.code} /> {s.code}{" "}
                   <span className="text-ink-2">{s.words}</span>
                 </span>
@@ -183,7 +183,7 @@ function nothingOpen(view: Schemas["ScheduleView"]): string {
 
 function First({ view }: { view: Schemas["ScheduleView"] }) {
   return (
-    <p className="text-[16px] font-semibold">
+    <p className="text-lead font-semibold">
       {view.open_prints === 0
         ? nothingOpen(view)
         : `${view.open_prints === 1 ? "1 print has" : `${view.open_prints} prints on ${view.machines.length} machines have`} no time yet.`}
@@ -195,12 +195,12 @@ function Headline({ made, openPrints }: { made: Schemas["Made"]; openPrints: num
   const late = made.chances.find((c) => c.chance >= 0.9);
   return (
     <>
-      <p className="text-[17px] font-semibold [font-stretch:92%]">
+      <p className="text-head font-semibold [font-stretch:92%]">
         {openPrints === 0
           ? "No print waits for a time: all are printed, or out of tries."
           : `Through on ${weekday(made.finish_at)}, if nothing fails; ${late ? `9 times in 10 by ${weekday(late.at)}` : "its spread is not known"}.`}
       </p>
-      <p className="pt-0.5 text-[12.5px] text-ink-2">
+      <p className="pt-0.5 text-small text-ink-2">
         Plan {made.number}.{" "}
         {made.best || made.gap < 0.005
           ? "Nothing could be through earlier"

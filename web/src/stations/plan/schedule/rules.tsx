@@ -120,10 +120,10 @@ function Form({
       <fieldset className="grid gap-1.5" disabled={!may}>
         <legend className="lab pb-1">Somebody is at the bench</legend>
         {DAYS.map((name, i) => (
-          <label key={name} className="grid grid-cols-[34px_1fr] items-center gap-2 text-[12.5px]">
+          <label key={name} className="grid grid-cols-[34px_1fr] items-center gap-2 text-small">
             <span>{name.slice(0, 3)}</span>
             <input
-              className="input num !text-[11.5px]"
+              className="input num !text-small"
               aria-label={`Hours on ${name}`}
               placeholder="nobody"
               value={week[i]}
@@ -132,11 +132,7 @@ function Form({
           </label>
         ))}
         <Field label="Days off" hint="Dates, with commas between">
-          <input
-            className="input num !text-[11.5px]"
-            value={free}
-            onChange={(e) => setFree(e.target.value)}
-          />
+          <input className="input num !text-small" value={free} onChange={(e) => setFree(e.target.value)} />
         </Field>
         <div className="grid grid-cols-2 gap-2">
           {number("people", "People at once", 1, 20)}
@@ -158,7 +154,7 @@ function Form({
         <legend className="lab pb-1">Dates</legend>
         <Field label="Begin on">
           <input
-            className="input num !text-[11px]"
+            className="input num !text-tiny"
             type="date"
             value={draft.begin ?? ""}
             onChange={(e) => set({ begin: e.target.value || null })}
@@ -166,7 +162,7 @@ function Form({
         </Field>
         <Field label="Finished by">
           <input
-            className="input num !text-[11px]"
+            className="input num !text-tiny"
             type="date"
             value={draft.finish_by ?? ""}
             onChange={(e) => set({ finish_by: e.target.value || null })}
@@ -185,7 +181,7 @@ function Form({
         {spools.map((s) => (
           <label
             key={s.spool_id}
-            className="grid grid-cols-[1fr_64px] items-center gap-2 text-[12.5px] leading-tight"
+            className="grid grid-cols-[1fr_64px] items-center gap-2 text-small leading-tight"
           >
             <span>
               {s.words}
@@ -214,7 +210,7 @@ function Form({
           </label>
         ))}
         {number("dried_lasts_days", "Stays dry for, days", 0, 365)}
-        <p className="text-[12px] leading-tight text-ink-2">
+        <p className="text-small leading-tight text-ink-2">
           Usual times are shown; the filament maker's data sheet comes first.
         </p>
       </fieldset>
@@ -248,7 +244,7 @@ function Form({
               </div>
               <div className="grid gap-0.5 pt-1.5">
                 {machines.map((m) => (
-                  <label key={m.unit_id} className="flex items-center gap-1.5 text-[12.5px]">
+                  <label key={m.unit_id} className="flex items-center gap-1.5 text-small">
                     <input
                       type="checkbox"
                       checked={c.unit_ids.includes(m.unit_id)}
@@ -290,7 +286,7 @@ function Form({
       <fieldset disabled={!may}>
         <legend className="lab pb-1">Never left alone</legend>
         {machines.map((m) => (
-          <label key={m.unit_id} className="flex items-center gap-1.5 py-px text-[12.5px]">
+          <label key={m.unit_id} className="flex items-center gap-1.5 py-px text-small">
             <input
               type="checkbox"
               checked={draft.attended_unit_ids.includes(m.unit_id)}
@@ -299,7 +295,7 @@ function Form({
             <UnitName mark={m.mark} name={m.name} />
           </label>
         ))}
-        <p className="pt-1 text-[12px] text-ink-2">
+        <p className="pt-1 text-small text-ink-2">
           A machine that has not passed its safety checks is never left alone either.
         </p>
       </fieldset>

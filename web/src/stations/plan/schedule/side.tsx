@@ -52,7 +52,7 @@ export function Side({
           </h2>
           <ul className="grid gap-1.5">
             {made.moved.slice(0, 8).map((m) => (
-              <li key={m.job_id} className="text-[12.5px] leading-tight">
+              <li key={m.job_id} className="text-small leading-tight">
                 <button type="button" className="sourced font-semibold" onClick={() => choose(m.job_id)}>
                   {m.words}
                 </button>
@@ -63,7 +63,7 @@ export function Side({
             ))}
           </ul>
           {made.moved_count > 8 && (
-            <p className="pt-1 text-[12px] text-ink-2">And {made.moved_count - 8} more.</p>
+            <p className="pt-1 text-small text-ink-2">And {made.moved_count - 8} more.</p>
           )}
         </div>
       )}
@@ -72,7 +72,7 @@ export function Side({
           {n}
         </p>
       ))}
-      <p className="text-[12px] leading-snug text-ink-2">
+      <p className="text-small leading-snug text-ink-2">
         Times: {made.times_from}. Machines stand idle {made.idle_h.toFixed(0)} h in all before their last
         print. Choose a print to see and pin it, or drag it to another time.
       </p>
@@ -88,25 +88,25 @@ function Chances({ made, finishBy }: { made: Made; finishBy: string | null }) {
     <div>
       <h2 className="lab pb-1">Through by</h2>
       {made.by_date !== null && finishBy && (
-        <p className="pb-1 text-[14px] font-semibold">
+        <p className="pb-1 text-body font-semibold">
           {weekday(finishBy)}, the date set: {(100 * made.by_date).toFixed(0)} %
         </p>
       )}
-      <ul className="grid gap-[3px]">
+      <ul className="grid gap-0.75">
         {made.chances.map((c) => (
-          <li key={c.chance} className="grid grid-cols-[34px_1fr_112px] items-center gap-2 text-[12px]">
-            <span className="num text-right text-[11px]">{(100 * c.chance).toFixed(0)} %</span>
+          <li key={c.chance} className="grid grid-cols-[34px_1fr_112px] items-center gap-2 text-small">
+            <span className="num text-right text-tiny">{(100 * c.chance).toFixed(0)} %</span>
             <i
               className="block h-[8px] rounded-full bg-[var(--c2)]"
               style={{ width: `${12 + (88 * (ms(c.at) - first)) / span}%` }}
             />
             <span className="text-right">
-              {weekday(c.at)} <span className="num text-[10.5px] text-ink-2">{hour(c.at)}</span>
+              {weekday(c.at)} <span className="num text-tiny text-ink-2">{hour(c.at)}</span>
             </span>
           </li>
         ))}
       </ul>
-      <p className="pt-1.5 text-[11.5px] leading-tight text-ink-2">
+      <p className="pt-1.5 text-small leading-tight text-ink-2">
         From 1000 draws of print times and failed attempts, in this order. Several things waiting for the same
         person at once are not drawn.
       </p>
@@ -142,15 +142,15 @@ function Chosen({
   ];
   return (
     <div>
-      <h2 className="text-[15px] font-bold">
+      <h2 className="text-lead font-bold">
         {slot.artifact} {slot.copy_number}
-        {slot.arm && <small className="block text-[12px] font-normal text-ink-2">{slot.arm}</small>}
+        {slot.arm && <small className="block text-small font-normal text-ink-2">{slot.arm}</small>}
       </h2>
       <p className="flex items-center gap-2 pt-1">
         <UnitName mark={machine.mark} name={machine.name} />
         <span className="text-ink-2">{slot.spools.join(" and ")}</span>
       </p>
-      <p className="pt-1 text-[12.5px] text-ink-2">
+      <p className="pt-1 text-small text-ink-2">
         {
           {
             planned: "Planned.",
@@ -203,7 +203,7 @@ function Chosen({
               </button>
             )}
           </div>
-          <p className="text-[12px] text-ink-2">
+          <p className="text-small text-ink-2">
             The next plan keeps a pinned print where it is, out of the shuffled order.
           </p>
         </form>

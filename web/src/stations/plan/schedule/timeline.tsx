@@ -90,19 +90,19 @@ export function Timeline({
     <div ref={frame} className="grid h-full min-h-0 grid-cols-[132px_minmax(0,1fr)] overflow-y-auto">
       <div aria-hidden="true" style={{ paddingTop: HEAD }}>
         {view.machines.map((m) => (
-          <div key={m.unit_id} className="flex items-center text-[12.5px]" style={{ height: laneHeight }}>
+          <div key={m.unit_id} className="flex items-center text-small" style={{ height: laneHeight }}>
             <UnitName mark={m.mark} name={m.name} />
           </div>
         ))}
         {dryer > 0 && (
-          <div className="flex items-center text-[12.5px] text-ink-2" style={{ height: DRYER }}>
+          <div className="flex items-center text-small text-ink-2" style={{ height: DRYER }}>
             Dryer
           </div>
         )}
         {made.circuits.map((c) => (
           <div key={c.name} className="pt-2 pr-2 leading-tight" style={{ height: LOAD }}>
-            <span className="block truncate text-[12px]">{c.name}</span>
-            <small className="num text-[10px] text-ink-2">
+            <span className="block truncate text-small">{c.name}</span>
+            <small className="num text-tiny text-ink-2">
               peak {c.peak_w.toFixed(0)} of {c.limit_w.toFixed(0)} W
             </small>
           </div>

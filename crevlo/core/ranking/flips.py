@@ -5,8 +5,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from crevlo.core.scoring.points import normalised
-from crevlo.core.scoring.value import ValueFunction, raw_reaching
+from crevlo.core.ranking.points import normalised
+from crevlo.core.ranking.value import ValueFunction, raw_reaching
 
 
 @dataclass(frozen=True, slots=True)

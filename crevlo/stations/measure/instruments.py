@@ -1,12 +1,13 @@
-"""Calipers on the bench, and the zero checks that a day's work starts with."""
+"""Instruments on the bench that read features, and the zero checks that a day's work starts with."""
 
 import uuid
 from datetime import UTC, datetime, timedelta
 
 from pydantic import Field
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
+from crevlo.core.features import KINDS
 from crevlo.stations.clock import stated_time
 from crevlo.stations.shape import Missing, Moment, Shape
 from crevlo.stations.stock import overdue
@@ -18,6 +19,8 @@ ZERO_HOLDS = timedelta(hours=12)
 class InstrumentNow(Shape):
     id: uuid.UUID
     code: str
+    kind: InstrumentKind
+    unit: str
     resolution: float
     expanded: float = Field(description="the calibration's U, k = 2")
     zero_at: datetime | None
@@ -32,22 +35,21 @@ class NewZero(Shape):
     taken_at: Moment | None = None
 
 
-def calipers_now(session: Session) -> list[InstrumentNow]:
-    calipers = session.scalars(
-        select(Instrument).where(Instrument.kind == InstrumentKind.CALIPER).order_by(Instrument.code)
+def instruments_now(session: Session) -> list[InstrumentNow]:
+    """All that may read some kind of feature, calipers first."""
+    wanted = sorted({kind for feature in KINDS.values() for kind in feature.instruments})
+    rows = session.scalars(
+        select(Instrument).where(Instrument.kind.in_(wanted)).order_by(Instrument.kind, Instrument.code)
     ).all()
-    latest: dict[uuid.UUID, ZeroCheck] = {}
-    for check in session.scalars(
-        select(ZeroCheck).where(ZeroCheck.instrument_id.in_([c.id for c in calipers])).order_by(ZeroCheck.taken_at)
-    ):
-        latest[check.instrument_id] = check
+    checks = select(ZeroCheck.instrument_id, func.max(ZeroCheck.taken_at)).group_by(ZeroCheck.instrument_id)
+    latest = dict(session.execute(checks.where(ZeroCheck.instrument_id.in_([i.id for i in rows]))).tuples().all())
     return [
         InstrumentNow(
-            id=c.id, code=c.code, resolution=c.resolution, expanded=2 * c.u_calibration,
-            zero_at=latest[c.id].taken_at if c.id in latest else None, overdue=overdue(c),
-            zero_due=c.id not in latest or datetime.now(UTC) - latest[c.id].taken_at > ZERO_HOLDS,
+            id=i.id, code=i.code, kind=i.kind, unit=i.unit, resolution=i.resolution, expanded=2 * i.u_calibration,
+            zero_at=latest.get(i.id), overdue=overdue(i),
+            zero_due=i.id not in latest or datetime.now(UTC) - latest[i.id] > ZERO_HOLDS,
         )
-        for c in calipers
+        for i in rows
     ]  # fmt: skip
 
 

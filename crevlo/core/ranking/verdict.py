@@ -4,7 +4,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from crevlo.core.scoring.leaders import SURE, share_first
+from crevlo.core.ranking.leaders import SURE, share_first
 
 # More names than these make no headline.
 NAMES_IN_HEADLINE = 3

@@ -6,9 +6,9 @@ from dataclasses import dataclass
 import numpy as np
 
 from crevlo.core.estimate import NotDetermined
-from crevlo.core.scoring.figure import Figure, draw
-from crevlo.core.scoring.points import normalised
-from crevlo.core.scoring.value import ValueFunction, value_of
+from crevlo.core.figure import Figure, draw
+from crevlo.core.ranking.points import normalised
+from crevlo.core.ranking.value import ValueFunction, value_of
 
 # A chance is then known to ± 0.5 % (95 %), half the last digit shown, and a first answer takes a fifth of a second.
 DRAWS = 40_000

@@ -8,7 +8,7 @@ from scipy.special import betainc, ndtr, stdtr
 
 from crevlo.core.artifacts.fit import Bed, longest_flat
 from crevlo.core.estimate import Estimate, NotDetermined
-from crevlo.core.scoring.figure import Counted
+from crevlo.core.figure import Counted
 
 
 class GateKind(StrEnum):

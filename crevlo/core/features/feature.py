@@ -7,7 +7,7 @@ Point = tuple[float, float, float]
 
 
 class Kind(StrEnum):
-    """What a feature asks for."""
+    """Codes of the kinds of features; how each is entered stands in its own file."""
 
     LENGTH = "length"  # an outside or inside size along an axis
     DIAGONAL = "diagonal"  # an outside size across corners, for squareness
@@ -19,10 +19,6 @@ class Kind(StrEnum):
     DISTANCE = "distance"  # free travel between posts, where ooze shows
     LOOK = "look"  # a face to judge against anchors
     LIFT = "lift"  # a corner that should lie flat
-
-
-# Kinds that a caliper, micrometer or gauge gives in mm; the others are judged.
-MEASURED = frozenset({Kind.LENGTH, Kind.DIAGONAL, Kind.THICKNESS, Kind.LIFT})
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,0 +1,120 @@
+"""Cost per good part, from what a machine's prints took and what it cost."""
+
+import math
+from dataclasses import replace
+
+from crevlo.core.cost import CostInputs, cost_per_good_part
+from crevlo.core.estimate import Estimate, NotDetermined, determined
+from crevlo.core.evaluations import duration, energy
+from crevlo.core.evaluations.evaluation import Better, Evaluation, Quantity, Rests, Results
+from crevlo.core.evaluations.success import attempts
+from crevlo.core.evidence import Evidence, Key, Machine
+from crevlo.core.figure import Counted, Figure, as_estimate
+from crevlo.core.success import success_chance
+
+COST = Quantity(
+    "cost", "Cost per good part", "Cost", "money", 2, Better.LOWER, Rests.RUNS,
+    "Material, energy, machine time, labour and failed plates, per good part.", 6.0, 1.0,
+)  # fmt: skip
+
+
+def plates(evidence: Evidence) -> dict[Key, CostInputs | NotDetermined]:
+    """What one plate takes on each machine, or what is not known of it."""
+    kwh = energy.of_machines(evidence).figures[energy.ENERGY.code]
+    hours = duration.of_machines(evidence).figures[duration.TIME.code]
+    return {key: _plate(evidence, m, kwh[key], hours[key]) for key, m in evidence.machines.items()}
+
+
+def of_machines(evidence: Evidence) -> Results:
+    kwh = energy.of_machines(evidence).figures[energy.ENERGY.code]
+    hours = duration.of_machines(evidence).figures[duration.TIME.code]
+    figures: dict[Key, Figure] = {}
+    for key, machine in evidence.machines.items():
+        plate = _plate(evidence, machine, kwh[key], hours[key])
+        if isinstance(plate, NotDetermined):
+            figures[key] = plate
+            continue
+        counted, _ = attempts(machine, evidence.counted, first_only=False)
+        figures[key] = _estimate(plate, kwh[key], hours[key], counted)
+    return Results({COST.code: figures})
+
+
+def _plate(evidence: Evidence, machine: Machine, kwh: Figure, hours: Figure) -> CostInputs | NotDetermined:
+    for figure in (kwh, hours):
+        if isinstance(figure, NotDetermined):
+            return figure
+    if isinstance(machine.unit.paid, NotDetermined):
+        return machine.unit.paid
+    material = _material(evidence, machine)
+    if isinstance(material, NotDetermined):
+        return material
+    assert isinstance(kwh, Estimate)
+    assert isinstance(hours, Estimate)
+    part_g, per_kg = material
+    counted, _ = attempts(machine, evidence.counted, first_only=False)
+    basis = evidence.basis
+    return CostInputs(
+        price=machine.unit.paid, upgrades=machine.unit.upgrades, residual=machine.unit.residual, life_h=basis.life_h,
+        upkeep_per_h=basis.upkeep_per_h, parts_per_plate=1, part_g=part_g, purge_g=0.0,
+        material_per_kg=per_kg, energy_kwh=kwh.value, tariff_per_kwh=basis.tariff_per_kwh,
+        hours=hours.value, labour_min=basis.labour_min, wage_per_h=basis.wage_per_h,
+        success=success_chance(counted.good, counted.tries).mean if counted.tries else 0.5,
+        loss_fraction=basis.loss_fraction, failed_labour_min=basis.failed_labour_min,
+    )  # fmt: skip
+
+
+def _material(evidence: Evidence, machine: Machine) -> tuple[float, float] | NotDetermined:
+    """Filament per part in g, mean over the lines as time and energy are, and the price per kg of that mixture."""
+    for key, of in evidence.lines.items():
+        if key not in machine.grams:
+            which = f" of the {of.name}" if len(evidence.lines) > 1 else ""
+            return NotDetermined(f"a sliced file{which} that states its filament")
+    grams = math.fsum(g for g, _ in machine.grams.values())
+    money = 0.0
+    for _, amount in machine.grams.values():
+        if isinstance(amount, NotDetermined):
+            return amount
+        money += amount
+    if grams <= 0:
+        return NotDetermined("a sliced file that states its filament")
+    return grams / len(machine.grams), 1000 * money / grams
+
+
+def _estimate(inputs: CostInputs, kwh: Figure, hours: Figure, counted: Counted) -> Estimate:
+    """Cost with the uncertainty of its measured inputs: energy, hours and the chance of success, independently."""
+    assert isinstance(kwh, Estimate)
+    assert isinstance(hours, Estimate)
+    u_success = as_estimate(counted).u if counted.tries else 0.25
+    base = cost_per_good_part(inputs).total
+
+    def moved(**changes: float) -> float:
+        return cost_per_good_part(replace(inputs, **changes)).total - base  # type: ignore[arg-type]
+
+    u2 = (
+        moved(energy_kwh=inputs.energy_kwh + kwh.u) ** 2
+        + moved(hours=inputs.hours + hours.u) ** 2
+        + moved(success=max(inputs.success - u_success, 0.05)) ** 2
+    )
+    return Estimate(base, math.sqrt(u2))
+
+
+PRICE = Quantity(
+    "price", "Price all in", "Price", "money", 0, Better.LOWER, Rests.UNIT,
+    "Price paid and the upgrades it needed, as stated at Receive.", 1000, 200,
+)  # fmt: skip
+
+
+def _price(machine: Machine) -> Estimate:
+    if isinstance(machine.unit.paid, NotDetermined):
+        raise machine.unit.paid
+    return Estimate(machine.unit.paid + machine.unit.upgrades, 0.0)
+
+
+def price_of_machines(evidence: Evidence) -> Results:
+    return Results(
+        {PRICE.code: {k: determined(lambda m=m: _price(m)) for k, m in evidence.machines.items()}}  # type: ignore[misc]
+    )
+
+
+COST_OF_PART = Evaluation("cost", "Cost per good part", (COST,), of_machines)
+PRICE_ALL_IN = Evaluation("price", "Price all in", (PRICE,), price_of_machines)

@@ -1,0 +1,284 @@
+"""What an evaluation is: evidence in, findings of a specimen and figures of machines out, with words and a chart."""
+
+from collections import defaultdict
+from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from enum import StrEnum
+
+from crevlo.core.estimate import Estimate, NotDetermined, determined
+from crevlo.core.evidence import Evidence, Instrument, Key, Run, Specimen
+from crevlo.core.features.feature import Feature
+from crevlo.core.figure import Figure
+from crevlo.core.sizes import Axis
+from crevlo.core.statistics import Line, line, mean_over_lines
+
+Instruments = Mapping[Key, Instrument]
+Features = Mapping[str, Feature]
+
+
+class Better(StrEnum):
+    LOWER = "lower"
+    HIGHER = "higher"
+    ZERO = "zero"  # nearest to 0
+    NONE = "none"  # tells, does not rank
+
+
+class Rests(StrEnum):
+    """What a figure was made from, for its source."""
+
+    READINGS = "readings"
+    SCORES = "scores"
+    RUNS = "runs"
+    NOISE = "noise"
+    UNIT = "unit"
+
+
+@dataclass(frozen=True, slots=True)
+class Quantity:
+    """One thing that is told: stable code, name, unit ("money" for the study's currency), digits, which way is better.
+
+    `rule` says in a sentence how it is made; `worst`, `best` are the anchors that a scheme begins with; what is shown is
+    `factor` times the raw figure.
+    """
+
+    code: str
+    name: str
+    short: str
+    unit: str
+    digits: int
+    better: Better
+    rests: Rests
+    rule: str
+    worst: float
+    best: float
+    factor: float = 1.0
+
+
+@dataclass(frozen=True, slots=True)
+class Says:
+    """A finding in the practitioners' words: headline, amount with uncertainty, and what it means or needs."""
+
+    headline: str
+    amount: str
+    uncertainty: str
+    meaning: str
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """One quantity of one specimen. `points_to`: the likely cause, and what would confirm it. `made_from`: feature codes.
+
+    `u_shared` is the part of u that all specimens read with the same instrument share.
+    """
+
+    quantity: Quantity
+    value: Estimate | NotDetermined
+    says: Says
+    points_to: str | None = None
+    made_from: tuple[str, ...] = ()
+    u_shared: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class FitPoint:
+    code: str
+    axis: Axis
+    nominal_mm: float
+    deviation_mm: float
+    expanded_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class LinePoint:
+    length_mm: float
+    deviation_mm: float
+    expanded_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class FitChart:
+    """Deviations against length, and by axis the fitted line of outside sizes with its U at each place."""
+
+    points: tuple[FitPoint, ...]
+    lines: Mapping[Axis, tuple[LinePoint, ...]]
+    longest_mm: float
+    chart: str = "fit"
+
+
+@dataclass(frozen=True, slots=True)
+class Disc:
+    code: str
+    x_mm: float
+    y_mm: float
+    value: float
+    off: float
+
+
+@dataclass(frozen=True, slots=True)
+class MapChart:
+    """Values on a map of the bed; `off` is what the fitted plane leaves, `within` the tolerance around nominal."""
+
+    discs: tuple[Disc, ...]
+    nominal: float
+    within: float
+    unit: str
+    chart: str = "map"
+
+
+@dataclass(frozen=True, slots=True)
+class FrameChart:
+    """A frame of sides a, b with its diagonals: d1 from front left to back right, d2 from front right to back left."""
+
+    a_mm: float
+    b_mm: float
+    d1_mm: float
+    d2_mm: float
+    mm_per_100: float
+    chart: str = "frame"
+
+
+Chart = FitChart | MapChart | FrameChart
+
+
+@dataclass(frozen=True, slots=True)
+class Told:
+    """What one specimen tells so far."""
+
+    findings: tuple[Finding, ...]
+    chart: Chart | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Results:
+    """Figures by quantity and machine, and by quantity the lines that they are means over, where they are such."""
+
+    figures: Mapping[str, Mapping[Key, Figure]]
+    lines: Mapping[str, Sequence[Line]] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True)
+class Evaluation:
+    """One rule of the catalogue. `takes` says whether an artifact with such features tells it; an evaluation of runs or
+    units has no `of_specimen`."""
+
+    code: str
+    name: str
+    tells: tuple[Quantity, ...]
+    of_machines: Callable[[Evidence], Results]
+    takes: Callable[[Features], bool] = lambda features: True
+    of_specimen: Callable[[Specimen, Instruments], Told] | None = None
+
+
+def lines_of(
+    evidence: Evidence, value: Callable[[Run], float | None], takes: Callable[[Features], bool] = lambda _: True
+) -> list[Line]:
+    """Values of the prints that came out, by line and machine; only lines whose artifact is taken."""
+    wanted = {key: of.name for key, of in evidence.lines.items() if takes(of.features)}
+    values: dict[Key, dict[Key, list[float]]] = {key: {} for key in wanted}
+    for machine, of in evidence.machines.items():
+        mine: dict[Key, list[float]] = defaultdict(list)
+        for run in of.good:
+            if run.line in wanted and (found := value(run)) is not None:
+                mine[run.line].append(found)
+        for key, amounts in mine.items():
+            values[key][machine] = amounts
+    return [line(name, values[key]) for key, name in wanted.items()]
+
+
+def mean_figures(
+    evidence: Evidence, lines: Sequence[Line], needs: str, u_fixed: float | Mapping[Key, float] = 0.0
+) -> dict[Key, Figure]:
+    """Of every machine the mean over lines, or what it needs; `u_fixed` for all machines, or by machine."""
+    return {
+        key: determined(
+            lambda key=key: mean_over_lines(  # type: ignore[misc]
+                lines, key, u_fixed[key] if isinstance(u_fixed, Mapping) else u_fixed, needs
+            )
+        )
+        for key in evidence.machines
+    }
+
+
+def figures_of_findings(evaluation: Evaluation, evidence: Evidence, needs: str, lacks: str) -> Results:
+    """Means over copies and lines of each quantity that specimens tell. `needs`: a specimen; `lacks`: an artifact."""
+    assert evaluation.of_specimen is not None
+    told = {
+        id(run): findings
+        for machine in evidence.machines.values()
+        for run in machine.good
+        if run.specimen is not None and evaluation.takes(run.specimen.features)
+        if (findings := {f.quantity.code: f for f in evaluation.of_specimen(run.specimen, evidence.instruments).findings})
+    }  # fmt: skip
+    figures, lines = {}, {}
+    for quantity in evaluation.tells:
+        found = {key: f for key, by in told.items() if (f := by.get(quantity.code))}
+
+        def value(run: Run, found: Mapping[int, Finding] = found) -> float | None:
+            f = found.get(id(run))
+            return f.value.value if f and isinstance(f.value, Estimate) else None
+
+        lines[quantity.code] = lines_of(evidence, value, evaluation.takes)
+        shared = max((abs(f.u_shared) for f in found.values()), default=0.0)
+        words = needs if lines[quantity.code] else lacks
+        figures[quantity.code] = mean_figures(evidence, lines[quantity.code], words, shared)
+    return Results(figures, lines)
+
+
+def with_shared(made: Callable[[Specimen], Told], specimen: Specimen, instruments: Instruments) -> Told:
+    """What a specimen tells, with what each instrument's calibration does to it: by how much a finding moves where all its
+    readings are off by one u of calibration together (GUM F.1.2.3)."""
+    told = made(specimen)
+    moved: dict[str, float] = defaultdict(float)
+    for key in {r.instrument for r in specimen.readings}:
+        u = instruments[key].u_calibration
+        if not u:
+            continue
+        shifted = tuple(
+            replace(r, value=r.value + u) if r.instrument == key and r.value is not None else r
+            for r in specimen.readings
+        )
+        for before, after in zip(told.findings, made(replace(specimen, readings=shifted)).findings, strict=True):
+            if isinstance(before.value, Estimate) and isinstance(after.value, Estimate):
+                moved[before.quantity.code] += (after.value.value - before.value.value) ** 2
+    return replace(told, findings=tuple(_shared(f, moved.get(f.quantity.code, 0.0)) for f in told.findings))
+
+
+def _shared(finding: Finding, variance: float) -> Finding:
+    if not variance or not isinstance(finding.value, Estimate):
+        return finding
+    own = finding.value
+    u2 = own.u**2 + variance
+    dof = own.dof * (u2 / own.u**2) ** 2 if own.u else own.dof
+    return replace(finding, value=Estimate(own.value, u2**0.5, dof), u_shared=variance**0.5)
+
+
+def words_of(findings: Iterable[Finding]) -> list[Says]:
+    """Findings as they are read: those that are known one by one, those that need the same thing together."""
+    known, waiting = [], defaultdict(list)
+    for f in findings:
+        if isinstance(f.value, NotDetermined) and not f.says.amount:
+            waiting[f.value.needs].append(f.says.headline)
+        else:
+            known.append(f.says)
+    for needs, who in waiting.items():
+        names = " and ".join([", ".join(who[:-1]), who[-1]] if len(who) > 1 else who)
+        plural = len(who) > 1 or (names.endswith("s") and not names.endswith("ss"))
+        verb = "need" if plural else "needs"
+        known.append(Says(names[:1].upper() + names[1:], "", "", f"{verb} {needs}."))
+    return known
+
+
+def signed(value: float, digits: int, unit: str) -> str:
+    """An amount with its sign; none where it is 0 to the digits shown."""
+    text = f"{abs(value):.{digits}f} {unit}"
+    return text if float(f"{value:.{digits}f}") == 0 else f"{'−' if value < 0 else '+'}{text}"
+
+
+def missing_says(name: str, needs: NotDetermined) -> Says:
+    """Words for what is not known yet; `words_of` puts those that need the same together."""
+    return Says(name, "", "", f"needs {needs.needs}.")
+
+
+def codes_of(features: Features, kinds: Collection[str]) -> tuple[str, ...]:
+    """Codes of the features of some kinds, in the artifact's order."""
+    return tuple(code for code, feature in features.items() if feature.kind in kinds)

@@ -1,0 +1,152 @@
+"""Plain rows that rules work on: what was measured, judged, printed and paid. Machines are only keys here."""
+
+from collections.abc import Hashable, Mapping
+from dataclasses import dataclass, field
+
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.features.feature import Feature
+from crevlo.core.features.kind import Judged
+from crevlo.core.noise import NoiseState
+from crevlo.core.success import Cause, Outcome
+
+Key = Hashable
+
+
+@dataclass(frozen=True, slots=True)
+class Instrument:
+    """What a reading was taken with; all in the instrument's own unit."""
+
+    code: str
+    kind: str
+    resolution: float
+    u_calibration: float
+    repeatability: float
+
+
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """One value of a feature in the feature's unit; None where it could not be measured."""
+
+    feature: str
+    value: float | None
+    instrument: Key
+
+
+@dataclass(frozen=True, slots=True)
+class Judgement:
+    """What one person said of a feature, or of the whole specimen where `feature` is empty."""
+
+    feature: str
+    said: Judged
+    rater: Key
+
+
+@dataclass(frozen=True, slots=True)
+class Specimen:
+    """One print in the hand: its features by code, readings and judgements that count, severities by locked rater."""
+
+    features: Mapping[str, Feature]
+    readings: tuple[Reading, ...] = ()
+    judgements: tuple[Judgement, ...] = ()
+    severities: Mapping[Key, Mapping[str, int]] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True)
+class Level:
+    """One noise reading in dB at `distance_m`, and what the machine did meanwhile."""
+
+    state: NoiseState
+    level_db: float
+    background_db: float | None
+    distance_m: float
+    door_shut: bool
+    fan_percent: float | None
+    meter: Key | None
+
+
+@dataclass(frozen=True, slots=True)
+class Run:
+    """One try at a print. `cause` where it failed or was rejected afterwards; `kwh_low`, `kwh_high` where gaps leave doubt."""
+
+    line: Key
+    job: Key
+    outcome: Outcome
+    hours: float
+    cause: Cause | None = None
+    rejected: bool = False
+    configuration: Key = None
+    stated_s: float | None = None
+    kwh: float | None = None
+    kwh_low: float | None = None
+    kwh_high: float | None = None
+    meter: Key | None = None
+    levels: tuple[Level, ...] = ()
+    specimen: Specimen | None = None
+
+    @property
+    def came_out(self) -> bool:
+        """Ended by itself; a print may still be rejected afterwards."""
+        return self.outcome is Outcome.DONE
+
+
+@dataclass(frozen=True, slots=True)
+class Unit:
+    """What belongs to one machine whatever it prints: money in the study's currency, handling in s, features present."""
+
+    paid: float | NotDetermined = field(default_factory=lambda: NotDetermined("the price paid, at Receive"))
+    upgrades: float = 0.0
+    residual: float = 0.0
+    setup_first_s: tuple[float, ...] = ()
+    setup_next_s: tuple[float, ...] = ()
+    warm_up_s: tuple[float, ...] = ()
+    worth_base: float | NotDetermined = 0.0
+    worth_present: tuple[float, ...] | NotDetermined = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Machine:
+    """All of one machine, tries in order; `main` is the configuration that its figures are of."""
+
+    runs: tuple[Run, ...] = ()
+    main: Key = None
+    idle: tuple[Level, ...] = ()
+    unit: Unit = field(default_factory=Unit)
+    grams: Mapping[Key, tuple[float, float | NotDetermined]] = field(default_factory=dict)
+    """By line: filament of a part in g as its files state it, and what that costs."""
+
+    @property
+    def good(self) -> list[Run]:
+        """Prints that came out, in the main configuration: what a machine is before and after a change is not one machine."""
+        return [run for run in self.runs if run.came_out and run.configuration == self.main]
+
+
+@dataclass(frozen=True, slots=True)
+class Basis:
+    """What an hour, a kWh and a failed plate cost, in the study's currency."""
+
+    tariff_per_kwh: float
+    wage_per_h: float
+    labour_min: float
+    failed_labour_min: float
+    loss_fraction: float
+    life_h: float
+    upkeep_per_h: float
+
+
+@dataclass(frozen=True, slots=True)
+class LineOf:
+    """What is printed: its name in words and its features by code."""
+
+    name: str
+    features: Mapping[str, Feature]
+
+
+@dataclass(frozen=True, slots=True)
+class Evidence:
+    """A study as its rules see it: comparable prints only. `counted`: causes that count against a machine."""
+
+    machines: Mapping[Key, Machine]
+    lines: Mapping[Key, LineOf]
+    instruments: Mapping[Key, Instrument]
+    basis: Basis
+    counted: frozenset[Cause]

@@ -1,0 +1,5 @@
+"""A corner that should lie flat: the thickest leaf that goes under, or a height."""
+
+from crevlo.core.features.kind import FeatureKind, Takes
+
+LIFT = FeatureKind("lift", "Lift", Takes.VALUE, ("gauge", "caliper"), least=0.0, far_off=2.0, usual_off=0.2)

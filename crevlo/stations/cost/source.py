@@ -1,0 +1,73 @@
+"""What one bead of the cost bar is made of."""
+
+import uuid
+
+from sqlalchemy.orm import Session
+
+from crevlo.core.cost import cost_per_good_part
+from crevlo.core.estimate import NotDetermined
+from crevlo.stations.cost.part import PARTS
+from crevlo.stations.figures.source import Input, Lead, Source, run_entries, unit_of
+from crevlo.stations.figures.study import study_figures
+from crevlo.stations.shape import Missing
+
+
+def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part: str) -> Source:
+    """What one bead of the cost bar is made of."""
+    inputs = study_figures(session, study_id)
+    bench, currency = inputs.compared, inputs.bench.study.currency
+    entry = unit_of(bench, unit_id)
+    if part not in (*PARTS, "total"):
+        raise Missing("Cost has no such part.")
+    given = inputs.plates()[unit_id]
+    if isinstance(given, NotDetermined):
+        return Source(
+            title=f"{part.capitalize()}, {entry.unit.model.name}",
+            amount="not determined",
+            rule=f"Needs {given.needs}.",
+            inputs=[],
+            entries=[],
+        )
+    made_up = cost_per_good_part(given)
+    counted, excused = inputs.counted(unit_id)
+    spools = ", ".join(sorted({bench.spools[j.spool_id].code for j in bench.jobs}))
+    tries = f"{counted.good} of {counted.tries} counted attempts good, {excused} excused"
+    rules: dict[str, tuple[str, list[Input]]] = {
+        "material": ("grams / 1000 · price per kg", [
+            Input(name="Filament per part", amount=f"{given.part_g:.2f} g", note="mean of the sliced files"),
+            Input(name="Price", amount=f"{given.material_per_kg:.2f} {currency}/kg", note=f"spool {spools}" if spools else "")]),
+        "energy": ("kWh · tariff", [
+            Input(name="Energy", amount=f"{given.energy_kwh:.3f} kWh", note="mean of the good prints"),
+            Input(name="Tariff", amount=f"{given.tariff_per_kwh:.3f} {currency}/kWh", note="cost basis of the study")]),
+        "machine": ("hours · ((price + upgrades − residual) / life + upkeep)", [
+            Input(name="Hours", amount=f"{given.hours:.2f} h", note="mean of the good prints"),
+            Input(name="Price paid and upgrades", amount=f"{given.price:.0f} + {given.upgrades:.0f} {currency}", note="Receive"),
+            Input(name="Residual", amount=f"{given.residual:.0f} {currency}", note="Receive"),
+            Input(name="Life and upkeep", amount=f"{given.life_h:.0f} h, {given.upkeep_per_h:.2f} {currency}/h", note="cost basis")]),
+        "labour": ("minutes / 60 · wage", [
+            Input(name="Labour", amount=f"{given.labour_min:.0f} min", note="cost basis"),
+            Input(name="Wage", amount=f"{given.wage_per_h:.2f} {currency}/h", note="cost basis")]),
+        "failures": ("(1 − p)/p · (loss · (material + energy + machine) + failed labour)", [
+            Input(name="Chance of a good print", amount=f"{100 * given.success:.0f} %", note=tries),
+            Input(name="Loss of a failed plate", amount=f"{100 * given.loss_fraction:.0f} %", note="cost basis"),
+            Input(name="Labour of a failed plate", amount=f"{given.failed_labour_min:.0f} min", note="cost basis")]),
+    }  # fmt: skip
+    if part == "total":
+        rule = "Material + energy + machine time + labour + failures, per good part"
+        shown = [
+            Input(
+                name=p.capitalize(),
+                amount=f"{getattr(made_up, p):.3f} {currency}",
+                note=rules[p][0],
+                lead=Lead(station="cost", figure=p),
+            )
+            for p in PARTS
+        ]
+        amount = made_up.total
+    else:
+        rule, shown = rules[part]
+        amount = getattr(made_up, part)
+    return Source(
+        title=f"{part.capitalize()}, {entry.unit.model.name}", amount=f"{amount:.3f} {currency} per good part", rule=rule,
+        inputs=shown, entries=run_entries(session, bench, unit_id), departures=bench.departures_of(unit_id),
+    )  # fmt: skip

@@ -1,0 +1,48 @@
+"""A specimen's readings, judgements and scores as evidence."""
+
+import uuid
+from collections import defaultdict
+from collections.abc import Iterable, Mapping
+
+from crevlo.core.evidence import Instrument, Judgement, Key, Reading, Specimen
+from crevlo.core.features.feature import Feature, Kind
+from crevlo.stations.entered import JudgementRow, ReadingRow, ScoreRow
+from crevlo.store import machine as rows
+
+
+def features_of(artifact: rows.ArtifactVersion) -> dict[str, Feature]:
+    """By code, in the artifact's order."""
+    return {f.code: feature_of(f) for f in artifact.features}
+
+
+def feature_of(row: rows.FeatureRow) -> Feature:
+    ends = row.ends and tuple((float(x), float(y), float(z)) for x, y, z in row.ends)
+    both = (ends[0], ends[1]) if ends else None
+    return Feature(row.code, Kind(row.kind), row.axis, row.sense, row.nominal, row.method, both, row.unit)
+
+
+def instruments_of(found: Iterable[rows.Instrument]) -> dict[Key, Instrument]:
+    return {
+        i.id: Instrument(i.code, i.kind, i.resolution, i.u_calibration, i.repeatability) for i in found
+    }  # fmt: skip
+
+
+def specimen_of(
+    artifact: rows.ArtifactVersion,
+    features: Mapping[str, Feature],
+    readings: Iterable[ReadingRow],
+    judgements: Iterable[JudgementRow] = (),
+    scores: Iterable[ScoreRow] = (),
+) -> Specimen:
+    """What was entered of one specimen as it counts; `features` are those of its artifact."""
+    codes: dict[uuid.UUID | None, str] = {f.id: f.code for f in artifact.features}
+    codes[None] = ""
+    by_rater: dict[Key, dict[str, int]] = defaultdict(dict)
+    for score in scores:
+        by_rater[score.person_id][score.defect] = score.severity
+    return Specimen(
+        features=features,
+        readings=tuple(Reading(codes[r.feature_id], r.value, r.instrument_id) for r in readings),
+        judgements=tuple(Judgement(codes[j.feature_id], j.said, j.person_id) for j in judgements),
+        severities=by_rater,
+    )

@@ -1,0 +1,127 @@
+"""A study's comparable prints as evidence."""
+
+import uuid
+from collections import defaultdict
+from collections.abc import Sequence
+
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.evidence import Basis, Evidence, Key, Level, LineOf, Machine, Run, Unit
+from crevlo.core.features.feature import Feature
+from crevlo.core.money import Money, in_currency
+from crevlo.core.success import Cause
+from crevlo.stations.bench import Bench, LineKey, line_of
+from crevlo.stations.evidence.specimen import features_of, instruments_of, specimen_of
+from crevlo.stations.plan.protocol import Policies
+from crevlo.store import run as rows
+from crevlo.store.record import MeasureKind
+from crevlo.store.study import Job
+
+
+def evidence_of(bench: Bench) -> Evidence:
+    """Every unit of the bench with its prints, by unit id; lines by artifact and spool."""
+    features = {a.id: features_of(a) for a in bench.artifacts.values()}
+    main = bench.main_configurations()
+    study = bench.study
+    specimens = {s.run_id: s for s in bench.specimens}
+    return Evidence(
+        machines={
+            u.unit_id: Machine(
+                runs=tuple(
+                    _run(bench, job, run, features[job.artifact_id], specimens)
+                    for job in bench.jobs_of(u.unit_id)
+                    for run in bench.runs.get(job.id, [])
+                    if run.outcome is not None
+                ),
+                main=main.get(u.unit_id),
+                idle=tuple(level_of(r) for r in bench.noise.get(u.unit_id, [])),
+                unit=unit_of(bench, u.unit_id),
+                grams=_grams(bench, u.unit_id),
+            )
+            for u in bench.units
+        },
+        lines={line: LineOf(bench.artifacts[a].name, features[a]) for line, a in bench.lines.items()},
+        instruments=instruments_of(bench.instruments.values()),
+        basis=Basis(
+            tariff_per_kwh=study.tariff_per_kwh, wage_per_h=study.wage_per_h, labour_min=study.labour_min,
+            failed_labour_min=study.failed_labour_min, loss_fraction=study.loss_fraction, life_h=study.life_h,
+            upkeep_per_h=study.upkeep_per_h,
+        ),
+        counted=frozenset(map(Cause, counted_causes(bench))),
+    )  # fmt: skip
+
+
+def counted_causes(bench: Bench) -> set[str]:
+    """Causes of failure that count against a machine, by the policy of the protocol."""
+    return set(Policies(**bench.protocol.policies).counted_causes) if bench.protocol else set()
+
+
+def level_of(row: rows.NoiseReading) -> Level:
+    return Level(
+        row.state, row.level_db, row.background_db, row.distance_m, row.door_shut, row.fan_percent, row.instrument_id
+    )
+
+
+def unit_of(bench: Bench, unit_id: uuid.UUID) -> Unit:
+    """What was paid for a unit in the study's currency, what handling it took, and what its features are worth."""
+    price, measures, worth = bench.price_of(unit_id), bench.measures.get(unit_id, []), bench.worth
+
+    def money(amounts: Sequence[Money]) -> tuple[float, ...] | NotDetermined:
+        try:
+            return tuple(in_currency(m, bench.study.currency, bench.rates) for m in amounts)
+        except NotDetermined as missing:
+            return missing
+
+    def times(kind: MeasureKind) -> tuple[float, ...]:
+        return tuple(m.value for m in measures if m.kind is kind)
+
+    entry = next(u for u in bench.units if u.unit_id == unit_id)
+    assembled = bench.assembly_s.get(unit_id)
+    stated = [price.money(amount) for amount in (price.paid or 0.0, price.upgrades, price.residual)]
+    paid = money(stated) if price.paid is not None else NotDetermined("the price paid, at Receive")
+    base = money([worth.base] if worth.base else [])
+    parts = (0.0, 0.0, 0.0) if isinstance(paid, NotDetermined) else paid
+    return Unit(
+        paid=paid if isinstance(paid, NotDetermined) else parts[0], upgrades=parts[1], residual=parts[2],
+        setup_first_s=times(MeasureKind.SETUP_FIRST) or ((assembled,) if assembled else ()),
+        setup_next_s=times(MeasureKind.SETUP_AGAIN), warm_up_s=times(MeasureKind.WARM_BOTH),
+        worth_base=base if isinstance(base, NotDetermined) else sum(base),
+        worth_present=money(worth.present.get(entry.unit.model_id, [])),
+    )  # fmt: skip
+
+
+def _run(
+    bench: Bench, job: Job, run: rows.Run, features: dict[str, Feature], specimens: dict[uuid.UUID, rows.Specimen]
+) -> Run:
+    assert run.outcome is not None
+    file, rejection, specimen = bench.sliced.get(job.id), bench.rejections.get(run.id), specimens.get(run.id)
+    hours = (run.ended_at - run.started_at).total_seconds() / 3600 if run.ended_at else 0.0
+    return Run(
+        line=line_of(job), job=job.id, outcome=run.outcome, hours=hours,
+        cause=rejection.cause if rejection else run.cause, rejected=rejection is not None,
+        configuration=run.configuration_id,
+        stated_s=file.facts.get("time_s") if file and file.id == run.sliced_file_id else None,
+        kwh=run.energy_kwh, kwh_low=run.energy_low_kwh, kwh_high=run.energy_high_kwh, meter=run.instrument_id,
+        levels=tuple(level_of(r) for r in bench.noise.get(run.id, [])),
+        specimen=specimen_of(
+            bench.artifacts[job.artifact_id], features, bench.readings.get(specimen.id, []),
+            bench.judgements.get(specimen.id, []), bench.scores.get(specimen.id, []),
+        ) if specimen else None,
+    )  # fmt: skip
+
+
+def _grams(bench: Bench, unit_id: uuid.UUID) -> dict[Key, tuple[float, float | NotDetermined]]:
+    """By line the mean filament of a part as the files state it, in g, and what it costs in the study's currency."""
+    by_line: dict[LineKey, list[float]] = defaultdict(list)
+    for job in bench.jobs_of(unit_id):
+        mass = bench.sliced[job.id].facts.get("mass_g") if job.id in bench.sliced else None
+        if mass is not None:
+            by_line[line_of(job)].append(mass)
+    found: dict[Key, tuple[float, float | NotDetermined]] = {}
+    for line, masses in by_line.items():
+        spool, mean = bench.spools[line[1]], sum(masses) / len(masses)
+        cost = Money(mean / 1000 * spool.price_per_kg, spool.currency, spool.priced_on)
+        try:
+            found[line] = mean, in_currency(cost, bench.study.currency, bench.rates)
+        except NotDetermined as missing:
+            found[line] = mean, missing
+    return found

@@ -1,0 +1,229 @@
+"""The source of any figure: rule, inputs, and the entries, instruments and people behind it."""
+
+import uuid
+from collections.abc import Mapping
+from datetime import datetime
+from typing import Literal, NamedTuple
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.evaluations import QUANTITIES
+from crevlo.core.evaluations.evaluation import Quantity, Rests
+from crevlo.core.features import KINDS
+from crevlo.core.figure import Counted
+from crevlo.core.success import Outcome
+from crevlo.stations.bench import Bench
+from crevlo.stations.entered import ReadingRow
+from crevlo.stations.evidence.study import counted_causes
+from crevlo.stations.figures.study import StudyFigures
+from crevlo.stations.noise import noise_out
+from crevlo.stations.shape import Missing, Shape
+from crevlo.store.machine import FeatureRow, Instrument
+from crevlo.store.person import Person
+from crevlo.store.run import Run
+from crevlo.store.study import StudyUnit
+
+
+class Lead(Shape):
+    """Where an input has a source of its own: another figure of the same machine."""
+
+    station: Literal["cost", "rank"]
+    figure: str
+
+
+class Input(Shape):
+    name: str
+    amount: str
+    note: str
+    lead: Lead | None = None
+
+
+class Entry(Shape):
+    """One recorded value: what, by whom, with what, when; `struck` when a later entry corrects it."""
+
+    what: str
+    amount: str
+    by: str
+    using: str
+    at: datetime
+    note: str
+    struck: bool
+
+
+class Source(Shape):
+    title: str
+    amount: str
+    rule: str
+    inputs: list[Input]
+    entries: list[Entry]
+    departures: list[str] = Field(default=[], description="departures from the protocol behind it")
+
+
+def figure_source(session: Session, inputs: StudyFigures, unit_id: uuid.UUID, code: str) -> Source:
+    """Where any quantity of a machine comes from. Raises Missing for a unit or a quantity that is not there."""
+    if code not in QUANTITIES:
+        raise Missing("There is no such figure.")
+    bench, quantity = inputs.compared, QUANTITIES[code]
+    entry, figure = unit_of(bench, unit_id), inputs.figure(code, unit_id)
+    unit = bench.study.currency if quantity.unit == "money" else quantity.unit
+    shown: list[Input] = []
+    if isinstance(figure, NotDetermined):
+        amount = f"not determined: needs {figure.needs}"
+    elif isinstance(figure, Counted):
+        amount = f"{figure.good} of {figure.tries} {'first attempts' if code == 'success' else 'attempts'} good"
+        counted, excused = inputs.counted(unit_id)
+        causes = ", ".join(sorted(counted_causes(bench)))
+        shown.append(Input(name="Causes that count", amount=causes, note="policy of the protocol"))
+        shown.append(
+            Input(name="All counted attempts", amount=f"{counted.good} of {counted.tries}", note=f"{excused} excused")
+        )
+    else:
+        amount = f"{figure.value:.{quantity.digits}f}"
+        if figure.u:
+            amount += f" ± {figure.expanded:.{quantity.digits}f}"
+            shown.append(
+                Input(name="Standard uncertainty", amount=f"{figure.u:.{quantity.digits + 1}f} {unit}", note="")
+            )
+        amount += f" {unit}"
+    blind = quantity.rests in (Rests.READINGS, Rests.SCORES) and bench.study.revealed_at is None
+    if blind:
+        note = "until then they would tell which specimen is this machine's"
+        shown.append(Input(name="Entries", amount="after the reveal", note=note))
+    return Source(
+        title=f"{quantity.name}, {entry.unit.model.name}", amount=amount, rule=quantity.rule, inputs=shown,
+        entries=[] if blind else entries_of(session, bench, unit_id, quantity), departures=bench.departures_of(unit_id),
+    )  # fmt: skip
+
+
+def entries_of(session: Session, bench: Bench, unit_id: uuid.UUID, quantity: Quantity) -> list[Entry]:
+    """What a machine's figure rests on, entry by entry."""
+    match quantity.rests:
+        case Rests.READINGS:
+            return _machine_readings(session, bench, unit_id)
+        case Rests.SCORES:
+            return _score_entries(session, bench, unit_id)
+        case Rests.RUNS:
+            return run_entries(session, bench, unit_id)
+        case Rests.NOISE:
+            return _noise_entries(session, bench, unit_id)
+        case Rests.UNIT:
+            return _unit_entries(session, bench, unit_id)
+
+
+def unit_of(bench: Bench, unit_id: uuid.UUID) -> StudyUnit:
+    """The unit as it takes part. Raises Missing where it does not."""
+    entry = next((u for u in bench.units if u.unit_id == unit_id), None)
+    if entry is None:
+        raise Missing("This unit takes no part in the study.")
+    return entry
+
+
+class FeatureName(NamedTuple):
+    """How a feature is called in a list of entries, and how its values are written."""
+
+    name: str
+    unit: str
+    digits: int
+
+
+def feature_name(feature: FeatureRow, specimen: str = "") -> FeatureName:
+    return FeatureName(f"{specimen} {feature.code}".strip(), feature.unit, KINDS[feature.kind].digits)
+
+
+def _names(session: Session) -> dict[uuid.UUID, str]:
+    return dict(session.execute(select(Person.id, Person.name)).tuples().all())
+
+
+def reading_entries(
+    session: Session, rows: list[ReadingRow], features: Mapping[uuid.UUID, FeatureName]
+) -> list[Entry]:
+    names = _names(session)
+    instruments = {i.id: i.code for i in session.scalars(select(Instrument))}
+    replaced = {r.supersedes_id for r in rows}
+    return [
+        Entry(
+            what=f"{(of := features[r.feature_id]).name} reading {r.repeat}",
+            amount=f"{r.value:.{of.digits}f} {of.unit}" if r.value is not None else "can't be measured",
+            by=names.get(r.person_id, ""), using=instruments.get(r.instrument_id, ""), at=r.taken_at,
+            note=r.cannot_because or (f"correction: {r.reason}" if r.reason else r.note or ""), struck=r.id in replaced,
+        )
+        for r in rows
+    ]  # fmt: skip
+
+
+def _machine_readings(session: Session, bench: Bench, unit_id: uuid.UUID) -> list[Entry]:
+    codes = _specimen_labels(bench, unit_id)
+    entries: list[Entry] = []
+    for specimen_id, code in codes.items():
+        named = {f.id: feature_name(f, code) for f in bench.features.values()}
+        entries += reading_entries(session, bench.readings.get(specimen_id, []), named)
+    return entries
+
+
+def _specimen_labels(bench: Bench, unit_id: uuid.UUID) -> dict[uuid.UUID, str]:
+    """Blind codes once revealed; before, a plain count, so that no code is tied to a machine."""
+    specimens = bench.specimens_of(unit_id)
+    if bench.study.revealed_at is not None:
+        return {s.id: s.blind_code for s in specimens}
+    return {s.id: f"specimen {n}" for n, s in enumerate(specimens, 1)}
+
+
+def _score_entries(session: Session, bench: Bench, unit_id: uuid.UUID) -> list[Entry]:
+    names, labels = _names(session), _specimen_labels(bench, unit_id)
+    return [
+        Entry(
+            what=f"{labels[specimen.id]} {score.defect}", amount=f"severity {score.severity}", by=names.get(score.person_id, ""),
+            using="written anchors, blind", at=score.scored_at, note=score.reason or "", struck=False,
+        )
+        for specimen in bench.specimens_of(unit_id)
+        for score in bench.scores.get(specimen.id, [])
+    ]  # fmt: skip
+
+
+def run_entries(session: Session, bench: Bench, unit_id: uuid.UUID) -> list[Entry]:
+    names = _names(session)
+    copies = {job.id: job.copy for job in bench.jobs}
+    return [
+        Entry(
+            what=f"copy {copies[run.job_id]}, attempt {run.attempt}", amount=_run_amount(run), by=names.get(run.person_id, ""),
+            using=f"energy by {run.energy_from.value}" if run.energy_from else "", at=run.started_at, note=run.note, struck=False,
+        )
+        for run in bench.runs_of(unit_id)
+    ]  # fmt: skip
+
+
+def _run_amount(run: Run) -> str:
+    if run.outcome is None or run.ended_at is None:
+        return "printing"
+    hours = (run.ended_at - run.started_at).total_seconds() / 3600
+    energy = f", {run.energy_kwh:.3f} kWh" if run.energy_kwh is not None else ""
+    cause = f" ({run.cause.value})" if run.outcome is Outcome.FAILED and run.cause else ""
+    return f"{run.outcome.value}{cause}, {hours:.2f} h{energy}"
+
+
+def _noise_entries(session: Session, bench: Bench, unit_id: uuid.UUID) -> list[Entry]:
+    names, codes = _names(session), {i.id: i.code for i in bench.instruments.values()}
+    rows = {n.id: n for n in bench.noise_of(unit_id)}
+    return [
+        Entry(
+            what=f"{n.state.value}, door {'shut' if n.door_shut else 'open'}" + (f", fan {n.fan_percent:.0f} %" if n.fan_percent is not None else ""),
+            amount=f"{n.level_db:.1f} dB at {n.distance_m:g} m", by=names.get(rows[n.id].person_id, ""),
+            using=codes.get(of, "") if (of := rows[n.id].instrument_id) else "", at=n.taken_at,
+            note=f"{n.at_1_m_db:.1f} dB at 1 m" if n.at_1_m_db is not None else f"left out: needs {n.needs}", struck=False,
+        )
+        for n in noise_out(rows.values())
+    ]  # fmt: skip
+
+
+def _unit_entries(session: Session, bench: Bench, unit_id: uuid.UUID) -> list[Entry]:
+    names, codes = _names(session), {i.id: i.code for i in bench.instruments.values()}
+    return [
+        Entry(
+            what=m.kind.value, amount=f"{m.value:g}", by=names.get(m.person_id, ""),
+            using=codes.get(m.instrument_id, "") if m.instrument_id else "", at=m.taken_at, note=m.note, struck=False,
+        )
+        for m in bench.measures.get(unit_id, [])
+    ]  # fmt: skip

@@ -1,0 +1,105 @@
+"""Figures of a study's machines: the catalogue's evaluations over one snapshot, each once, when it is first asked for."""
+
+import uuid
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from threading import RLock
+
+from sqlalchemy.orm import Session
+
+from crevlo.core.cost import CostInputs
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.evaluations import EVALUATION_OF, EVALUATIONS
+from crevlo.core.evaluations.cost import plates
+from crevlo.core.evaluations.evaluation import Results
+from crevlo.core.evaluations.success import attempts
+from crevlo.core.evidence import Evidence, Key
+from crevlo.core.figure import Counted, Figure
+from crevlo.core.statistics import widest
+from crevlo.stations.bench import Bench, line_of, load_bench
+from crevlo.stations.evidence.study import evidence_of
+from crevlo.stations.kept import Kept
+from crevlo.stations.snapshot import print_of, state_of
+
+
+@dataclass
+class StudyFigures:
+    """A study as one transaction sees it. `compared` holds what all machines print, on which figures stand side by side.
+
+    `state` is the key of what was seen, None where it must not be kept; whatever is worked out from these figures is kept
+    under the same.
+    """
+
+    state: str | None
+    bench: Bench
+    compared: Bench
+    evidence: Evidence
+    apart: list[str]
+    _results: dict[str, Results] = field(default_factory=dict)
+    _alone: RLock = field(default_factory=RLock)
+
+    def results(self, evaluation: str) -> Results:
+        """An evaluation of the catalogue over this study, by its code."""
+        with self._alone:
+            if evaluation not in self._results:
+                rule = next(e for e in EVALUATIONS if e.code == evaluation)
+                self._results[evaluation] = rule.of_machines(self.evidence)
+            return self._results[evaluation]
+
+    def figures(self, quantity: str) -> Mapping[Key, Figure]:
+        """One quantity of every unit, or what it needs."""
+        return self.results(EVALUATION_OF[quantity].code).figures[quantity]
+
+    def figure(self, quantity: str, unit_id: uuid.UUID) -> Figure:
+        return self.figures(quantity)[unit_id]
+
+    def spread(self, quantity: str) -> tuple[float, int] | None:
+        """The widest spread between copies of one line with its degrees of freedom; None where there is none."""
+        line = widest(self.results(EVALUATION_OF[quantity].code).lines.get(quantity, []))
+        return (line.spread, line.dof) if line and line.spread else None
+
+    def counted(self, unit_id: uuid.UUID) -> tuple[Counted, int]:
+        """Good of all attempts that count, and how many were excused."""
+        return attempts(self.evidence.machines[unit_id], self.evidence.counted, first_only=False)
+
+    def plates(self) -> dict[Key, CostInputs | NotDetermined]:
+        """What one plate takes on each machine."""
+        return plates(self.evidence)
+
+
+# A pure function of the rows that a transaction sees: keyed by them, so never stale; lost without harm.
+_known: Kept[StudyFigures] = Kept(4)
+# The fingerprint of a study's rows, by everything that had been written when it was taken.
+_prints: Kept[str] = Kept(64)
+
+
+def study_figures(session: Session, study_id: uuid.UUID) -> StudyFigures:
+    """Loads once for the same rows, whatever is written elsewhere; rows in it are detached from the session."""
+    state = state_of(session)
+    if state is None:
+        return _load(session, study_id, None)
+    mark = _prints.get(f"{study_id} {state}", lambda: print_of(session, study_id))
+    return _known.get(f"{study_id} {mark}", lambda: _load(session, study_id, f"{study_id} {mark}"))
+
+
+def _load(session: Session, study_id: uuid.UUID, state: str | None) -> StudyFigures:
+    bench = load_bench(session, study_id).whole()
+    compared = bench.comparable()
+    made = StudyFigures(state, bench, compared, evidence_of(compared), _apart(bench, compared))
+    session.expunge_all()
+    return made
+
+
+def _apart(bench: Bench, compared: Bench) -> list[str]:
+    """In words what is printed and measured but stays out of the comparison."""
+    if bench.protocol is None or not bench.jobs:
+        return []
+    kept = {line_of(j) for j in compared.jobs}
+    first, *others = bench.protocol.arms
+    words = bench.other_configurations()
+    words += [
+        f"{line.artifact.name} from {line.spool.code}: not every machine can print it, so it stays out of the comparison."
+        for line in first.lines
+        if line.spool and (line.artifact_id, line.spool_id) not in kept
+    ]
+    return words + [f"The arm “{arm.name}” is kept apart: figures are of the arm “{first.name}”." for arm in others]

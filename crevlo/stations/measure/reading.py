@@ -1,0 +1,147 @@
+"""Readings of specimens, and their corrections. Nothing here names a machine, spool or file."""
+
+import uuid
+from collections.abc import Sequence
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.estimate import BadInput
+from crevlo.core.features import KINDS
+from crevlo.core.features.kind import check_value
+from crevlo.stations.bench import artifact_of, measured_of
+from crevlo.stations.blind import late_reason
+from crevlo.stations.clock import stated_time
+from crevlo.stations.measure.instruments import instrument_of
+from crevlo.stations.measure.specimen import SpecimenView, specimen_of, view_of
+from crevlo.stations.shape import Missing, Moment, Refused, Shape
+from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
+from crevlo.store.reading import Reading
+
+
+class NewReading(Shape):
+    id: uuid.UUID
+    after_reveal: str | None = Field(
+        default=None, max_length=300, description="why this is entered although the machines are known"
+    )
+    feature_id: uuid.UUID
+    repeat: int = Field(ge=1, le=10)
+    value: float | None = Field(default=None, gt=-1e9, lt=1e9, description="in the unit of its feature")
+    cannot_because: str | None = Field(default=None, min_length=1, max_length=300)
+    note: str | None = Field(
+        default=None, min_length=1, max_length=300, description="why it is kept although far off"
+    )
+    instrument_id: uuid.UUID
+    taken_at: Moment | None = None
+
+
+class NewReadings(Shape):
+    """Several readings of one specimen at once: kept all, or none of them."""
+
+    readings: list[NewReading] = Field(min_length=1, max_length=400)
+
+
+class Correction(Shape):
+    id: uuid.UUID
+    after_reveal: str | None = Field(default=None, max_length=300)
+    supersedes_id: uuid.UUID
+    value: float | None = Field(default=None, gt=-1e9, lt=1e9, description="in the unit of its feature")
+    cannot_because: str | None = Field(default=None, min_length=1, max_length=300)
+    reason: str = Field(min_length=1, max_length=300)
+    instrument_id: uuid.UUID
+    taken_at: Moment | None = None
+
+
+def record_readings(
+    session: Session,
+    specimen_id: uuid.UUID,
+    given: Sequence[NewReading],
+    person_id: uuid.UUID,
+    *,
+    reviews: bool = False,
+) -> SpecimenView:
+    """Keeps what was read off one specimen; where one reading is refused, none is kept."""
+    specimen, protocol = specimen_of(session, specimen_id)
+    artifact = artifact_of(session, specimen)
+    taken = set(
+        session.execute(select(Reading.feature_id, Reading.repeat).where(Reading.specimen_id == specimen_id)).tuples()
+    )
+    late = {
+        reason: late_reason(session, specimen.study_id, reason, reviews=reviews)
+        for reason in {reading.after_reveal for reading in given}
+    }
+    instruments = {i: instrument_of(session, i) for i in {reading.instrument_id for reading in given}}
+    for reading in given:
+        feature = _feature(artifact, reading.feature_id)
+        _reads(instruments[reading.instrument_id], feature)
+        if reading.repeat > protocol.repeats:
+            raise Refused(f"The protocol asks for {protocol.repeats} readings of a face.")
+        _sensible(reading.value, reading.cannot_because, feature, reading.note)
+        if (feature.id, reading.repeat) in taken:
+            raise Refused(
+                f"{feature.code} reading {reading.repeat} is already kept; a change is a correction with its reason."
+            )
+        taken.add((feature.id, reading.repeat))
+        session.add(
+            Reading(
+                specimen_id=specimen_id,
+                person_id=person_id,
+                **reading.model_dump(exclude={"taken_at", "after_reveal"}),
+                taken_at=stated_time(reading.taken_at),
+                after_reveal=late[reading.after_reveal],
+            )
+        )
+    session.flush()
+    return view_of(session, specimen, protocol, artifact, person_id)
+
+
+def correct_reading(
+    session: Session, specimen_id: uuid.UUID, given: Correction, person_id: uuid.UUID, *, reviews: bool = False
+) -> SpecimenView:
+    """A newer row with the reason; the old one stays. Of two corrections of the same reading the second is refused."""
+    specimen, protocol = specimen_of(session, specimen_id)
+    late = late_reason(session, specimen.study_id, given.after_reveal, reviews=reviews)
+    old = session.get(Reading, given.supersedes_id)
+    if old is None or old.specimen_id != specimen_id:
+        raise Missing("There is no such reading on this specimen.")
+    if session.scalar(select(Reading.id).where(Reading.supersedes_id == old.id)):
+        raise Refused("This reading was corrected meanwhile; correct the newer one.")
+    # The reason of a correction says too why it is kept although far off.
+    artifact = artifact_of(session, specimen)
+    _sensible(given.value, given.cannot_because, _feature(artifact, old.feature_id), given.reason)
+    _reads(instrument_of(session, given.instrument_id), _feature(artifact, old.feature_id))
+    session.add(
+        Reading(
+            specimen_id=specimen_id, feature_id=old.feature_id, repeat=old.repeat, person_id=person_id,
+            **given.model_dump(exclude={"taken_at", "after_reveal"}), taken_at=stated_time(given.taken_at), after_reveal=late,
+        )
+    )  # fmt: skip
+    session.flush()
+    return view_of(session, specimen, protocol, artifact, person_id)
+
+
+def _sensible(value: float | None, cannot_because: str | None, feature: FeatureRow, note: str | None) -> None:
+    if (value is None) == (cannot_because is None):
+        raise Refused("Give a value, or the reason why there is none.")
+    if value is None:
+        return
+    try:
+        check_value(KINDS[feature.kind], value, feature.nominal, feature.unit, feature.code, explained=bool(note))
+    except BadInput as bad:
+        raise Refused(str(bad)) from None
+
+
+def _reads(instrument: Instrument, feature: FeatureRow) -> None:
+    kinds = KINDS[feature.kind].instruments
+    if instrument.kind not in kinds:
+        raise Refused(
+            f"{feature.code} is read with a {' or a '.join(kinds)}, not with the {instrument.kind.value} {instrument.code}."
+        )
+
+
+def _feature(artifact: ArtifactVersion, feature_id: uuid.UUID) -> FeatureRow:
+    feature = next((f for f in measured_of(artifact) if f.id == feature_id), None)
+    if feature is None:
+        raise Missing("This face does not belong to the artifact.")
+    return feature

@@ -1,0 +1,103 @@
+"""Readings behind one face, or behind what a specimen tells; names no machine."""
+
+import uuid
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.estimate import Estimate
+from crevlo.core.evaluations import QUANTITIES
+from crevlo.core.features import KINDS
+from crevlo.core.readings import feature_estimates
+from crevlo.stations.bench import artifact_of, measured_of
+from crevlo.stations.entered import ReadingRow, readings_of
+from crevlo.stations.evidence.specimen import features_of, instruments_of
+from crevlo.stations.evidence.specimen import specimen_of as evidence_of
+from crevlo.stations.figures.source import Input, Source, feature_name, reading_entries
+from crevlo.stations.measure.specimen import told_of
+from crevlo.stations.shape import Missing, quantity
+from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
+from crevlo.store.run import Specimen
+
+
+def measure_source(session: Session, specimen_id: uuid.UUID, *, feature: str | None, finding: str | None) -> Source:
+    """Of one face, or of a finding by its code. Raises Missing where the specimen has neither."""
+    specimen = session.get(Specimen, specimen_id)
+    if specimen is None:
+        raise Missing("There is no such specimen.")
+    artifact = artifact_of(session, specimen)
+    features = {f.code: f for f in measured_of(artifact)}
+    rows = readings_of(session, specimen_id, [f.id for f in features.values()])
+    replaced = {r.supersedes_id for r in rows}
+    current = [r for r in rows if r.id not in replaced]
+    if feature is not None:
+        if feature not in features:
+            raise Missing("There is no such face.")
+        return _face(session, specimen, artifact, features[feature], rows, current)
+    named = {f.id: feature_name(f) for f in features.values()}
+    if finding is None:
+        return Source(
+            title=f"Readings of {specimen.blind_code}", amount="", rule="What was read of it, corrections too.", inputs=[],
+            entries=reading_entries(session, rows, named),
+        )  # fmt: skip
+    if finding not in QUANTITIES:
+        raise Missing("There is nothing told by that name.")
+    instruments = instruments_of(session.scalars(select(Instrument)))
+    told = told_of(evidence_of(artifact, features_of(artifact), current), instruments)
+    found = next((f for t in told for f in t.findings if f.quantity.code == finding), None)
+    if found is None:
+        raise Missing("This specimen does not tell it yet.")
+    behind = {features[code].id for code in found.made_from if code in features}
+    amount = quantity(found.value, found.quantity.unit, found.quantity.digits)
+    inputs = [Input(name="Made from", amount=", ".join(found.made_from), note=f"{len(behind)} faces")]
+    if isinstance(found.value, Estimate) and found.u_shared:
+        digits = found.quantity.digits + 1
+        inputs.append(
+            Input(
+                name="Of its uncertainty", amount=f"± {1.96 * found.u_shared:.{digits}f} {found.quantity.unit}",
+                note="is the instrument's calibration: the same for all that is read with it",
+            )
+        )  # fmt: skip
+    if found.points_to:
+        inputs.append(Input(name="Points to", amount=found.points_to, note=""))
+    return Source(
+        title=f"{found.quantity.name}, {specimen.blind_code}",
+        amount=amount.words if amount.value is not None else f"not determined: needs {amount.needs}",
+        rule=found.quantity.rule, inputs=inputs,
+        entries=reading_entries(session, [r for r in rows if r.feature_id in behind], named),
+    )  # fmt: skip
+
+
+def _face(
+    session: Session, specimen: Specimen, artifact: ArtifactVersion, feature: FeatureRow, rows: list[ReadingRow],
+    current: list[ReadingRow],
+) -> Source:  # fmt: skip
+    instruments = {i.id: i for i in session.scalars(select(Instrument))}
+    evidence = evidence_of(artifact, features_of(artifact), [r for r in current if r.feature_id == feature.id])
+    estimate = feature_estimates(evidence, instruments_of(instruments.values())).get(feature.code)
+    digits, unit = KINDS[feature.kind].digits, feature.unit
+    inputs = [Input(name="Nominal", amount=f"{feature.nominal:.{digits}f} {unit}", note=feature.method)]
+    amount = "not determined"
+    if isinstance(estimate, Estimate):
+        amount = f"{estimate.value:.{digits + 1}f} ± {estimate.expanded:.{digits + 1}f} {unit}"
+        inputs.append(
+            Input(
+                name="Standard uncertainty",
+                amount=f"{estimate.u:.{digits + 2}f} {unit}",
+                note=f"ν = {estimate.dof:.0f}",
+            )
+        )
+    mine = [r for r in rows if r.feature_id == feature.id]
+    for used in {r.instrument_id for r in mine}:
+        i = instruments[used]
+        inputs.append(
+            Input(
+                name=f"{i.kind.value} {i.code}", amount=f"r {i.resolution:g} {i.unit}",
+                note=f"calibration u {i.u_calibration:g} {i.unit}, repeatability {i.repeatability:g} {i.unit}",
+            )
+        )  # fmt: skip
+    return Source(
+        title=f"{feature.code} of {specimen.blind_code}", amount=amount,
+        rule="Mean of the readings; u² = s²/n + r²/12 + u_cal². One reading alone takes the instrument's repeatability for s.",
+        inputs=inputs, entries=reading_entries(session, mine, {feature.id: feature_name(feature)}),
+    )  # fmt: skip

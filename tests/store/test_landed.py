@@ -1,0 +1,71 @@
+"""Databases that earlier versions made come along whole: a small study of each is opened by this one."""
+
+import subprocess
+from collections.abc import Callable
+from pathlib import Path
+
+import pytest
+
+from crevlo.cli.cluster import APP_ROLE
+from crevlo.store.database import connect, migrate
+from tests.conftest import Bench
+from tests.small import new
+from tests.states import SLICED
+
+LANDED = Path(__file__).parent / "landed"
+
+
+@pytest.fixture
+def opened(copy_of: Callable[[str], str], as_owner: Callable[[str], str], drop: Callable[[str], None]):
+    """Opens the dump of a version as this version would."""
+    made: list[Bench] = []
+
+    def open_(version: str) -> Bench:
+        url = copy_of("template0")
+        owner = as_owner(url)
+        dump = str(LANDED / f"{version}.dump")
+        subprocess.run(
+            ["pg_restore", "--no-owner", "--exit-on-error", "-d", owner.replace("+psycopg", ""), dump], check=True
+        )
+        engine = connect(owner)
+        migrate(engine, APP_ROLE)
+        engine.dispose()
+        made.append(Bench(url))
+        return made[-1]
+
+    yield open_
+    for bench in made:
+        bench.close()
+        drop(bench.url)
+
+
+def test_a_measured_study_of_the_last_version_ranks_as_it_did(opened) -> None:
+    reviewer = opened("0008").as_("reviewer")
+    study = reviewer.get("/api/studies")["studies"][0]["id"]
+    rank = reviewer.send("POST", f"/api/studies/{study}/rank", {})
+    assert [c["code"] for c in rank["criteria"]] == [
+        "off.mean", "repeatability", "defects", "success", "time", "cost", "energy", "noise"]  # fmt: skip
+    assert rank["criteria"][0]["points"] == [{"raw": 0.2, "value": 0}, {"raw": 0.02, "value": 100}]
+    assert (rank["currency"], rank["missing_cells"]) == ("CHF", 14)
+    units = {u["machine"]["name"]: u for u in reviewer.get(f"/api/studies/{study}/receive")["units"]}
+    assert {n: (u["price_paid"], u["currency"]) for n, u in units.items()} == {
+        "Mesa": (400, "CHF"), "Sparrow": (520, "CHF")}  # fmt: skip
+    assert {s["currency"] for s in reviewer.get("/api/library")["spools"]} == {"CHF"}
+    queue = reviewer.get(f"/api/studies/{study}/measure")["queue"]
+    assert all(line["done"] == line["due"] == 11 for line in queue)
+    off = sorted(
+        round(reviewer.get(f"/api/specimens/{line['id']}")["features"][0]["off"]["value"], 2) for line in queue
+    )
+    assert off == [0.05, 0.12]
+
+
+def test_a_study_of_a_version_further_back_goes_on_from_where_it_was(opened) -> None:
+    reviewer = opened("0005").as_("reviewer")
+    study = reviewer.get("/api/studies")["studies"][0]["id"]
+    jobs = reviewer.get(f"/api/studies/{study}/print")["jobs"]
+    assert len(jobs) == 2
+    reviewer.send("PUT", f"/api/jobs/{jobs[0]['id']}/file", content=SLICED, id=new(), name="a.gcode")
+    begun = reviewer.send("POST", f"/api/jobs/{jobs[0]['id']}/runs", {
+        "id": new(), "deviation_reason": "as it was planned"})  # fmt: skip
+    assert begun["runs"][-1]["outcome"] is None
+    assert reviewer.send("POST", f"/api/studies/{study}/rank", {})["cells"] == 16

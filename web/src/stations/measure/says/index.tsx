@@ -1,0 +1,59 @@
+import type { Schemas } from "../../../api/client";
+import { Sourced } from "../../../parts/source-drawer";
+import { text } from "../text";
+import { FitChart } from "./fit";
+import { FrameChart } from "./frame";
+import { MapChart } from "./map";
+
+type Chart = Schemas["SpecimenView"]["charts"][number];
+
+/** What the readings tell, in words with their sources, and each evaluation's chart. */
+export function Says({ specimen }: { specimen: Schemas["SpecimenView"] }) {
+  return (
+    <section aria-label={text.says} aria-live="polite">
+      <h2 className="lab pt-2 pb-0.5">{text.says}</h2>
+      {specimen.findings.length === 0 && (
+        <p className="text-small text-ink-2">
+          {specimen.features.length ? text.nothingYet : text.nothingMeasured}
+        </p>
+      )}
+      <div className="grid gap-1 text-small leading-[1.3]">
+        {specimen.findings.map((f) => (
+          <p key={(f.code ?? "") + f.headline}>
+            <b>
+              {f.headline}
+              {f.amount && (
+                <>
+                  {" "}
+                  <Sourced
+                    figure={{
+                      station: "measure",
+                      specimen: specimen.id,
+                      ...(f.code ? { finding: f.code } : {}),
+                    }}
+                    label={text.sourceOf(`${f.headline} ${f.amount}`)}
+                  >
+                    <span className="num">{f.amount}</span>
+                  </Sourced>
+                </>
+              )}
+            </b>{" "}
+            <span className="num text-tiny text-ink-2">{f.uncertainty}</span>
+            <span className={f.amount ? "block text-ink-2" : "text-ink-2"} title={f.points_to ?? undefined}>
+              {f.amount ? f.meaning : ` ${f.meaning}`}
+            </span>
+          </p>
+        ))}
+      </div>
+      {specimen.charts.map((chart) => (
+        <Drawn key={chart.chart} chart={chart} />
+      ))}
+    </section>
+  );
+}
+
+function Drawn({ chart }: { chart: Chart }) {
+  if (chart.chart === "fit") return chart.points.length > 1 ? <FitChart chart={chart} /> : null;
+  if (chart.chart === "map") return <MapChart chart={chart} />;
+  return <FrameChart chart={chart} />;
+}
