@@ -18,7 +18,7 @@ api = station("measure")
 @api.get("/studies/<uuid:study_id>/measure", responses={200: queue.MeasureQueue})
 @reads(EVERYONE)
 def view_queue(path: StudyPath) -> queue.MeasureQueue:
-    return queue.view_queue(db(), path.study_id)
+    return queue.view_queue(db(), path.study_id, current_user.id)
 
 
 @api.get("/specimens/<uuid:specimen_id>", responses={200: specimen.SpecimenView})
@@ -61,7 +61,7 @@ def record_judgement(path: SpecimenPath, body: judgement.NewJudgement) -> specim
 @writes(BENCH)
 def record_zero(path: StudyPath, body: instruments.NewZero) -> queue.MeasureQueue:
     instruments.record_zero(db(), body, current_user.id)
-    return queue.view_queue(db(), path.study_id)
+    return queue.view_queue(db(), path.study_id, current_user.id)
 
 
 @api.get("/specimens/<uuid:specimen_id>/source", responses={200: Source})

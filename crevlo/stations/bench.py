@@ -386,7 +386,9 @@ def measured_of(artifact: ArtifactVersion) -> list[FeatureRow]:
 
 
 def readings_due(protocol: ProtocolVersion | None, artifact: ArtifactVersion) -> int:
-    return len(measured_of(artifact)) * protocol.repeats if protocol else 0
+    """Readings that a specimen should get, and features that somebody should judge."""
+    measured = len(measured_of(artifact))
+    return measured * protocol.repeats + len(artifact.features) - measured if protocol else 0
 
 
 def get_study(session: Session, study_id: uuid.UUID) -> Study:

@@ -9,6 +9,7 @@ from typing import Any, Literal
 from sqlalchemy import Row, text
 from sqlalchemy.orm import Session
 
+from crevlo.core.features import MEASURED
 from crevlo.core.success import Outcome
 from crevlo.store.database import SQL
 
@@ -37,6 +38,7 @@ class JobState:
     """Of the last try."""
     specimen_id: uuid.UUID | None
     readings: int
+    """And features judged, each once."""
     judged: bool
     has_file: bool
     time_s: float | None
@@ -58,7 +60,7 @@ class JobState:
 
 def job_states(session: Session, study_id: uuid.UUID) -> list[JobState]:
     """In the order of printing."""
-    return [_state(row) for row in session.execute(_STATES, {"study": study_id})]
+    return [_state(row) for row in session.execute(_STATES, {"study": study_id, "measured": sorted(MEASURED)})]
 
 
 def _state(row: Row[Any]) -> JobState:

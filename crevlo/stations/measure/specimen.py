@@ -18,7 +18,7 @@ from crevlo.core.features.kind import Takes, Verdict
 from crevlo.core.grade import feature_grade
 from crevlo.core.readings import feature_estimates
 from crevlo.core.sizes import Axis
-from crevlo.stations.bench import artifact_of, current_protocol, measured_of
+from crevlo.stations.bench import artifact_of, current_protocol, measured_of, readings_due
 from crevlo.stations.entered import current_judgements, current_readings
 from crevlo.stations.evidence.specimen import features_of, instruments_of
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
@@ -195,11 +195,12 @@ def view_of(
     measured = measured_of(artifact)
     told = told_of(evidence, instruments)
     counts = Counter(r.feature_id for r in every)
+    judged, known = _judged(session, specimen, artifact, person_id), {f.id for f in measured}
     return SpecimenView(
-        id=specimen.id, blind_code=specimen.blind_code, due=len(measured) * protocol.repeats,
-        done=sum(min(counts[f.id], protocol.repeats) for f in measured),
+        id=specimen.id, blind_code=specimen.blind_code, due=readings_due(protocol, artifact),
+        done=sum(min(counts[f.id], protocol.repeats) for f in measured) + sum(j.said is not None and j.feature_id not in known for j in judged),
         features=[_line(f, by_feature.get(f.id, []), estimates.get(f.code, NotDetermined("a reading"))) for f in measured],
-        judged=_judged(session, specimen, artifact, person_id),
+        judged=judged,
         findings=[f for t in told for f in _findings(t.findings)],
         charts=[chart_out(t.chart) for t in told if t.chart is not None],
     )  # fmt: skip

@@ -22,8 +22,11 @@ left join lateral (
   where run.job_id = job.id order by run.attempt limit 1
 ) made on tries.tries > 0
 left join lateral (
-  select count(*) as readings from reading
-  where reading.specimen_id = made.id and reading.supersedes_id is null and reading.after_reveal is null
+  select (select count(*) from reading
+      where reading.specimen_id = made.id and reading.supersedes_id is null and reading.after_reveal is null)
+    + (select count(distinct judgement.feature_id) from judgement join feature on feature.id = judgement.feature_id
+      where judgement.specimen_id = made.id and judgement.after_reveal is null and not feature.kind = any(:measured)
+    ) as readings
 ) read on made.id is not null
 left join lateral (
   select true as judged from inspection_lock

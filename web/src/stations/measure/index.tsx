@@ -4,6 +4,7 @@ import type { Schemas } from "../../api/client";
 import { useOutbox } from "../../api/outbox";
 import { useMeasure, useSpecimen } from "../../api/queries";
 import { useKeys } from "../../app/keys";
+import { Refused } from "../../app/outbox";
 import { Empty, Skeleton, Trouble } from "../../parts/bits";
 import { ArtifactDrawing, drawn } from "../../parts/drawing";
 import { useInstrument } from "../../parts/instrument";
@@ -132,6 +133,7 @@ function Bench({
     { key: "z", does: text.keys.zero, run: () => setMode("zero"), typing: reading },
     { key: "n", does: text.keys.next, typing: reading, run: () => following && take(following.id) },
   ]);
+  const refused = outbox.filter((e) => e.path.startsWith(`/api/specimens/${specimenId}/`));
   const method = artifact.features.find((f) => f.code === slot?.code)?.method;
   return (
     <div className="grid h-full min-h-0 grid-cols-[176px_minmax(0,1fr)_330px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
@@ -149,27 +151,39 @@ function Bench({
           </div>
           <p className="text-small text-ink-2">{artifact.note}</p>
         </section>
-        <ReadingEntry
-          mode={mode}
-          setMode={setMode}
-          slot={slot}
-          line={line}
-          use={use}
-          repeats={queue.repeats}
-          typed={typed}
-          setTyped={setTyped}
-          input={input}
-          correcting={back !== null}
-          late={queue.revealed ? { because, setBecause } : null}
-          keeping={keeping}
-          keep={keep}
-          enter={enter}
-          leave={leave}
-          refused={outbox.filter((e) => e.path.startsWith(`/api/specimens/${specimenId}/`))}
-          following={
-            !slot && following ? { code: following.blind_code, take: () => take(following.id) } : null
-          }
-        />
+        {specimen.data && features.length === 0 ? (
+          <section aria-label={text.toJudge} className="sheet max-h-[48vh] min-h-[216px] overflow-y-auto p-3">
+            <Judging specimen={specimen.data} judge={keeping.judge} />
+            {keeping.wrong && (
+              <p role="alert" className="trouble mt-1.5">
+                {keeping.wrong}
+              </p>
+            )}
+            <Refused entries={refused} />
+          </section>
+        ) : (
+          <ReadingEntry
+            mode={mode}
+            setMode={setMode}
+            slot={slot}
+            line={line}
+            use={use}
+            repeats={queue.repeats}
+            typed={typed}
+            setTyped={setTyped}
+            input={input}
+            correcting={back !== null}
+            late={queue.revealed ? { because, setBecause } : null}
+            keeping={keeping}
+            keep={keep}
+            enter={enter}
+            leave={leave}
+            refused={refused}
+            following={
+              !slot && following ? { code: following.blind_code, take: () => take(following.id) } : null
+            }
+          />
+        )}
       </div>
       <section aria-label={text.readings} className="sheet min-h-0 overflow-y-auto px-3 py-2.5">
         {specimen.data && (
@@ -188,8 +202,8 @@ function Bench({
                 }}
               />
             )}
-            <Judging specimen={specimen.data} judge={keeping.judge} />
             <Says specimen={specimen.data} />
+            {features.length > 0 && <Judging specimen={specimen.data} judge={keeping.judge} />}
           </>
         )}
       </section>

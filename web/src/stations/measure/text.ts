@@ -35,7 +35,7 @@ export const text = {
   zeroed: (ago: string) => `zeroed ${ago} ago`,
   zeroedDays: (days: number) => `zeroed ${days} ${days === 1 ? "day" : "days"} ago`,
   allDone: "Every face of this specimen is measured.",
-  onlyJudged: "Nothing here is measured; judge it at the right.",
+  onlyJudged: "No instrument reads this one: judge it below, feature by feature.",
   following: (code: string) => `Take specimen ${code} next`,
   hidden: "Machines hidden",
   revealed: "Machines revealed",

@@ -136,7 +136,8 @@ function Table({
                 .filter((c) => c.group === group)
                 .map((c) => {
                   const row = rows[c.code];
-                  const straight = !row?.kept || row.kept.points.length === 2;
+                  const straight =
+                    !row?.kept || row.kept.points.length === 2 || aroundZero(c, row.kept.points);
                   return (
                     <tr key={c.code} data-code={c.code}>
                       <td className="!text-left">
@@ -151,16 +152,24 @@ function Table({
                       </td>
                       {(["weight", "worst", "best"] as const).map((name) => (
                         <td key={name}>
-                          {row && (name === "weight" || straight) && (
-                            <input
-                              className="input num w-20 text-right"
-                              inputMode="decimal"
-                              disabled={!may}
-                              aria-label={text.schemeField(c.name, name)}
-                              value={row[name]}
-                              onChange={(e) => edit(c.code, { [name]: e.target.value })}
-                            />
+                          {row && name === "best" && c.better === "zero" && straight && (
+                            <b className="num">0</b>
                           )}
+                          {row &&
+                            (name === "weight" ||
+                              (straight && !(name === "best" && c.better === "zero"))) && (
+                              <input
+                                className="input num w-20 text-right"
+                                inputMode="decimal"
+                                disabled={!may}
+                                aria-label={text.schemeField(c.name, name)}
+                                title={
+                                  c.better === "zero" && name === "worst" ? text.schemeEitherWay : undefined
+                                }
+                                value={row[name]}
+                                onChange={(e) => edit(c.code, { [name]: e.target.value })}
+                              />
+                            )}
                           {row && name === "worst" && !straight && (
                             <small className="text-ink-2">
                               {text.schemePoints(row.kept?.points.length ?? 0)}
@@ -220,8 +229,10 @@ function Strip({
     );
   const worst = typedNumber(row?.worst ?? "") ?? choice.factor * choice.worst;
   const best = typedNumber(row?.best ?? "") ?? choice.factor * choice.best;
-  const at = (value: number) =>
-    worst === best ? 50 : Math.max(0, Math.min(100, (100 * (value - worst)) / (best - worst)));
+  const at = (signedValue: number) => {
+    const value = choice.better === "zero" ? Math.abs(signedValue) : signedValue;
+    return worst === best ? 50 : Math.max(0, Math.min(100, (100 * (value - worst)) / (best - worst)));
+  };
   return (
     <span className="flex items-center gap-2">
       <span className="relative block h-5 w-44 border-b border-ink-3" aria-hidden="true">
@@ -245,17 +256,33 @@ function Strip({
 }
 
 function anchors(points: Schemas["Anchor"][], factor: number): { worst: string; best: string } {
-  const sorted = [...points].sort((a, b) => a.value - b.value);
+  // Of what is best in the middle the upper end stands for both.
+  const sorted = [...points].sort((a, b) => a.value - b.value || b.raw - a.raw);
   return { worst: short(factor * (sorted[0]?.raw ?? 0)), best: short(factor * (sorted.at(-1)?.raw ?? 0)) };
 }
 
 function criterion(choice: Choice, row: Row): Schemas["CriterionIn"] | null {
   const weight = typedNumber(row.weight);
   if (weight === null) return null;
-  if (row.kept && row.kept.points.length > 2) return { ...row.kept, weight };
+  if (row.kept && row.kept.points.length > 2 && !aroundZero(choice, row.kept.points))
+    return { ...row.kept, weight };
   const worst = typedNumber(row.worst);
   const best = typedNumber(row.best);
   if (worst === null || best === null) return null;
+  if (choice.better === "zero") {
+    // What is best at 0 is as far off on either side.
+    const side = Math.abs(worst) / choice.factor;
+    return {
+      code: choice.code,
+      weight,
+      shape: "piecewise",
+      points: [
+        { raw: -side, value: 0 },
+        { raw: 0, value: 100 },
+        { raw: side, value: 0 },
+      ],
+    };
+  }
   return {
     code: choice.code,
     weight,
@@ -265,6 +292,19 @@ function criterion(choice: Choice, row: Row): Schemas["CriterionIn"] | null {
       { raw: best / choice.factor, value: 100 },
     ],
   };
+}
+
+/** Whether points value a figure by how far it is from 0, whichever way. */
+function aroundZero(choice: Choice, points: Schemas["Anchor"][]): boolean {
+  const [low, middle, high] = points;
+  return (
+    choice.better === "zero" &&
+    points.length === 3 &&
+    middle?.raw === 0 &&
+    !!low &&
+    !!high &&
+    low.raw === -high.raw
+  );
 }
 
 function short(x: number): string {

@@ -27,6 +27,7 @@ export const text = {
   schemeBest: "100 at",
   schemeNone: "not known of any machine yet",
   schemeKnown: (n: number, of: number) => `${n} of ${of}`,
+  schemeEitherWay: "So far from 0, whichever way",
   schemePoints: (n: number) => `${n} points`,
   schemeChosen: (n: number) =>
     n === 0 ? "Nothing counts yet: choose one." : `${n} ${n === 1 ? "criterion" : "criteria"}`,

@@ -34,5 +34,5 @@ export function toHundred(weights: Record<string, number>): Record<string, numbe
 
 /** A criterion keeps its colour by its place in the scheme, on every screen. */
 export function criterionColour(place: number): string {
-  return `var(--c${(place % 8) + 1})`;
+  return `var(--c${(place % 12) + 1})`;
 }
