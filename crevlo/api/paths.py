@@ -90,7 +90,9 @@ class VersionQuery(BaseModel):
 
 
 class TraceQuery(VersionQuery, TraceColumns):
-    """The version to change, and the columns of the log."""
+    """The version to change, the columns of the log, and the meter that wrote it where several are listed."""
+
+    instrument_id: uuid.UUID | None = None
 
 
 class FileQuery(BaseModel):

@@ -181,8 +181,8 @@ def type_energy(path: RunPath, body: metered.EnergyTyped) -> job.JobView:
 @writes(REVIEW, heavy=True)
 def take_trace(path: RunPath, query: TraceQuery) -> job.JobView:
     """The energy of a power log, its columns by their usual names or as named."""
-    columns = power_log.TraceColumns.model_validate(query.model_dump(exclude={"version"}))
-    return metered.take_trace(db(), path.run_id, query.version, request.get_data(), columns)
+    columns = power_log.TraceColumns.model_validate(query.model_dump(exclude={"version", "instrument_id"}))
+    return metered.take_trace(db(), path.run_id, query.version, request.get_data(), columns, query.instrument_id)
 
 
 @api.put("/power-logs/heading", responses={200: power_log.TraceHeading}, openapi_extensions=ONE_UPLOAD)

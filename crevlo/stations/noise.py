@@ -12,7 +12,8 @@ from crevlo.core.estimate import NotDetermined
 from crevlo.core.noise import NoiseState, level_at_1_m_db
 from crevlo.stations.clock import stated_time
 from crevlo.stations.shape import Moment, Refused, Shape
-from crevlo.stations.stock import first_instrument
+from crevlo.stations.stock import instrument_used
+from crevlo.store.machine import InstrumentKind
 from crevlo.store.run import NoiseReading
 
 
@@ -38,6 +39,7 @@ class NewNoise(Shape):
     door_shut: bool = True
     state: NoiseState = NoiseState.PRINTING
     fan_percent: float | None = Field(default=None, ge=0, le=100)
+    instrument_id: uuid.UUID | None = Field(default=None, description="the meter, where several are listed")
     taken_at: Moment | None = None
     supersedes_id: uuid.UUID | None = None
     reason: str | None = Field(default=None, min_length=1, max_length=300)
@@ -60,10 +62,10 @@ def add_noise(
         select(NoiseReading.id).where(NoiseReading.supersedes_id == given.supersedes_id)
     ):
         raise Refused("This reading was corrected meanwhile; correct the newer one.")
-    meter = first_instrument(session, "sound meter")
+    meter = instrument_used(session, InstrumentKind.SOUND_METER, given.instrument_id)
     session.add(
         NoiseReading(
-            **given.model_dump(exclude={"taken_at"}), run_id=run_id, unit_id=unit_id, person_id=person_id,
+            **given.model_dump(exclude={"taken_at", "instrument_id"}), run_id=run_id, unit_id=unit_id, person_id=person_id,
             instrument_id=meter.id if meter else None, taken_at=stated_time(given.taken_at),
         )
     )  # fmt: skip

@@ -11,8 +11,8 @@ from crevlo.core.estimate import NotDetermined
 from crevlo.core.spool import diameter_spread, mass_left_g
 from crevlo.stations.clock import stated_time
 from crevlo.stations.library import InstrumentIn, InstrumentOut, SpoolIn, SpoolOut, change, instrument_out
-from crevlo.stations.shape import Missing, Moment, Shape, Version
-from crevlo.store.machine import Instrument, Spool
+from crevlo.stations.shape import Missing, Moment, Refused, Shape, Version
+from crevlo.store.machine import Instrument, InstrumentKind, Spool
 from crevlo.store.record import SpoolEntry, SpoolKind
 
 
@@ -126,6 +126,34 @@ def _spool(session: Session, spool_id: uuid.UUID) -> Spool:
     return row
 
 
-def first_instrument(session: Session, kind: str) -> Instrument | None:
-    """The instrument of that kind that readings are taken with where none is named."""
-    return session.scalar(select(Instrument).where(Instrument.kind == kind).order_by(Instrument.code).limit(1))
+class MeterOut(Shape):
+    """An instrument that a reading may be taken with; `overdue` is what to say where its calibration has run out."""
+
+    id: uuid.UUID
+    code: str
+    kind: InstrumentKind
+    overdue: str | None
+
+
+def meters_of(session: Session, *kinds: InstrumentKind) -> list[MeterOut]:
+    """Instruments of these kinds, to choose from."""
+    rows = session.scalars(
+        select(Instrument).where(Instrument.kind.in_(kinds)).order_by(Instrument.kind, Instrument.code)
+    )
+    return [MeterOut(id=i.id, code=i.code, kind=i.kind, overdue=overdue(i)) for i in rows]
+
+
+def instrument_used(session: Session, kind: InstrumentKind, named: uuid.UUID | None) -> Instrument | None:
+    """What a reading was taken with: as named, or the only one of its kind; None where none is listed.
+
+    Of several none is taken for granted: raises Refused until one is named.
+    """
+    if named is not None:
+        row = session.get(Instrument, named)
+        if row is None or row.kind is not kind:
+            raise Missing(f"There is no such {kind.value}.")
+        return row
+    rows = session.scalars(select(Instrument).where(Instrument.kind == kind).limit(2)).all()
+    if len(rows) > 1:
+        raise Refused(f"Several {kind.value}s are listed. Say which one was read.")
+    return rows[0] if rows else None

@@ -113,14 +113,14 @@ def test_from_the_first_screen_to_the_report(bare_site: Site, page: Page, tmp_pa
         hands.press("Space")
         expect(page.get_by_label(re.compile("^Ended at"))).to_be_visible()
         go("Record the outcome")
-        page.locator("b.num.text-\\[30px\\]").wait_for()
+        page.locator("b.num.text-title").wait_for()
         if number == 0:
             go("Next print")
             page.get_by_label("Drop the sliced file").wait_for(state="attached")
 
     # 4 Measure: there is no caliper yet, and it is said where one is added.
     hands.station(4, "measure")
-    page.get_by_text("No caliper is listed").wait_for()
+    page.get_by_text("No caliper or gauge is listed").wait_for()
     go("Instruments")
     go("Add an instrument")
     hands.fill("Code", "C-1")

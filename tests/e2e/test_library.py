@@ -72,7 +72,7 @@ def test_the_finder_and_the_key_list(shared_site: Site, played: Played, page: Pa
     for does in (
         "back one reading",
         "this face can't be measured",
-        "caliper zero check",
+        "zero check of the instrument",
         "source of the focused figure",
     ):
         expect(keys).to_contain_text(does)

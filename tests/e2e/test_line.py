@@ -128,7 +128,7 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
         page.get_by_role("group", name="Outcome").wait_for()
         hands.tab_to("Record the outcome")
         hands.press("Enter")
-        code = page.locator("b.num.text-\\[30px\\]").inner_text()
+        code = page.locator("b.num.text-title").inner_text()
         made[code] = MACHINES[name]
         if number < PRINTS - 1:
             hands.tab_to("Next print")

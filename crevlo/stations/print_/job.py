@@ -22,7 +22,8 @@ from crevlo.stations.print_.fault import HypothesisOut, hypotheses_of
 from crevlo.stations.print_.phases import EventOut, events_of
 from crevlo.stations.receive.safety import may_run_unattended
 from crevlo.stations.shape import Missing, Shape
-from crevlo.stations.stock import first_instrument, overdue
+from crevlo.stations.stock import MeterOut, meters_of
+from crevlo.store.machine import InstrumentKind
 from crevlo.store.reading import Rejection
 from crevlo.store.run import EnergyFrom, NoiseReading, Run, SlicedFile
 from crevlo.store.schedule import WorkState
@@ -101,7 +102,7 @@ class JobView(Shape):
     tries_used: int
     may_run_unattended: bool
     unattended_refusal: str
-    overdue: list[str] = Field(description="meters whose calibration has run out")
+    meters: list[MeterOut] = Field(description="power and sound meters to read with")
 
 
 @dataclass(frozen=True, slots=True)
@@ -172,7 +173,7 @@ def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> Jo
             for r in bench.runs.get(job.id, [])
         ],
         most_attempts=policies.most_attempts, tries_used=tries_used(bench.runs.get(job.id, [])), may_run_unattended=open_gate, unattended_refusal=refusal,
-        overdue=[w for kind in ("power meter", "sound meter") if (m := first_instrument(session, kind)) and (w := overdue(m))],
+        meters=meters_of(session, InstrumentKind.POWER_METER, InstrumentKind.SOUND_METER),
     )  # fmt: skip
 
 

@@ -12,19 +12,21 @@ from crevlo.stations.noise import NewNoise, add_noise
 from crevlo.stations.print_.job import JobView, run_by_id, view_job
 from crevlo.stations.print_.power_log import TraceColumns
 from crevlo.stations.shape import Shape, Version
-from crevlo.stations.stock import first_instrument
+from crevlo.stations.stock import instrument_used
 from crevlo.stations.upload import keep_upload
+from crevlo.store.machine import InstrumentKind
 from crevlo.store.run import EnergyFrom
 
 
 class EnergyTyped(Shape):
     version: Version
     energy_wh: float = Field(ge=0, le=1e6)
+    instrument_id: uuid.UUID | None = Field(default=None, description="the meter, where several are listed")
 
 
 def type_energy(session: Session, run_id: uuid.UUID, given: EnergyTyped) -> JobView:
     run = run_by_id(session, run_id)
-    meter = first_instrument(session, "power meter")
+    meter = instrument_used(session, InstrumentKind.POWER_METER, given.instrument_id)
     kwh = given.energy_wh / 1000
     change(
         session, run, given.version,
@@ -35,14 +37,19 @@ def type_energy(session: Session, run_id: uuid.UUID, given: EnergyTyped) -> JobV
 
 
 def take_trace(
-    session: Session, run_id: uuid.UUID, version: int, content: bytes, columns: TraceColumns | None = None
+    session: Session,
+    run_id: uuid.UUID,
+    version: int,
+    content: bytes,
+    columns: TraceColumns | None = None,
+    instrument_id: uuid.UUID | None = None,
 ) -> JobView:
     """Integrates a power trace; gaps stay visible as the bounds of the energy."""
     run = run_by_id(session, run_id)
+    meter = instrument_used(session, InstrumentKind.POWER_METER, instrument_id)
     energy = apart(
         "this log", 25.0, 1000, trace_energy, content, Columns(**columns.model_dump()) if columns else None
     )
-    meter = first_instrument(session, "power meter")
     change(
         session, run, version,
         {"energy_kwh": energy.kwh, "energy_low_kwh": energy.low_kwh, "energy_high_kwh": energy.high_kwh,

@@ -32,7 +32,8 @@ from crevlo.stations.receive.measures import (
 from crevlo.stations.receive.printing import NoiseRow, PrintingOut, noise_table, printing
 from crevlo.stations.receive.worth import WorthLedger, worth_ledger
 from crevlo.stations.shape import Missing, Shape
-from crevlo.store.machine import Unit
+from crevlo.stations.stock import MeterOut, meters_of
+from crevlo.store.machine import InstrumentKind, Unit
 from crevlo.store.record import BoxItem
 
 
@@ -55,6 +56,7 @@ class UnitRecord(Shape):
     faults: FaultsOut
     worth: WorthLedger
     noise: list[NoiseRow]
+    meters: list[MeterOut] = Field(description="sound meters to read with")
     standby_noise: list[NoiseOut] = Field(description="readings taken while it printed nothing")
     printing: PrintingOut
 
@@ -97,7 +99,7 @@ def view_record(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> Un
             for e in log
         ],
         faults=faults(log, runs), worth=worth_ledger(session, unit, bench.price_of(unit_id), bench.study.currency),
-        noise=noise_table(bench, unit_id), standby_noise=noise_out(bench.noise.get(unit_id, [])), printing=printing(session, bench, unit_id),
+        meters=meters_of(session, InstrumentKind.SOUND_METER), noise=noise_table(bench, unit_id), standby_noise=noise_out(bench.noise.get(unit_id, [])), printing=printing(session, bench, unit_id),
     )  # fmt: skip
 
 

@@ -4958,6 +4958,11 @@ export interface components {
             /** Noise */
             noise: components["schemas"]["NoiseRow"][];
             /**
+             * Meters
+             * @description sound meters to read with
+             */
+            meters: components["schemas"]["MeterOut"][];
+            /**
              * Standby Noise
              * @description readings taken while it printed nothing
              */
@@ -5160,6 +5165,22 @@ export interface components {
              * Format: date-time
              */
             taken_at: string;
+        };
+        /**
+         * MeterOut
+         * @description An instrument that a reading may be taken with; `overdue` is what to say where its calibration has run out.
+         */
+        MeterOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Code */
+            code: string;
+            kind: components["schemas"]["InstrumentKind"];
+            /** Overdue */
+            overdue: string | null;
         };
         /** NoiseOut */
         NoiseOut: {
@@ -5474,6 +5495,12 @@ export interface components {
              * @default null
              */
             fan_percent?: number | null;
+            /**
+             * Instrument Id
+             * @description the meter, where several are listed
+             * @default null
+             */
+            instrument_id?: string | null;
             /**
              * Taken At
              * @default null
@@ -5938,10 +5965,10 @@ export interface components {
             /** Unattended Refusal */
             unattended_refusal: string;
             /**
-             * Overdue
-             * @description meters whose calibration has run out
+             * Meters
+             * @description power and sound meters to read with
              */
-            overdue: string[];
+            meters: components["schemas"]["MeterOut"][];
         };
         /**
          * Cause
@@ -6519,6 +6546,12 @@ export interface components {
             version: number;
             /** Energy Wh */
             energy_wh: number;
+            /**
+             * Instrument Id
+             * @description the meter, where several are listed
+             * @default null
+             */
+            instrument_id?: string | null;
         };
         /**
          * TraceHeading
@@ -11777,6 +11810,7 @@ export interface operations {
                 zone?: string;
                 time_format?: string | null;
                 version: number;
+                instrument_id?: string | null;
             };
             header?: never;
             path: {

@@ -1,5 +1,5 @@
 import { useLocation } from "@tanstack/react-router";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useOutbox } from "../../api/outbox";
 import { useMeasure, useSpecimen } from "../../api/queries";
@@ -79,8 +79,9 @@ function Bench({
     queue.instruments.filter((i) => kinds.includes(i.kind)),
   );
 
+  // Before it is painted: who sees a face asked for can type at once.
   // biome-ignore lint/correctness/useExhaustiveDependencies: the caliper types into whichever face comes next
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (mode === "read") input.current?.focus();
   }, [mode, specimenId, slot?.code, slot?.repeat, use.instrument?.id]);
 
@@ -141,7 +142,9 @@ function Bench({
       <Queue queue={queue.queue} active={specimenId} choose={take} />
       <div className="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_auto] gap-3 max-[1020px]:grid-rows-[300px_auto]">
         <section aria-label={text.where} className="sheet relative flex min-h-0 flex-col px-4 pt-3 pb-2">
-          <p className="text-ink-2">{method ?? (slots.length ? text.allDone : text.onlyJudged)}</p>
+          <p className="text-ink-2">
+            {method ?? (!specimen.data ? "" : slots.length ? text.allDone : text.onlyJudged)}
+          </p>
           <div className="min-h-0 flex-1">
             <ArtifactDrawing
               artifact={drawn(artifact)}
@@ -161,6 +164,8 @@ function Bench({
             )}
             <Refused entries={refused} />
           </section>
+        ) : !specimen.data ? (
+          <Skeleton className="min-h-[216px]" />
         ) : (
           <ReadingEntry
             mode={mode}

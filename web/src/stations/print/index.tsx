@@ -197,7 +197,7 @@ function Job({
                 studyId={studyId}
                 jobId={jobId}
                 run={run}
-                overdue={job.data.overdue}
+                meters={job.data.meters}
                 may={may}
               />
             )}

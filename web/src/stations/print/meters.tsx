@@ -5,30 +5,37 @@ import { put, useOutbox } from "../../api/outbox";
 import { useTake } from "../../api/queries";
 import { Refused } from "../../app/outbox";
 import { Field, Trouble } from "../../parts/bits";
+import { InstrumentChoice, useInstrument } from "../../parts/instrument";
+import { typedNumber } from "../../parts/numbers";
 import { fillIn, SentValue } from "../../parts/sent-value";
 import { PowerLog } from "./power-log";
 import { text } from "./text";
 
 const STATES: Schemas["NoiseState"][] = ["printing", "printing at its fastest", "heating", "standby"];
 
-type Props = { studyId: string; jobId: string; run: Schemas["RunOut"]; overdue: string[]; may: boolean };
+type Props = {
+  studyId: string;
+  jobId: string;
+  run: Schemas["RunOut"];
+  meters: Schemas["MeterOut"][];
+  may: boolean;
+};
 
 /** Energy and noise of the run at hand. */
 export function Meters(props: Props) {
   return (
     <div className="grid grid-cols-2 gap-3 max-[560px]:grid-cols-1">
-      {props.overdue.map((w) => (
-        <p key={w} className="caution col-span-full">
-          {w}
-        </p>
-      ))}
       <EnergyPanel {...props} />
       <NoisePanel {...props} />
     </div>
   );
 }
 
-function EnergyPanel({ studyId, jobId, run, may }: Props) {
+function EnergyPanel({ studyId, jobId, run, meters, may }: Props) {
+  const use = useInstrument(
+    "power meter",
+    meters.filter((m) => m.kind === "power meter"),
+  );
   const took = useTake(studyId, keys.job(studyId, jobId));
   const outbox = useOutbox();
   const path = `/api/runs/${run.id}/energy`;
@@ -36,13 +43,22 @@ function EnergyPanel({ studyId, jobId, run, may }: Props) {
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = event.currentTarget;
-    const energy_wh = Number(new FormData(form).get("wh"));
+    const energy_wh = typedNumber(String(new FormData(form).get("wh")));
+    if (energy_wh === null || energy_wh < 0) {
+      setError(new Error(text.energyWrong));
+      return;
+    }
+    if (use.fitting.length > 1 && !use.instrument) {
+      setError(new Error(text.whichMeter));
+      return;
+    }
+    setError(null);
     put({
       label: text.energyLabel(energy_wh),
       study: studyId,
       method: "PUT",
       path,
-      body: { version: run.version, energy_wh },
+      body: { version: run.version, energy_wh, instrument_id: use.instrument?.id ?? null },
       takes: keys.job(studyId, jobId),
     })
       .then(() => form.reset())
@@ -73,13 +89,15 @@ function EnergyPanel({ studyId, jobId, run, may }: Props) {
         <>
           <form onSubmit={submit} className="flex items-end gap-2">
             <Field label={run.energy_kwh === null ? "Meter, Wh" : "Meter again, Wh"}>
-              <input className="input num" name="wh" type="number" min={0} step="any" required />
+              <input className="input num" name="wh" inputMode="decimal" required />
             </Field>
             <button type="submit" className="button">
               Keep
             </button>
           </form>
-          <PowerLog run={run} took={took} />
+          <Overdue meter={use.instrument} />
+          <InstrumentChoice use={use} label={text.powerMeter} className="input mt-2 w-full" />
+          <PowerLog run={run} meter={use.instrument?.id} took={took} />
           <Trouble error={error} />
           <Refused entries={outbox.filter((e) => e.path === path)} />
         </>
@@ -100,7 +118,16 @@ let lastSetUp: SetUp = {
   fan_percent: null,
 };
 
-function NoisePanel({ studyId, jobId, run, may }: Props) {
+/** What is to be said of a meter whose calibration has run out. */
+function Overdue({ meter }: { meter: Schemas["MeterOut"] | undefined }) {
+  return meter?.overdue ? <p className="caution mt-2">{meter.overdue}</p> : null;
+}
+
+function NoisePanel({ studyId, jobId, run, meters, may }: Props) {
+  const use = useInstrument(
+    "sound meter",
+    meters.filter((m) => m.kind === "sound meter"),
+  );
   const [correcting, setCorrecting] = useState<Schemas["NoiseOut"] | null>(null);
   const form = useRef<HTMLFormElement>(null);
   const outbox = useOutbox();
@@ -112,6 +139,11 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
     const form = event.currentTarget;
     const given = new FormData(form);
     const level_db = Number(given.get("level"));
+    if (use.fitting.length > 1 && !use.instrument) {
+      setError(new Error(text.whichMeter));
+      return;
+    }
+    setError(null);
     put({
       label: text.noiseLabel(level_db),
       study: studyId,
@@ -123,6 +155,7 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
         distance_m: Number(given.get("distance")),
         door_shut: given.get("door") === "on",
         state: String(given.get("state")),
+        instrument_id: use.instrument?.id ?? null,
         fan_percent: given.get("fan") ? Number(given.get("fan")) : null,
         ...(correcting ? { supersedes_id: correcting.id, reason: String(given.get("reason")) } : {}),
       },
@@ -241,6 +274,8 @@ function NoisePanel({ studyId, jobId, run, may }: Props) {
               />
             </Field>
           </div>
+          <Overdue meter={use.instrument} />
+          <InstrumentChoice use={use} label={text.soundMeter} />
           <SentValue kind="sound meter" take={(value) => fillIn(form.current, "level", value)} />
           {correcting && (
             <Field label="Why it is corrected; the old reading stays on record">

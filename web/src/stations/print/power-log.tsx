@@ -15,7 +15,16 @@ const HOLDS = [
 ] as const;
 
 /** Takes a power log; where its columns are not understood, they are shown and named by the person. */
-export function PowerLog({ run, took }: { run: Schemas["RunOut"]; took: (job: Schemas["JobView"]) => void }) {
+export function PowerLog({
+  run,
+  meter,
+  took,
+}: {
+  run: Schemas["RunOut"];
+  /** The meter that wrote the log, where several are listed. */
+  meter: string | undefined;
+  took: (job: Schemas["JobView"]) => void;
+}) {
   const [file, setFile] = useState<File | null>(null);
   const [heading, setHeading] = useState<Schemas["TraceHeading"] | null>(null);
   const [error, setError] = useState<Error | null>(null);
@@ -25,7 +34,11 @@ export function PowerLog({ run, took }: { run: Schemas["RunOut"]; took: (job: Sc
     setError(null);
     const stop = new AbortController().signal;
     try {
-      const query = new URLSearchParams({ version: String(run.version), ...columns });
+      const query = new URLSearchParams({
+        version: String(run.version),
+        ...(meter ? { instrument_id: meter } : {}),
+        ...columns,
+      });
       took(await sendFile(`/api/runs/${run.id}/trace?${query}`, log, () => {}, stop));
       setFile(null);
       setHeading(null);

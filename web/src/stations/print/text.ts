@@ -1,4 +1,8 @@
 export const text = {
+  energyWrong: "Energy is a number of Wh, such as 412 or 412,5.",
+  whichMeter: "Several meters are listed. Say which one you read; it is remembered.",
+  powerMeter: "Power meter",
+  soundMeter: "Sound meter",
   endedReported: "Ended at, as the machine reported it",
   endedTyped: "Ended at; change it if it was through before somebody came",
   jobs: (done: number, of: number) => `Prints, ${done} of ${of} good`,

@@ -2,8 +2,10 @@ import { useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { useLibrary } from "../../api/queries";
 import { clock, Field } from "../../parts/bits";
+import { InstrumentChoice, useInstrument } from "../../parts/instrument";
 import { amount, Line, type Props, type Rec } from "./line";
 import { PlateMap } from "./plate-map";
+import { text } from "./text";
 
 export function Measured({ unit, rec, path, may, busy, send }: Props) {
   const library = useLibrary();
@@ -176,6 +178,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
 /** A machine that stands by or heats is heard too, without a print; a wrong reading is corrected with its reason. */
 function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path" | "may" | "busy" | "send">) {
   const [correcting, setCorrecting] = useState<Schemas["NoiseOut"] | null>(null);
+  const use = useInstrument("sound meter", rec.meters);
   return (
     <div>
       {rec.standby_noise.length > 0 && <h3 className="lab pt-3">Noise without a print</h3>}
@@ -220,6 +223,7 @@ function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path"
                       distance_m: Number(words("distance")),
                       door_shut: words("door") === "on",
                       state: words("state") as Schemas["NoiseState"],
+                      instrument_id: use.instrument?.id ?? null,
                       ...(correcting && { supersedes_id: correcting.id, reason: words("reason") }),
                     },
                   }),
@@ -231,6 +235,7 @@ function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path"
             )
           }
         >
+          <InstrumentChoice use={use} label={text.soundMeter} className="input self-end" />
           <Field label="Noise while it is">
             <select className="input" name="state" defaultValue={correcting?.state ?? "standby"}>
               <option>standby</option>

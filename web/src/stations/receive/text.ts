@@ -1,4 +1,5 @@
 export const text = {
+  soundMeter: "Sound meter",
   currency: "Currency of these amounts",
   currencySame: "As the study",
   currencyOther: (of: string) => `Turned into ${of} by a rate stated at Cost`,

@@ -138,7 +138,7 @@ export function ReadingEntry({
           </div>
         )}
         {mode === "read" && instrument?.overdue && <p className="caution !py-1">{instrument.overdue}</p>}
-        {mode === "read" && (
+        {mode === "read" && (instrument || !slot) && (
           <>
             <label className="lab block" htmlFor="reading">
               {slot ? text.place(slot.code, slot.repeat, repeats) : text.allDone}
@@ -150,7 +150,7 @@ export function ReadingEntry({
               className="num w-full min-w-0 border-0 border-b-3 border-[var(--needle)] bg-transparent text-gauge leading-[1.15] font-medium caret-[var(--needle)] outline-none placeholder:text-[var(--rule)] disabled:opacity-40"
               inputMode="decimal"
               autoComplete="off"
-              disabled={!slot || !instrument}
+              disabled={!slot}
               value={typed}
               placeholder={slot ? unit : "✓"}
               onChange={(e) => {
