@@ -12,8 +12,8 @@ from collections.abc import Sequence
 import psycopg
 from psycopg import sql
 
-from crevlo.core.features import MEASURED
 from crevlo.core.artifacts.shelf import DESIGNS
+from crevlo.core.features import MEASURED
 from crevlo.sim.client import Client
 
 # What a study is made of, in the order of its foreign keys; what is not here is shared by all copies.

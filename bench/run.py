@@ -20,9 +20,9 @@ import numpy as np
 
 from crevlo.cli.cluster import APP_ROLE, Cluster
 from crevlo.core.estimate import Estimate
+from crevlo.core.figure import Counted
 from crevlo.core.motion.limits import Limits
 from crevlo.core.ranking.chances import draw_values, rank_chances
-from crevlo.core.figure import Counted
 from crevlo.core.ranking.value import Shape, value_function
 from crevlo.sim import device
 from crevlo.sim.client import Client

@@ -25,7 +25,7 @@ from crevlo.jobs.carry_out import carry_out
 from crevlo.sim.client import Client
 from crevlo.sim.demo import Demo
 from crevlo.sim.truth import Truth
-from crevlo.stations.people import NewPerson, add_person
+from crevlo.stations.library.person import NewPerson, add_person
 from crevlo.store.database import connect, migrate, sessions
 from crevlo.store.person import Person, Role
 

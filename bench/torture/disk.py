@@ -14,7 +14,7 @@ from crevlo.api.app import create_app
 from crevlo.cli.cluster import APP_ROLE, Cluster, ClusterError
 from crevlo.cli.link import sign_in_link
 from crevlo.sim.client import Client
-from crevlo.stations.people import NewPerson, create_owner
+from crevlo.stations.library.person import NewPerson, create_owner
 from crevlo.store.database import connect, migrate, sessions
 from crevlo.store.person import Role
 

@@ -24,8 +24,8 @@ from crevlo.api.errors import problem, register_errors, validation_problem
 from crevlo.api.guard import SignedIn, ask_who
 from crevlo.api.hygiene import behind_proxies, keep_clean, trusted_hosts
 from crevlo.revision import newest
-from crevlo.stations.people import SESSION_LIFE, session_person
-from crevlo.stations.upload import MOST_UPLOAD_BYTES
+from crevlo.stations.kit.upload import MOST_UPLOAD_BYTES
+from crevlo.stations.library.person import SESSION_LIFE, session_person
 from crevlo.store.database import connect, sessions
 
 BUILT = Path(__file__).resolve().parents[2] / "web" / "dist"

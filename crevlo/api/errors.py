@@ -12,8 +12,8 @@ from sqlalchemy.exc import TimeoutError as PoolTimeout
 from werkzeug.exceptions import HTTPException
 
 from crevlo.core.estimate import BadInput, NotDetermined
-from crevlo.stations.people import TooManyTries
-from crevlo.stations.shape import Conflict, Missing, Refused
+from crevlo.stations.kit.shape import Conflict, Missing, Refused
+from crevlo.stations.library.person import TooManyTries
 
 log = structlog.get_logger("crevlo")
 _PLAIN = {

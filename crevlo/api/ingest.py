@@ -13,7 +13,7 @@ from pydantic import BaseModel
 from crevlo.api.errors import Problem, for_exception, problem
 from crevlo.api.guard import DEVICES, EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.stations.devices import device, power, printer
-from crevlo.stations.shape import Missing
+from crevlo.stations.kit.shape import Missing
 from crevlo.store.device import Device, DeviceKind
 from crevlo.store.person import Role
 

@@ -19,18 +19,12 @@ from crevlo.api.paths import (
     UnitQuery,
 )
 from crevlo.api.uploads import ONE_UPLOAD
-from crevlo.stations import library, own, shelf, stock
-from crevlo.stations.artifact import sizes_of
-from crevlo.stations.library import (
-    ChangedModel,
-    InstrumentIn,
-    InstrumentOut,
-    Library,
-    ModelOut,
-    NewModel,
-    SpoolIn,
-    SpoolOut,
-)
+from crevlo.stations.library import instrument, model, own, shelf, spool, view
+from crevlo.stations.library.artifact import sizes_of
+from crevlo.stations.library.instrument import InstrumentIn, InstrumentOut
+from crevlo.stations.library.model import ChangedModel, ModelOut, NewModel
+from crevlo.stations.library.spool import SpoolIn, SpoolOut
+from crevlo.stations.library.view import Library
 
 api = APIBlueprint("library", __name__, url_prefix="/api", abp_responses={422: Problem})
 
@@ -38,56 +32,56 @@ api = APIBlueprint("library", __name__, url_prefix="/api", abp_responses={422: P
 @api.get("/library", responses={200: Library})
 @reads(NOT_BLIND)
 def everything() -> Library:
-    return library.library(db())
+    return view.library(db())
 
 
 @api.post("/models", responses={200: ModelOut})
 @writes(REVIEW)
 def add_model(body: NewModel) -> ModelOut:
-    return library.add_model(db(), body)
+    return model.add_model(db(), body)
 
 
 @api.post("/spools", responses={200: SpoolOut})
 @writes(REVIEW)
 def add_spool(body: SpoolIn) -> SpoolOut:
-    return library.add_spool(db(), body)
+    return spool.add_spool(db(), body)
 
 
 @api.post("/instruments", responses={200: InstrumentOut})
 @writes(REVIEW)
 def add_instrument(body: InstrumentIn) -> InstrumentOut:
-    return library.add_instrument(db(), body)
+    return instrument.add_instrument(db(), body)
 
 
-@api.get("/spools/<uuid:spool_id>", responses={200: stock.SpoolRecord})
+@api.get("/spools/<uuid:spool_id>", responses={200: spool.SpoolRecord})
 @reads(NOT_BLIND)
-def view_spool(path: SpoolPath) -> stock.SpoolRecord:
+def view_spool(path: SpoolPath) -> spool.SpoolRecord:
     """A spool with its log: weighings, drying, moisture, diameters."""
-    return stock.view_spool(db(), path.spool_id)
+    return spool.view_spool(db(), path.spool_id)
 
 
-@api.put("/spools/<uuid:spool_id>", responses={200: stock.SpoolRecord})
+@api.put("/spools/<uuid:spool_id>", responses={200: spool.SpoolRecord})
 @writes(REVIEW)
-def change_spool(path: SpoolPath, body: stock.SpoolChange) -> stock.SpoolRecord:
-    return stock.change_spool(db(), path.spool_id, body)
+def change_spool(path: SpoolPath, body: spool.SpoolChange) -> spool.SpoolRecord:
+    return spool.change_spool(db(), path.spool_id, body)
 
 
-@api.post("/spools/<uuid:spool_id>/entries", responses={200: stock.SpoolRecord})
+@api.post("/spools/<uuid:spool_id>/entries", responses={200: spool.SpoolRecord})
 @writes(REVIEW)
-def add_spool_entry(path: SpoolPath, body: stock.NewSpoolEntry) -> stock.SpoolRecord:
-    return stock.add_spool_entry(db(), path.spool_id, body, current_user.id)
+def add_spool_entry(path: SpoolPath, body: spool.NewSpoolEntry) -> spool.SpoolRecord:
+    return spool.add_spool_entry(db(), path.spool_id, body, current_user.id)
 
 
 @api.put("/instruments/<uuid:instrument_id>", responses={200: InstrumentOut})
 @writes(REVIEW)
-def change_instrument(path: InstrumentPath, body: stock.InstrumentChange) -> InstrumentOut:
-    return stock.change_instrument(db(), path.instrument_id, body)
+def change_instrument(path: InstrumentPath, body: instrument.InstrumentChange) -> InstrumentOut:
+    return instrument.change_instrument(db(), path.instrument_id, body)
 
 
 @api.put("/models/<uuid:model_id>", responses={200: ModelOut})
 @writes(REVIEW)
 def change_model(path: ModelPath, body: ChangedModel) -> ModelOut:
-    return library.change_model(db(), path.model_id, body)
+    return model.change_model(db(), path.model_id, body)
 
 
 @api.get("/shelf", responses={200: shelf.Shelf})

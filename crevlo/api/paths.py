@@ -5,10 +5,10 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
-from crevlo.stations.own import Unit
+from crevlo.stations.kit.shape import Version
+from crevlo.stations.library.own import Unit
+from crevlo.stations.library.shelf import PlateWish
 from crevlo.stations.print_.power_log import TraceColumns
-from crevlo.stations.shape import Version
-from crevlo.stations.shelf import PlateWish
 
 
 class StudyPath(BaseModel):

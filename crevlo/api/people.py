@@ -11,9 +11,9 @@ from sqlalchemy import Uuid, case, cast, select
 
 from crevlo.api.errors import Problem, problem
 from crevlo.api.guard import EVERYONE, NOT_BLIND, OWNER, SignedIn, anybody, db, once, reads, writes
-from crevlo.stations import people
-from crevlo.stations.people import NewPerson, PersonChange, PersonOut
-from crevlo.stations.shape import Shape
+from crevlo.stations.kit.shape import Shape
+from crevlo.stations.library import person as people
+from crevlo.stations.library.person import NewPerson, PersonChange, PersonOut
 from crevlo.store.audit import AuditEntry
 from crevlo.store.person import Person, Role
 from crevlo.store.run import Specimen

@@ -9,11 +9,11 @@ from crevlo.api.paths import (
     TemplatePath,
 )
 from crevlo.api.station import station
+from crevlo.stations.kit.shape import Shape
 from crevlo.stations.plan import effort, exchange, study, template
 from crevlo.stations.plan import freeze as freeze_
-from crevlo.stations.plan.protocol import Draft
 from crevlo.stations.progress import Line, line
-from crevlo.stations.shape import Shape
+from crevlo.stations.protocol import Draft
 from crevlo.store.person import Role
 
 api = station("plan")

@@ -20,9 +20,10 @@ from crevlo.api.paths import (
 )
 from crevlo.api.station import station
 from crevlo.api.uploads import ONE_UPLOAD
-from crevlo.stations import noise, photo
+from crevlo.stations import noise
 from crevlo.stations.background import WorkOut
 from crevlo.stations.inspect import reject
+from crevlo.stations.kit import photo
 from crevlo.stations.print_ import (
     fault,
     job,

@@ -11,8 +11,8 @@ from crevlo.api.errors import Problem
 from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import JobPath, StudyPath
 from crevlo.stations import background
+from crevlo.stations.kit.shape import Day
 from crevlo.stations.plan import now, rules, schedule
-from crevlo.stations.shape import Day
 
 api = APIBlueprint("schedule", __name__, url_prefix="/api", abp_responses={422: Problem})
 

@@ -14,8 +14,9 @@ from typing import Annotated, Any, Literal, get_args, get_origin
 import numpy as np
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from crevlo.core import cost, defects, energy, figure, grade, noise, readings, sizes, success
+from crevlo.core import cost, defects, energy, figure, grade, noise, ratio, readings, sizes, success
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
+from crevlo.core.evaluations import flatness, squareness, worth
 from crevlo.core.evaluations.evaluation import words_of
 from crevlo.core.evaluations.scale import findings_of
 from crevlo.core.ranking import chances, leaders, points, value
@@ -54,6 +55,34 @@ class Sizes(Input):
 class GradeFeature(Input):
     nominal_mm: Number
     deviation_mm: Number
+
+
+class Squareness(Input):
+    a_mm: Above0
+    b_mm: Above0
+    d1_mm: Above0
+    d2_mm: Above0
+    u_mm: Amount
+
+
+class PlanePoint(Input):
+    x_mm: Number
+    y_mm: Number
+    value_mm: Number
+
+
+class Plane(Input):
+    points: list[PlanePoint] = Field(max_length=10_000)
+
+
+class TimeRatio(Input):
+    pairs: list[tuple[Above0, Above0]] = Field(max_length=100_000, description="(actual_s, stated_s) of each print")
+
+
+class Worth(Input):
+    base: Amount
+    features: dict[str, Amount] = Field(max_length=1_000)
+    price: Amount | None = None
 
 
 class Grades(Input):
@@ -147,6 +176,10 @@ def _sizes(given: Sizes) -> Any:
     return {"fit": fit, "words": words_of(findings_of(fit, measured))}
 
 
+def _plane(given: Plane) -> Any:
+    return flatness.plane([(p.x_mm, p.y_mm, p.value_mm) for p in given.points])
+
+
 def _grades(given: Grades) -> Any:
     pairs = [(f.nominal_mm, f.deviation_mm) for f in given.features]
     return {
@@ -227,6 +260,14 @@ def _figure(raw: RawFigure) -> figure.Figure:
 TOPICS: dict[str, tuple[type[Input], Callable[[Any], Any], str]] = {
     "readings": (Readings, _readings, "repeat readings to a mean with uncertainty"),
     "sizes": (Sizes, _sizes, "axis scale apart from wall offset"),
+    "squareness": (Squareness, lambda g: squareness.squareness(**dict(g)), "skew of a frame from its diagonals"),
+    "plane": (Plane, _plane, "tilt, bow and dish of a first layer"),
+    "timeratio": (TimeRatio, lambda g: ratio.time_ratio(g.pairs), "printing times against those stated"),
+    "worth": (
+        Worth,
+        lambda g: worth.worth_of(g.base, list(g.features.values()), g.price),
+        "worth of features in money, over the price",
+    ),
     "grade": (Grades, _grades, "tolerance grade of features and of a machine"),
     "success": (Success, lambda g: success.success_chance(g.good, g.tries), "chance of a good print"),
     "faults": (Faults, lambda g: success.fault_rate(g.faults, g.hours), "faults per 100 h"),

@@ -2,7 +2,7 @@
 
 from sqlalchemy import func, select
 
-from crevlo.stations.people import make_link
+from crevlo.stations.library.person import make_link
 from crevlo.store.database import connect, sessions
 from crevlo.store.person import Person
 

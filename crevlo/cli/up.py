@@ -149,7 +149,7 @@ def demo_people(url: str, begin: Callable[[], None] = lambda: None) -> str | Non
     before the first of them is made."""
     from sqlalchemy import func, select
 
-    from crevlo.stations.people import NewPerson, add_person, create_owner
+    from crevlo.stations.library.person import NewPerson, add_person, create_owner
     from crevlo.store.database import connect, sessions
     from crevlo.store.person import Person, Role
     from crevlo.store.study import Study

@@ -12,9 +12,9 @@ from sqlalchemy.orm import Session, sessionmaker
 
 from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.stations.background import OPEN, Cancelled, Progress, queue
+from crevlo.stations.kit.shape import Missing, Refused
 from crevlo.stations.plan.make import make_schedule
 from crevlo.stations.print_ import sliced, why
-from crevlo.stations.shape import Missing, Refused
 from crevlo.store.schedule import BackgroundWork, Wish, WorkState
 
 Work = Callable[[sessionmaker[Session], BackgroundWork, Progress], str]

@@ -25,10 +25,10 @@ from crevlo.stations.entered import (
     current_scores,
     late_entries,
 )
+from crevlo.stations.kit.shape import Missing
+from crevlo.stations.price import NO_PRICE, Price, prices_of
 from crevlo.stations.rate import stated_rates
-from crevlo.stations.receive.price import NO_PRICE, Price, prices_of
-from crevlo.stations.receive.safety import latest_safety, safety_records, safety_standing
-from crevlo.stations.shape import Missing
+from crevlo.stations.safety import latest_safety, safety_records, safety_standing
 from crevlo.store.machine import ArtifactVersion, Check, Configuration, FeatureRow, Instrument, SafetyCheck, Spool
 from crevlo.store.reading import Rejection
 from crevlo.store.record import AssemblyStep, FeatureWorth, ModelFeature, UnitMeasure

@@ -5,7 +5,7 @@ import uuid
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.stations.shape import Refused
+from crevlo.stations.kit.shape import Refused
 from crevlo.store.study import Study
 
 

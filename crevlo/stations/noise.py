@@ -10,9 +10,9 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.noise import NoiseState, level_at_1_m_db
-from crevlo.stations.clock import stated_time
-from crevlo.stations.shape import Moment, Refused, Shape
-from crevlo.stations.stock import instrument_used
+from crevlo.stations.kit.clock import stated_time
+from crevlo.stations.kit.shape import Moment, Refused, Shape
+from crevlo.stations.library.instrument import instrument_used
 from crevlo.store.machine import InstrumentKind
 from crevlo.store.run import NoiseReading
 

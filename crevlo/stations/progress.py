@@ -8,9 +8,9 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import current_protocol, get_study, readings_due
-from crevlo.stations.receive.price import prices_of
-from crevlo.stations.receive.safety import latest_safety, safety_records, safety_standing
-from crevlo.stations.shape import Shape
+from crevlo.stations.kit.shape import Shape
+from crevlo.stations.price import prices_of
+from crevlo.stations.safety import latest_safety, safety_records, safety_standing
 from crevlo.store.machine import ArtifactVersion
 from crevlo.store.reading import InspectionLock
 from crevlo.store.run import Run, Specimen

@@ -7,7 +7,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.money import Rate
-from crevlo.stations.shape import Currency, Day, Refused, Shape
+from crevlo.stations.kit.shape import Currency, Day, Refused, Shape
 from crevlo.store.money import ExchangeRate
 
 

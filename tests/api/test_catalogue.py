@@ -38,7 +38,9 @@ def criterion(code: str, weight: float, *points: tuple[float, float], shape: str
 
 def test_a_frame_says_its_skew_in_measure_rank_source_and_report(reviewer: Client) -> None:
     study = frames(reviewer, {"Mesa": 0.001, "Sparrow": 0.006})
-    specimens = [reviewer.get(f"/api/specimens/{q['id']}") for q in reviewer.get(f"/api/studies/{study}/measure")["queue"]]
+    specimens = [
+        reviewer.get(f"/api/specimens/{q['id']}") for q in reviewer.get(f"/api/studies/{study}/measure")["queue"]
+    ]
     told = [next(f for f in s["findings"] if f["code"] == "skew.xy") for s in specimens]
     assert {f["headline"] for f in told} == {"Out of square by"}
     assert all(f["points_to"].startswith("gantry not square") for f in told)
@@ -92,7 +94,9 @@ def test_a_scheme_of_nonsense_is_refused_and_the_second_of_two_is_told(reviewer:
     # A buyer's own weights are of the criteria that were there; a later one brings its weight along.
     reviewer.send("PUT", f"/api/studies/{study}/buyers/{rank['profile']['id']}", {
         "version": rank["profile"]["version"], "weights": {"time": 40}})  # fmt: skip
-    reviewer.send("POST", path, {"id": new(), "number": 2, "criteria": [good, criterion("energy", 7, (1, 0), (0, 100))]})
+    reviewer.send(
+        "POST", path, {"id": new(), "number": 2, "criteria": [good, criterion("energy", 7, (1, 0), (0, 100))]}
+    )
     weights = {c["code"]: c["weight"] for c in reviewer.send("POST", f"/api/studies/{study}/rank", {})["criteria"]}
     assert weights == {"time": 40, "energy": 7}
 

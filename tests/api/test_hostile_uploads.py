@@ -14,7 +14,7 @@ import pytest
 
 from crevlo.core.estimate import BadInput
 from crevlo.sim.client import ApiError, Client
-from crevlo.stations.apart import apart
+from crevlo.stations.kit.apart import apart
 from tests.api.test_ingest import Sender, add, run_for
 from tests.api.test_kill import kill, serve
 from tests.conftest import Bench

@@ -9,8 +9,8 @@ import pytest
 from crevlo.api.app import create_app
 from crevlo.sim.client import Client
 from crevlo.stations.figures.study import StudyFigures, study_figures
+from crevlo.stations.kit.snapshot import print_of
 from crevlo.stations.rank import ranking
-from crevlo.stations.snapshot import print_of
 from tests.conftest import SECRET, Bench, Played
 from tests.small import new
 from tests.states import EQUAL, make
@@ -65,7 +65,7 @@ def test_a_view_is_of_one_state_whatever_is_written_meanwhile(
 
 
 def test_samples_of_power_do_not_throw_the_figures_away(demo_bench: Bench, played: Played) -> None:
-    from crevlo.stations.snapshot import state_of
+    from crevlo.stations.kit.snapshot import state_of
     from tests.api.test_ingest import Sender, add
 
     reviewer = demo_bench.as_("reviewer")

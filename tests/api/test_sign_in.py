@@ -10,7 +10,7 @@ import pytest
 from crevlo.api.app import create_app
 from crevlo.cli.link import sign_in_link
 from crevlo.sim.client import ApiError, Client
-from crevlo.stations.people import in_words
+from crevlo.stations.library.person import in_words
 from tests.api.test_ingest import add
 from tests.conftest import PASSWORD, SECRET, Bench
 

@@ -101,3 +101,28 @@ def test_a_table_is_read_as_what_the_topic_takes() -> None:
         rows_of(TOPICS["success"][0], "good,tries,colour\n1,2,red\n")
     with pytest.raises(BadInput, match="a row of the same width"):
         rows_of(TOPICS["success"][0], "good,tries\n1,2,3\n")
+
+
+def test_what_artifacts_tell_comes_out_by_the_names_of_the_design() -> None:
+    frame = json.loads(calculate("squareness", json.dumps({
+        "a_mm": 100.02, "b_mm": 99.98, "d1_mm": 141.71, "d2_mm": 141.13, "u_mm": 0.015})))  # fmt: skip
+    assert set(frame) == {"percent", "skew_deg", "mm_per_100"}
+    assert (frame["skew_deg"]["value"], frame["skew_deg"]["U"]) == (pytest.approx(0.2350, abs=5e-5), pytest.approx(0.0168, abs=5e-5))  # fmt: skip
+    values = (0.22, 0.21, 0.20, 0.21, 0.17, 0.19, 0.20, 0.18, 0.17)
+    places = [(x, y) for y in (-80, 0, 80) for x in (-80, 0, 80)]
+    table = "x_mm,y_mm,value_mm\n" + "".join(f"{x},{y},{v}\n" for (x, y), v in zip(places, values, strict=True))
+    sheet = json.loads(calculate("plane", table))
+    assert {
+        "tilt_x_mm_per_100",
+        "tilt_y_mm_per_100",
+        "range_mm",
+        "rms_mm",
+        "dish_mm",
+        "worst",
+        "worst_off_mm",
+    } <= set(sheet)
+    assert sheet["tilt_y_mm_per_100"]["value"] == pytest.approx(-0.0167, abs=5e-5)
+    few = json.loads(calculate_line("plane", json.dumps({"points": [{"x_mm": 0, "y_mm": 0, "value_mm": 0.2}]})))
+    assert few == {"not_determined": {"needs": "4 places on the bed"}}
+    worth = json.loads(calculate("worth", json.dumps({"base": 200, "features": {"lid": 50}, "price": None})))
+    assert worth == {"worth": 250, "surplus": None}

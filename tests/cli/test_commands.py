@@ -22,6 +22,10 @@ EXAMPLES = {
     "sizes": {"features": [
         {"axis": "X", "sense": s, "nominal_mm": n, "deviation_mm": d, "u_mm": 0.01}
         for s, n, d in ((1, 40, 0.10), (1, 30, 0.085), (1, 17, 0.07), (-1, 8, -0.05))]},
+    "squareness": {"a_mm": 100.02, "b_mm": 99.98, "d1_mm": 141.71, "d2_mm": 141.13, "u_mm": 0.015},
+    "plane": {"points": [{"x_mm": x, "y_mm": y, "value_mm": 0.2 + 0.001 * x * y} for x in (0, 1, 2) for y in (0, 1, 2)]},
+    "timeratio": {"pairs": [[3600, 3000], [3700, 3000]]},
+    "worth": {"base": 200, "features": {"lid": 50, "camera": 30}, "price": 250},
     "grade": {"features": [{"nominal_mm": 40, "deviation_mm": 0.1}, {"nominal_mm": 17, "deviation_mm": 0.05}]},
     "success": {"good": 3, "tries": 3},
     "faults": {"faults": 2, "hours": 120},

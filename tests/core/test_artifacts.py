@@ -14,10 +14,10 @@ from shapely import Polygon, unary_union
 from crevlo.core.artifacts.artifact import Artifact, Design
 from crevlo.core.artifacts.drawing import isometric, project
 from crevlo.core.artifacts.export import packed, stl, three_mf, triangles
-from crevlo.core.features.feature import Feature, Kind
 from crevlo.core.artifacts.fit import Bed, fits
 from crevlo.core.artifacts.shelf import DESIGNS, SHELF
 from crevlo.core.estimate import BadInput
+from crevlo.core.features.feature import Feature, Kind
 
 every = pytest.mark.parametrize("design", SHELF, ids=lambda d: d.code)
 

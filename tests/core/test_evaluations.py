@@ -105,7 +105,10 @@ def test_the_tilt_of_any_bed_is_found_whatever_the_height(x: float, y: float, hi
 
 @given(st.floats(-0.3, 0.3))
 def test_a_bias_of_the_caliper_does_not_skew_a_frame_nor_tilt_a_bed(bias: float) -> None:
-    for code, evaluation, keys in (("SF", SQUARENESS, ["skew.xy"]), ("FS", FLATNESS, ["tilt.x", "dish", "bow.range"])):
+    for code, evaluation, keys in (
+        ("SF", SQUARENESS, ["skew.xy"]),
+        ("FS", FLATNESS, ["tilt.x", "dish", "bow.range"]),
+    ):
         plain = by_code(evaluation.of_specimen(read(code, lambda f: f.nominal), EXACT))
         biased = by_code(evaluation.of_specimen(read(code, lambda f: f.nominal + bias), EXACT))
         for key in keys:
@@ -205,7 +208,9 @@ def study(machines: dict[str, list[Run]], **units: Unit) -> Evidence:
 
 def test_skew_becomes_a_machines_figure_over_its_copies() -> None:
     leans = {"A": [0.30, 0.32, 0.31], "B": [-0.1, -0.11]}
-    made = study({k: [run(f"{k}{i}", 1, read("SF", sheared(x))) for i, x in enumerate(of)] for k, of in leans.items()})
+    made = study(
+        {k: [run(f"{k}{i}", 1, read("SF", sheared(x))) for i, x in enumerate(of)] for k, of in leans.items()}
+    )
     figures = SQUARENESS.of_machines(made).figures["skew.xy"]
     assert figures["A"].value == pytest.approx(0.31, abs=0.01)
     assert figures["B"].value == pytest.approx(-0.105, abs=0.01)
@@ -229,7 +234,9 @@ def test_tries_count_by_their_cause_and_the_first_by_nobody_stopping_it() -> Non
     failed = replace(run("a", 0.2), outcome=Outcome.FAILED, cause=Cause.MACHINE)
     excused = replace(run("b", 0.2), outcome=Outcome.FAILED, cause=Cause.POWER)
     rejected = replace(run("c", 1.0), rejected=True, cause=Cause.PROFILE)
-    made = EVALUATION_OF["success"].of_machines(study({"A": [stopped, failed, run("a", 1), excused, rejected]})).figures
+    made = (
+        EVALUATION_OF["success"].of_machines(study({"A": [stopped, failed, run("a", 1), excused, rejected]})).figures
+    )
     assert (made["success"]["A"].good, made["success"]["A"].tries) == (0, 2)
     assert (made["success.all"]["A"].good, made["success.all"]["A"].tries) == (1, 3)
 
@@ -238,7 +245,9 @@ def test_tries_count_by_their_cause_and_the_first_by_nobody_stopping_it() -> Non
 def test_time_kept_is_the_same_whatever_the_prints_are(ratios: list[float]) -> None:
     rng = np.random.default_rng(1)
     lengths = rng.uniform(600, 9000, len(ratios))
-    runs = [run(str(i), r * s / 3600, stated_s=float(s)) for i, (r, s) in enumerate(zip(ratios, lengths, strict=True))]
+    runs = [
+        run(str(i), r * s / 3600, stated_s=float(s)) for i, (r, s) in enumerate(zip(ratios, lengths, strict=True))
+    ]
     figure = EVALUATION_OF["time.ratio"].of_machines(study({"A": runs})).figures["time.ratio"]["A"]
     assert figure.value == pytest.approx(math.exp(sum(map(math.log, ratios)) / len(ratios)))
 

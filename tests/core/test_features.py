@@ -44,7 +44,9 @@ def test_a_look_may_stand_beside_a_thickness() -> None:
     check_judgement(KINDS["thickness"], Judged(Takes.LOOK, 1), "A1")
 
 
-@pytest.mark.parametrize(("value", "words"), [(-1, "lies between"), (float("nan"), "lies between"), (45, "Measure again")])
+@pytest.mark.parametrize(
+    ("value", "words"), [(-1, "lies between"), (float("nan"), "lies between"), (45, "Measure again")]
+)
 def test_a_length_that_is_none_is_refused(value: float, words: str) -> None:
     with pytest.raises(BadInput, match=words):
         check_value(KINDS["length"], value, 40, "mm", "X1", explained=False)

@@ -12,16 +12,16 @@ from crevlo.core.cost import CostInputs, cost_per_good_part, say_difference
 from crevlo.core.defects import DEFECT_CODES, DEFECTS, specimen_quality
 from crevlo.core.energy import integrate_counter, integrate_power, read_trace, trace_energy
 from crevlo.core.estimate import Estimate, NotDetermined, coverage_factor
+from crevlo.core.figure import Counted
 from crevlo.core.gcode.facts import parse_duration, read_facts
 from crevlo.core.grade import feature_grade, machine_grade, tolerance_mm
 from crevlo.core.noise import at_distance_db, mean_level_db, without_background_db
-from crevlo.core.readings import combine_readings
-from crevlo.core.statistics import pool_scatter
 from crevlo.core.ranking.chances import draw_values, rank_chances
-from crevlo.core.figure import Counted
 from crevlo.core.ranking.points import weighted_totals
 from crevlo.core.ranking.value import Shape, linear, value_function, value_of
+from crevlo.core.readings import combine_readings
 from crevlo.core.sizes import Axis, MeasuredFeature, correction_factor, deviation_at, fit_sizes
+from crevlo.core.statistics import pool_scatter
 from crevlo.core.success import fault_rate, success_chance
 
 sizes = st.floats(1.01, 500)

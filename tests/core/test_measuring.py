@@ -8,9 +8,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crevlo.core.estimate import BadInput, NotDetermined
+from crevlo.core.evaluations.scale import findings_of
 from crevlo.core.grade import feature_grade, machine_grade, tolerance_mm
 from crevlo.core.readings import combine_readings
-from crevlo.core.evaluations.scale import findings_of
 from crevlo.core.sizes import Axis, MeasuredFeature, correction_factor, fit_sizes
 from crevlo.core.statistics import pool_scatter
 

@@ -11,12 +11,12 @@ from hypothesis import strategies as st
 
 from crevlo.core.artifacts.artifact import Artifact, Body
 from crevlo.core.artifacts.export import packed, stl, three_mf, triangles
-from crevlo.core.features.feature import Kind
 from crevlo.core.artifacts.mesh import MOST_BYTES, read_surfaces, solids, troubles
 from crevlo.core.artifacts.placing import between, flat_face
 from crevlo.core.artifacts.shape import block
 from crevlo.core.artifacts.shelf import DESIGNS, SHELF
 from crevlo.core.estimate import BadInput
+from crevlo.core.features.feature import Kind
 
 BOX = triangles(Artifact("B", "box", (Body(block(0, 20, 0, 10, 0, 5)),), (), "", "", ""))
 

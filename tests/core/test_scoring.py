@@ -7,8 +7,8 @@ from hypothesis import strategies as st
 
 from crevlo.core.artifacts.fit import Bed, longest_flat
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
-from crevlo.core.ranking.chances import draw_values, rank_chances
 from crevlo.core.figure import Counted, Figure
+from crevlo.core.ranking.chances import draw_values, rank_chances
 from crevlo.core.ranking.gate import (
     Judged,
     Standing,

@@ -10,9 +10,9 @@ from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.figure import central
 from crevlo.stations.bench import get_study
 from crevlo.stations.figures.study import study_figures
-from crevlo.stations.library import change
-from crevlo.stations.plan.study import UnitMark, mark_of
-from crevlo.stations.shape import Quantity, Shape, Version, quantity
+from crevlo.stations.kit.change import change
+from crevlo.stations.kit.mark import UnitMark, mark_of
+from crevlo.stations.kit.shape import Quantity, Shape, Version, quantity
 
 PARTS = ("material", "energy", "machine", "labour", "failures")
 

@@ -9,7 +9,7 @@ from crevlo.core.estimate import NotDetermined
 from crevlo.stations.cost.part import PARTS
 from crevlo.stations.figures.source import Input, Lead, Source, run_entries, unit_of
 from crevlo.stations.figures.study import study_figures
-from crevlo.stations.shape import Missing
+from crevlo.stations.kit.shape import Missing
 
 
 def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part: str) -> Source:

@@ -11,8 +11,8 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.stations.library import change
-from crevlo.stations.shape import Missing, Refused, Shape, Version
+from crevlo.stations.kit.change import change
+from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
 from crevlo.store.device import Device, DeviceKind, DeviceValue, PowerSample, PrinterReport
 from crevlo.store.machine import Instrument, Unit
 

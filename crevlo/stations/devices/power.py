@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.energy import JOULE_PER_KWH, LONGEST_STEP_S, TraceEnergy, integrate_counter, integrate_power
 from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.stations.devices.device import device_of
-from crevlo.stations.shape import Shape
+from crevlo.stations.kit.shape import Shape
 from crevlo.store.database import SQL
 from crevlo.store.device import Device, DeviceKind, PowerLevel, PowerSample
 from crevlo.store.run import EnergyFrom, Run

@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.estimate import BadInput
 from crevlo.core.phases import Phase
 from crevlo.stations.devices.power import Taken
-from crevlo.stations.shape import Shape
+from crevlo.stations.kit.shape import Shape
 from crevlo.store.device import Device, DeviceKind, DeviceValue, PrinterReport
 
 _CLOCK_AHEAD = timedelta(minutes=10)

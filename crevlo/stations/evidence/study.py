@@ -11,7 +11,7 @@ from crevlo.core.money import Money, in_currency
 from crevlo.core.success import Cause
 from crevlo.stations.bench import Bench, LineKey, line_of
 from crevlo.stations.evidence.specimen import features_of, instruments_of, specimen_of
-from crevlo.stations.plan.protocol import Policies
+from crevlo.stations.protocol import Policies
 from crevlo.store import run as rows
 from crevlo.store.record import MeasureKind
 from crevlo.store.study import Job

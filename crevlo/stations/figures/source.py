@@ -19,8 +19,8 @@ from crevlo.stations.bench import Bench
 from crevlo.stations.entered import ReadingRow
 from crevlo.stations.evidence.study import counted_causes
 from crevlo.stations.figures.study import StudyFigures
+from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.noise import noise_out
-from crevlo.stations.shape import Missing, Shape
 from crevlo.store.machine import FeatureRow, Instrument
 from crevlo.store.person import Person
 from crevlo.store.run import Run

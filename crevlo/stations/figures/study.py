@@ -18,8 +18,8 @@ from crevlo.core.figure import Counted, Figure
 from crevlo.core.statistics import widest
 from crevlo.stations.bench import Bench, line_of, load_bench
 from crevlo.stations.evidence.study import evidence_of
-from crevlo.stations.kept import Kept
-from crevlo.stations.snapshot import print_of, state_of
+from crevlo.stations.kit.kept import Kept
+from crevlo.stations.kit.snapshot import print_of, state_of
 
 
 @dataclass

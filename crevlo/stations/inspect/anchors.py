@@ -4,7 +4,7 @@ from functools import lru_cache
 
 from crevlo.core.anchor_pictures import HEIGHT, WIDTH, picture
 from crevlo.core.defects import DEFECTS
-from crevlo.stations.shape import Shape
+from crevlo.stations.kit.shape import Shape
 
 
 class StrokeOut(Shape):

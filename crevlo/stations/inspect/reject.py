@@ -8,7 +8,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.success import Cause
 from crevlo.stations.entered import current_rejections
-from crevlo.stations.shape import Missing, Refused, Shape
+from crevlo.stations.kit.shape import Missing, Refused, Shape
 from crevlo.store.reading import Rejection
 from crevlo.store.run import Run, Specimen
 

@@ -8,9 +8,9 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.features import KINDS
-from crevlo.stations.clock import stated_time
-from crevlo.stations.shape import Missing, Moment, Shape
-from crevlo.stations.stock import overdue
+from crevlo.stations.kit.clock import stated_time
+from crevlo.stations.kit.shape import Missing, Moment, Shape
+from crevlo.stations.library.instrument import overdue
 from crevlo.store.machine import Instrument, InstrumentKind, ZeroCheck
 
 ZERO_HOLDS = timedelta(hours=12)

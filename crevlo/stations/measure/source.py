@@ -14,8 +14,8 @@ from crevlo.stations.entered import ReadingRow, readings_of
 from crevlo.stations.evidence.specimen import features_of, instruments_of
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
 from crevlo.stations.figures.source import Input, Source, feature_name, reading_entries
+from crevlo.stations.kit.shape import Missing, quantity
 from crevlo.stations.measure.specimen import told_of
-from crevlo.stations.shape import Missing, quantity
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
 from crevlo.store.run import Specimen
 

@@ -22,7 +22,7 @@ from crevlo.stations.bench import artifact_of, current_protocol, measured_of, re
 from crevlo.stations.entered import current_judgements, current_readings
 from crevlo.stations.evidence.specimen import features_of, instruments_of
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
-from crevlo.stations.shape import Missing, Quantity, Shape, quantity
+from crevlo.stations.kit.shape import Missing, Quantity, Shape, quantity
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
 from crevlo.store.run import Specimen
 from crevlo.store.study import ProtocolVersion

@@ -7,18 +7,18 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.effort import Handling, PlannedPrint, effort
+from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.features import MEASURED
 from crevlo.core.material import OTHER_DENSITY
 from crevlo.core.repeats import copies_needed, difference_told
 from crevlo.core.success import Outcome
-from crevlo.stations.artifact import standing
 from crevlo.stations.bench import get_study
 from crevlo.stations.figures.study import study_figures
+from crevlo.stations.kit.shape import Missing, Shape
+from crevlo.stations.library.artifact import standing
 from crevlo.stations.plan.expected import USUAL_W, by_volume, histories
 from crevlo.stations.plan.freeze import PlannedLine, freeze_needs, why_not
-from crevlo.stations.plan.protocol import Draft
-from crevlo.stations.rank.criteria import BY_CODE
-from crevlo.stations.shape import Missing, Shape
+from crevlo.stations.protocol import Draft
 from crevlo.store.machine import Model, Spool, Unit
 from crevlo.store.run import Run
 from crevlo.store.study import Job
@@ -165,7 +165,7 @@ def spreads(session: Session) -> Spreads:
     return Spreads(
         spreads=[
             SpreadOut(
-                code=code, name=BY_CODE[code].name, unit=BY_CODE[code].unit, digits=BY_CODE[code].digits,
+                code=code, name=QUANTITIES[code].name, unit=QUANTITIES[code].unit, digits=QUANTITIES[code].digits,
                 spread=spread[0], source=f"{made.bench.study.title}, {spread[1]} degrees of freedom",
             )
             for code in _PLANNED

@@ -12,9 +12,10 @@ from sqlalchemy.orm import Session
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.estimate import BadInput
 from crevlo.core.protocol import Slicing, Tuning
-from crevlo.stations.artifact import reference
 from crevlo.stations.bench import current_protocol, get_study
-from crevlo.stations.plan.protocol import (
+from crevlo.stations.kit.shape import MOST_MACHINES, Missing, Shape
+from crevlo.stations.library.artifact import reference
+from crevlo.stations.protocol import (
     MOST_ARMS,
     MOST_LINES,
     ArmIn,
@@ -24,7 +25,6 @@ from crevlo.stations.plan.protocol import (
     Policies,
     own_is_open,
 )
-from crevlo.stations.shape import MOST_MACHINES, Missing, Shape
 from crevlo.store.machine import ArtifactVersion, Model, Spool
 
 

@@ -13,9 +13,9 @@ from crevlo.core.artifacts.artifact import Artifact
 from crevlo.core.print_estimate import SPREAD_BY_FILE, SPREAD_BY_VOLUME, Expected, expected_print
 from crevlo.core.ratio import TimeRatio, time_ratio
 from crevlo.core.success import Outcome
-from crevlo.stations.artifact import stored
-from crevlo.stations.kept import Kept
-from crevlo.stations.plan.protocol import Conditions
+from crevlo.stations.kit.kept import Kept
+from crevlo.stations.library.artifact import stored
+from crevlo.stations.protocol import Conditions
 from crevlo.store.machine import ArtifactVersion
 from crevlo.store.run import Run, SlicedFile
 from crevlo.store.study import Arm, Job

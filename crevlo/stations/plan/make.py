@@ -16,9 +16,9 @@ from crevlo.core.schedule.task import Problem, Schedule
 from crevlo.core.schedule.why import Wait, reason
 from crevlo.core.success import Outcome
 from crevlo.stations.background import Progress
+from crevlo.stations.kit.shape import Refused
 from crevlo.stations.plan.problem import Planned, job_words, planned
 from crevlo.stations.plan.rules import TICK
-from crevlo.stations.shape import Refused
 from crevlo.store.schedule import BackgroundWork, MadeSchedule
 from crevlo.store.study import Study
 

@@ -11,8 +11,8 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import get_study
-from crevlo.stations.library import change
-from crevlo.stations.shape import MOST_MACHINES, Conflict, Day, Missing, Moment, Refused, Shape, Version
+from crevlo.stations.kit.change import change
+from crevlo.stations.kit.shape import MOST_MACHINES, Conflict, Day, Missing, Moment, Refused, Shape, Version
 from crevlo.store.schedule import BenchRules, Pin
 from crevlo.store.study import Job
 

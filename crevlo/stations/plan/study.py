@@ -12,14 +12,16 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.features import MEASURED
 from crevlo.core.protocol import Slicing, Tuning
-from crevlo.stations.artifact import reference, resolve, stored
 from crevlo.stations.bench import get_study, load_bench, readings_due
 from crevlo.stations.job_state import JobState, Stage, job_states
-from crevlo.stations.library import change, first_unit
+from crevlo.stations.kit.change import change
+from crevlo.stations.kit.mark import UnitMark, mark_of
+from crevlo.stations.kit.shape import Conflict, Missing, Refused, Shape
+from crevlo.stations.library.artifact import reference, resolve, stored
+from crevlo.stations.library.unit import first_unit
 from crevlo.stations.plan.freeze import left_out, open_draft
-from crevlo.stations.plan.protocol import ArmIn, Candidate, Conditions, Draft, LineIn, Policies
+from crevlo.stations.protocol import ArmIn, Candidate, Conditions, Draft, LineIn, Policies
 from crevlo.stations.rank.beginning import begin_scheme
-from crevlo.stations.shape import Conflict, Missing, Refused, Shape
 from crevlo.store.machine import Spool
 from crevlo.store.study import (
     Arm,
@@ -38,15 +40,6 @@ class NewStudy(Shape):
     question: str = Field(default="", max_length=500)
     currency: str = Field(default="EUR", pattern="^[A-Z]{3}$")
     seed: int | None = Field(default=None, ge=0, lt=2**31)
-
-
-class UnitMark(Shape):
-    """A machine as it appears everywhere: name with its mark."""
-
-    unit_id: uuid.UUID
-    name: str
-    mark: int
-    is_control: bool
 
 
 class StudyCard(Shape):
@@ -292,9 +285,3 @@ def _write_arms(session: Session, protocol: ProtocolVersion, arms: Sequence[ArmI
                 )
             )  # fmt: skip
     session.flush()
-
-
-def mark_of(entry: StudyUnit) -> UnitMark:
-    return UnitMark(
-        unit_id=entry.unit_id, name=entry.unit.model.name, mark=entry.unit.mark, is_control=entry.is_control
-    )

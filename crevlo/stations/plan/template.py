@@ -6,9 +6,9 @@ from pydantic import Field
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
+from crevlo.stations.kit.shape import Missing, Refused, Shape
 from crevlo.stations.plan.exchange import DraftRead, FileArm, FileLine, ProtocolFile, named_arms, read_protocol
-from crevlo.stations.plan.protocol import ArmIn, Policies
-from crevlo.stations.shape import Missing, Refused, Shape
+from crevlo.stations.protocol import ArmIn, Policies
 from crevlo.store.study import ProtocolTemplate
 
 

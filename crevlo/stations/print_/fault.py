@@ -8,8 +8,8 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.success import Outcome
-from crevlo.stations.library import change
-from crevlo.stations.shape import Missing, Refused, Shape, Version
+from crevlo.stations.kit.change import change
+from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
 from crevlo.store.device import Hypothesis, Ruling
 from crevlo.store.run import Run
 

@@ -13,16 +13,16 @@ from crevlo.core.success import Cause, Outcome
 from crevlo.stations.background import WorkOut
 from crevlo.stations.bench import current_protocol, job_with_unit, load_bench, tries_used
 from crevlo.stations.job_state import job_states
+from crevlo.stations.kit.mark import UnitMark, mark_of
+from crevlo.stations.kit.photo import PhotoOut, photos_of
+from crevlo.stations.kit.shape import Missing, Shape
+from crevlo.stations.library.instrument import MeterOut, meters_of
 from crevlo.stations.noise import NoiseOut, noise_out
-from crevlo.stations.photo import PhotoOut, photos_of
-from crevlo.stations.plan.protocol import Policies
-from crevlo.stations.plan.study import UnitMark, mark_of
 from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.fault import HypothesisOut, hypotheses_of
 from crevlo.stations.print_.phases import EventOut, events_of
-from crevlo.stations.receive.safety import may_run_unattended
-from crevlo.stations.shape import Missing, Shape
-from crevlo.stations.stock import MeterOut, meters_of
+from crevlo.stations.protocol import Policies
+from crevlo.stations.safety import may_run_unattended
 from crevlo.store.machine import InstrumentKind
 from crevlo.store.reading import Rejection
 from crevlo.store.run import EnergyFrom, NoiseReading, Run, SlicedFile

@@ -7,7 +7,7 @@ import segno
 from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import load_bench
-from crevlo.stations.shape import Missing, Refused
+from crevlo.stations.kit.shape import Missing, Refused
 
 Paper = Literal["roll", "sheet"]
 # A roll for small label printers, and sheets of 3 × 8 labels.

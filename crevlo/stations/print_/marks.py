@@ -7,9 +7,9 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.stations.clock import stated_time
+from crevlo.stations.kit.clock import stated_time
+from crevlo.stations.kit.shape import Moment, Refused, Shape
 from crevlo.stations.print_.job import JobView, run_by_id, view_job
-from crevlo.stations.shape import Moment, Refused, Shape
 from crevlo.store.device import RunEvent, RunEventKind
 
 

@@ -6,14 +6,14 @@ from pydantic import Field
 from sqlalchemy.orm import Session
 
 from crevlo.core.energy import Columns, trace_energy
-from crevlo.stations.apart import apart
-from crevlo.stations.library import change
+from crevlo.stations.kit.apart import apart
+from crevlo.stations.kit.change import change
+from crevlo.stations.kit.shape import Shape, Version
+from crevlo.stations.kit.upload import keep_upload
+from crevlo.stations.library.instrument import instrument_used
 from crevlo.stations.noise import NewNoise, add_noise
 from crevlo.stations.print_.job import JobView, run_by_id, view_job
 from crevlo.stations.print_.power_log import TraceColumns
-from crevlo.stations.shape import Shape, Version
-from crevlo.stations.stock import instrument_used
-from crevlo.stations.upload import keep_upload
 from crevlo.store.machine import InstrumentKind
 from crevlo.store.run import EnergyFrom
 

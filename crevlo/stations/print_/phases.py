@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.phases import Phase, Span, spans
 from crevlo.stations.devices.device import devices_of, plugged_in
-from crevlo.stations.shape import Shape
+from crevlo.stations.kit.shape import Shape
 from crevlo.store.database import SQL
 from crevlo.store.device import DeviceKind, RunEvent, RunEventKind
 from crevlo.store.run import Run

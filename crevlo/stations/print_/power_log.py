@@ -6,10 +6,10 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.energy import Columns, TraceEnergy, heading_of, read_log
 from crevlo.core.estimate import NotDetermined
-from crevlo.stations.apart import apart
 from crevlo.stations.devices.power import Samples, energy_of
-from crevlo.stations.shape import Shape
-from crevlo.stations.upload import upload_content
+from crevlo.stations.kit.apart import apart
+from crevlo.stations.kit.shape import Shape
+from crevlo.stations.kit.upload import upload_content
 from crevlo.store.run import Run
 
 # Times of a log above this are moments; below they count from its start.

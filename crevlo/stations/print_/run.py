@@ -11,14 +11,15 @@ from sqlalchemy.orm import Session
 from crevlo.core.blind import blind_code, place_in_queue
 from crevlo.core.success import Cause, Outcome
 from crevlo.stations.bench import current_protocol, job_with_unit, tries_used
-from crevlo.stations.clock import stated_time
 from crevlo.stations.devices.power import energy_from_meter
 from crevlo.stations.entered import current_rejections
-from crevlo.stations.library import change, configuration_of
+from crevlo.stations.kit.change import change
+from crevlo.stations.kit.clock import stated_time
+from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape, Version
+from crevlo.stations.library.unit import configuration_of
 from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.job import JobView, policies_of, run_by_id, view_job
-from crevlo.stations.receive.safety import may_run_unattended, why_not_run
-from crevlo.stations.shape import Missing, Moment, Refused, Shape, Version
+from crevlo.stations.safety import may_run_unattended, why_not_run
 from crevlo.store.run import Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolDeviation, Study
 

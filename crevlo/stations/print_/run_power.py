@@ -14,10 +14,10 @@ from crevlo.core.estimate import NotDetermined
 from crevlo.core.phases import Phase, Span, guess_spans, power_by_phase
 from crevlo.stations.devices.device import device_of
 from crevlo.stations.devices.power import Samples, TraceOut, energy_of, looked_through, thinned, trace
-from crevlo.stations.kept import Kept
+from crevlo.stations.kit.kept import Kept
+from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.print_.phases import spans_by_run
 from crevlo.stations.print_.power_log import handed_in
-from crevlo.stations.shape import Missing, Shape
 from crevlo.store.device import DeviceKind
 from crevlo.store.run import EnergyFrom, Run
 from crevlo.store.study import Job

@@ -8,7 +8,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.gcode.settings import Affects, differing
 from crevlo.stations.bench import job_with_unit
-from crevlo.stations.shape import Shape
+from crevlo.stations.kit.shape import Shape
 from crevlo.store.machine import Model, Unit
 from crevlo.store.run import SlicedFile
 from crevlo.store.study import Arm, Job

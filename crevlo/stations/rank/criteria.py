@@ -4,7 +4,7 @@ from pydantic import Field
 
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.evaluations.evaluation import Better, Quantity
-from crevlo.stations.shape import Missing, Shape
+from crevlo.stations.kit.shape import Missing, Shape
 
 # What every new study is scored by until its people choose.
 USUAL = ("off.mean", "repeatability", "defects", "success", "time", "cost", "energy", "noise")

@@ -6,9 +6,9 @@ from typing import Literal
 from crevlo.core.figure import Figure, central
 from crevlo.core.ranking.flips import figure_flips, weight_flips
 from crevlo.core.ranking.value import ValueFunction
-from crevlo.stations.plan.study import UnitMark
+from crevlo.stations.kit.mark import UnitMark
+from crevlo.stations.kit.shape import Shape
 from crevlo.stations.rank.criteria import BY_CODE, unit_of
-from crevlo.stations.shape import Shape
 
 SHOWN = 4
 SHOWN_FIGURES = 3

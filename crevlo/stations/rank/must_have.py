@@ -21,9 +21,9 @@ from crevlo.core.ranking.gate import (
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
 from crevlo.stations.figures.study import StudyFigures
+from crevlo.stations.kit.shape import Refused, Shape
+from crevlo.stations.library.shelf import bed_of
 from crevlo.stations.rank.criteria import BY_CODE, unit_of
-from crevlo.stations.shape import Refused, Shape
-from crevlo.stations.shelf import bed_of
 from crevlo.store.study import GateRow, StudyUnit
 
 _NEEDS_LIMIT = frozenset(

@@ -17,14 +17,14 @@ from crevlo.core.ranking.value import ValueFunction, value_function, value_of
 from crevlo.core.ranking.verdict import Ranked, Verdict, say_verdict
 from crevlo.stations.bench import Bench
 from crevlo.stations.figures.study import StudyFigures, study_figures
-from crevlo.stations.kept import Kept
-from crevlo.stations.plan.study import UnitMark, mark_of
+from crevlo.stations.kit.kept import Kept
+from crevlo.stations.kit.mark import UnitMark, mark_of
+from crevlo.stations.kit.shape import Missing, Quantity, Refused, Shape, quantity
 from crevlo.stations.rank.buyer import Weights, buyers_of
 from crevlo.stations.rank.criteria import BY_CODE, Anchor, anchors_of, unit_of
 from crevlo.stations.rank.flip import Flip, flips_of
 from crevlo.stations.rank.must_have import MustHaveChoice, MustHaveOut, choices, gate_out, judge
 from crevlo.stations.rank.scheme import latest_scheme
-from crevlo.stations.shape import Missing, Quantity, Refused, Shape, quantity
 from crevlo.store.study import BuyerProfile, CriterionRow, StudyUnit
 
 WEIGHT_SPREAD = 0.3

@@ -13,9 +13,9 @@ from crevlo.core.ranking.points import normalised
 from crevlo.core.ranking.value import Shape as ValueShape
 from crevlo.core.ranking.value import value_function
 from crevlo.stations.figures.study import study_figures
-from crevlo.stations.plan.study import UnitMark, mark_of
+from crevlo.stations.kit.mark import UnitMark, mark_of
+from crevlo.stations.kit.shape import Conflict, Missing, Quantity, Refused, Shape, quantity
 from crevlo.stations.rank.criteria import BY_CODE, Anchor, anchors_of, unit_of
-from crevlo.stations.shape import Conflict, Missing, Quantity, Refused, Shape, quantity
 from crevlo.store.study import CriterionRow, SchemeVersion, Study
 
 MOST_CRITERIA = 40

@@ -8,9 +8,9 @@ from sqlalchemy.orm import Session
 from crevlo.stations.figures.source import Input, Lead, Source, figure_source
 from crevlo.stations.figures.source import unit_of as figure_unit
 from crevlo.stations.figures.study import study_figures
+from crevlo.stations.kit.shape import Missing
 from crevlo.stations.rank.criteria import BY_CODE, unit_of
 from crevlo.stations.rank.ranking import RankView, StandingLine, WhatIf, view_rank
-from crevlo.stations.shape import Missing
 
 
 class RankFigure(WhatIf):

@@ -12,10 +12,10 @@ from crevlo.core.estimate import Estimate, NotDetermined, determined
 from crevlo.core.noise import NoiseState
 from crevlo.core.statistics import sample_mean
 from crevlo.stations.bench import Bench
-from crevlo.stations.library import change
+from crevlo.stations.kit.change import change
+from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
 from crevlo.stations.receive.measures import mean_of, printable
 from crevlo.stations.receive.printing import noise_of
-from crevlo.stations.shape import Missing, Refused, Shape, Version
 from crevlo.store.machine import Unit
 from crevlo.store.record import Claim, MeasureKind, UnitMeasure
 

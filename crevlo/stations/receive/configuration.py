@@ -17,8 +17,8 @@ from crevlo.core.evidence import Run as Printed
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.study import evidence_of
-from crevlo.stations.library import configuration_of
-from crevlo.stations.shape import Refused, Shape
+from crevlo.stations.kit.shape import Refused, Shape
+from crevlo.stations.library.unit import configuration_of
 from crevlo.store.machine import Configuration
 from crevlo.store.run import Run
 

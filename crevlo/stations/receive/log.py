@@ -11,8 +11,8 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.success import DEFAULT_COUNTED, Outcome, fault_rate
-from crevlo.stations.clock import stated_time
-from crevlo.stations.shape import Moment, Refused, Shape
+from crevlo.stations.kit.clock import stated_time
+from crevlo.stations.kit.shape import Moment, Refused, Shape
 from crevlo.store.record import (
     LogEntry,
     LogKind,

@@ -12,9 +12,9 @@ from sqlalchemy.orm import Session
 from crevlo.core.claims import ClaimKind
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.printable import printable_area
-from crevlo.stations.clock import stated_time
-from crevlo.stations.library import configuration_of
-from crevlo.stations.shape import Moment, Refused, Shape
+from crevlo.stations.kit.clock import stated_time
+from crevlo.stations.kit.shape import Moment, Refused, Shape
+from crevlo.stations.library.unit import configuration_of
 from crevlo.store.machine import Model
 from crevlo.store.record import Claim, MeasureKind, UnitMeasure
 

@@ -9,8 +9,10 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import get_study, load_bench
+from crevlo.stations.kit.photo import PhotoOut, photos_of
+from crevlo.stations.kit.shape import Missing, Shape
+from crevlo.stations.library.instrument import MeterOut, meters_of
 from crevlo.stations.noise import NoiseOut, noise_out
-from crevlo.stations.photo import PhotoOut, photos_of
 from crevlo.stations.receive.box import BoxItemOut, StepOut, first_unit, steps_of
 from crevlo.stations.receive.claims import ClaimOut, claims_of
 from crevlo.stations.receive.configuration import (
@@ -31,8 +33,6 @@ from crevlo.stations.receive.measures import (
 )
 from crevlo.stations.receive.printing import NoiseRow, PrintingOut, noise_table, printing
 from crevlo.stations.receive.worth import WorthLedger, worth_ledger
-from crevlo.stations.shape import Missing, Shape
-from crevlo.stations.stock import MeterOut, meters_of
 from crevlo.store.machine import InstrumentKind, Unit
 from crevlo.store.record import BoxItem
 

@@ -9,14 +9,16 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.safety import SafetyRecord
 from crevlo.stations.bench import get_study
-from crevlo.stations.clock import stated_time
-from crevlo.stations.library import ModelSheet, change, latest_configurations
-from crevlo.stations.photo import PhotoOut, photos_of
-from crevlo.stations.plan.study import UnitMark, mark_of
-from crevlo.stations.receive.checks import CHECKS, CheckText
-from crevlo.stations.receive.price import NO_PRICE, Price, prices_of, state_price
-from crevlo.stations.receive.safety import latest_safety, safety_records, safety_standing
-from crevlo.stations.shape import Currency, Day, Missing, Moment, Refused, Shape, Version
+from crevlo.stations.checks import CHECKS, CheckText
+from crevlo.stations.kit.change import change
+from crevlo.stations.kit.clock import stated_time
+from crevlo.stations.kit.mark import UnitMark, mark_of
+from crevlo.stations.kit.photo import PhotoOut, photos_of
+from crevlo.stations.kit.shape import Currency, Day, Missing, Moment, Refused, Shape, Version
+from crevlo.stations.library.model import ModelSheet
+from crevlo.stations.library.unit import latest_configurations
+from crevlo.stations.price import NO_PRICE, Price, prices_of, state_price
+from crevlo.stations.safety import latest_safety, safety_records, safety_standing
 from crevlo.store.machine import Check, CheckResult, Configuration, Obtained, SafetyCheck, Unit
 from crevlo.store.study import StudyUnit
 

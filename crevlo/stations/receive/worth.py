@@ -9,10 +9,10 @@ from sqlalchemy.orm import Session
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.evaluations.worth import worth_of
 from crevlo.core.money import Money, in_currency
-from crevlo.stations.library import change
+from crevlo.stations.kit.change import change
+from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
+from crevlo.stations.price import Price
 from crevlo.stations.rate import stated_rates
-from crevlo.stations.receive.price import Price
-from crevlo.stations.shape import Missing, Refused, Shape, Version
 from crevlo.store.machine import Unit
 from crevlo.store.record import (
     FeatureWorth,

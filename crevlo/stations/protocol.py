@@ -7,7 +7,7 @@ from pydantic import Field, model_validator
 
 from crevlo.core.gcode.wanted import Wanted
 from crevlo.core.protocol import Slicing, Tuning
-from crevlo.stations.shape import MOST_MACHINES, Shape, Version
+from crevlo.stations.kit.shape import MOST_MACHINES, Shape, Version
 from crevlo.store.machine import Spool
 from crevlo.store.study import Arm
 

@@ -8,7 +8,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.safety import EventKind, SafetyEvent, SafetyRecord, safety_record
-from crevlo.stations.receive.checks import ENDING, TITLES
+from crevlo.stations.checks import ENDING, TITLES
 from crevlo.store.machine import Check, CheckResult, Configuration, SafetyCheck
 from crevlo.store.record import LogEntry, LogKind
 

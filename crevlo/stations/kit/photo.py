@@ -7,9 +7,9 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.stations.picture import made_anew
-from crevlo.stations.shape import Missing, Refused, Shape
-from crevlo.stations.upload import keep_upload, upload_content
+from crevlo.stations.kit.picture import made_anew
+from crevlo.stations.kit.shape import Missing, Refused, Shape
+from crevlo.stations.kit.upload import keep_upload, upload_content
 from crevlo.store.device import Photo
 from crevlo.store.machine import SafetyCheck, Unit
 from crevlo.store.run import Run

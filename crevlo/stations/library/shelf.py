@@ -19,10 +19,10 @@ from crevlo.core.artifacts.shelf import SHELF
 from crevlo.core.estimate import BadInput
 from crevlo.core.material import OTHER_DENSITY
 from crevlo.core.plate import Packing, Plate, pack, placed
-from crevlo.stations.apart import apart
-from crevlo.stations.artifact import SHELF_VERSION, Sizes, Standing, built, standing, stored
-from crevlo.stations.kept import Kept, kept_on_disk
-from crevlo.stations.shape import Shape
+from crevlo.stations.kit.apart import apart
+from crevlo.stations.kit.kept import Kept, kept_on_disk
+from crevlo.stations.kit.shape import Shape
+from crevlo.stations.library.artifact import SHELF_VERSION, Sizes, Standing, built, standing, stored
 from crevlo.store.machine import ArtifactVersion, Model
 
 _MOST_KEEP_OUTS = 20

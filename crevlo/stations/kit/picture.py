@@ -5,7 +5,7 @@ import io
 from PIL import Image, ImageOps, UnidentifiedImageError
 
 from crevlo.core.estimate import BadInput
-from crevlo.stations.apart import apart
+from crevlo.stations.kit.apart import apart
 
 _LONGEST_PX, _MOST_PIXELS, _MOST_SIDE_PX, _QUALITY = 2000, 80_000_000, 20_000, 85
 _MOST_BYTES = 30_000_000

@@ -12,8 +12,8 @@ from pydantic import Field
 from sqlalchemy import delete, func, or_, select, text, update
 from sqlalchemy.orm import Session
 
-from crevlo.stations.library import change
-from crevlo.stations.shape import Missing, Refused, Shape, Version
+from crevlo.stations.kit.change import change
+from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
 from crevlo.store.person import Person, Role, SignInAttempt, SignInLink, SignInSession
 
 LEAST_PASSWORD = 10

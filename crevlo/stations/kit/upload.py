@@ -9,7 +9,7 @@ from sqlalchemy import func, select
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
-from crevlo.stations.shape import Missing
+from crevlo.stations.kit.shape import Missing
 from crevlo.store.run import Upload
 
 MOST_UPLOAD_BYTES = 160 * 1000 * 1000

@@ -15,8 +15,8 @@ from crevlo.core.artifacts.mesh import read_surfaces, solids
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.estimate import BadInput
 from crevlo.core.features.feature import Feature
-from crevlo.stations.kept import Kept
-from crevlo.stations.shape import Missing
+from crevlo.stations.kit.kept import Kept
+from crevlo.stations.kit.shape import Missing
 from crevlo.store.machine import ArtifactVersion, FeatureRow
 from crevlo.store.run import Upload
 

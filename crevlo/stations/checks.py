@@ -2,7 +2,7 @@
 
 from pydantic import Field
 
-from crevlo.stations.shape import Shape
+from crevlo.stations.kit.shape import Shape
 from crevlo.store.machine import Check
 
 

@@ -3,7 +3,7 @@
 from datetime import UTC, datetime, timedelta
 
 from crevlo.core.estimate import BadInput
-from crevlo.stations.shape import Refused
+from crevlo.stations.kit.shape import Refused
 
 
 def stated_time(moment: datetime | None) -> datetime:

@@ -13,11 +13,18 @@ from crevlo.core.artifacts.placing import between
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.estimate import BadInput
 from crevlo.core.features.feature import Feature, Kind
-from crevlo.stations.apart import apart
-from crevlo.stations.artifact import built_in_artifact, feature_rows, mesh_bodies, next_number, sizes_of, stored
-from crevlo.stations.shape import Missing, Refused, Shape
-from crevlo.stations.shelf import ShelfCard, ShelfFeature, card
-from crevlo.stations.upload import keep_upload
+from crevlo.stations.kit.apart import apart
+from crevlo.stations.kit.shape import Missing, Refused, Shape
+from crevlo.stations.kit.upload import keep_upload
+from crevlo.stations.library.artifact import (
+    built_in_artifact,
+    feature_rows,
+    mesh_bodies,
+    next_number,
+    sizes_of,
+    stored,
+)
+from crevlo.stations.library.shelf import ShelfCard, ShelfFeature, card
 from crevlo.store.machine import ArtifactVersion
 
 DefectCode = Literal["stringing", "blobs", "shift", "warp", "gaps", "ringing", "foot", "skins"]

@@ -1,26 +1,66 @@
-"""Spools by their log, and instruments by their calibration."""
+"""Spools and their log: weighings, drying, diameters."""
 
 import uuid
-from datetime import UTC, datetime
+from datetime import datetime
 
-from pydantic import Field
+from pydantic import Field, computed_field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import NotDetermined
+from crevlo.core.material import usual_of
 from crevlo.core.spool import diameter_spread, mass_left_g
-from crevlo.stations.clock import stated_time
-from crevlo.stations.library import InstrumentIn, InstrumentOut, SpoolIn, SpoolOut, change, instrument_out
-from crevlo.stations.shape import Missing, Moment, Refused, Shape, Version
-from crevlo.store.machine import Instrument, InstrumentKind, Spool
+from crevlo.stations.kit.change import change, unused_code
+from crevlo.stations.kit.clock import stated_time
+from crevlo.stations.kit.shape import Currency, Day, Missing, Moment, Shape, Version
+from crevlo.store.machine import (
+    Spool,
+)
 from crevlo.store.record import SpoolEntry, SpoolKind
 
 
+class SpoolIn(Shape):
+    id: uuid.UUID
+    code: str = Field(min_length=1, max_length=20)
+    maker: str = Field(max_length=80)
+    material: str = Field(min_length=1, max_length=20)
+    colour: str = Field(min_length=1, max_length=40)
+    diameter_mm: float = Field(default=1.75, gt=0.5, lt=5)
+    density_g_cm3: float = Field(gt=0.5, lt=5)
+    price_per_kg: float = Field(ge=0, le=1e5)
+    currency: Currency = "EUR"
+    priced_on: Day | None = None
+    dried_on: Day | None = None
+    lot: str = Field(default="", max_length=40)
+    empty_g: float | None = Field(default=None, gt=0, le=5000, description="mass of the empty spool")
+
+
+class MaterialOut(Shape):
+    name: str
+    density: float
+    nozzle_c: float
+    bed_c: float
+
+
+class SpoolOut(SpoolIn):
+    version: int
+
+    @computed_field(description="what its material usually is printed at; nothing where it is not known")  # type: ignore[prop-decorator]
+    @property
+    def usual(self) -> MaterialOut | None:
+        known = usual_of(self.material)
+        return MaterialOut.model_validate(known, extra="ignore") if known else None
+
+
+def add_spool(session: Session, given: SpoolIn) -> SpoolOut:
+    unused_code(session, Spool, given.code)
+    spool = Spool(**given.model_dump())
+    session.add(spool)
+    session.flush()
+    return SpoolOut.model_validate(spool)
+
+
 class SpoolChange(SpoolIn):
-    version: Version
-
-
-class InstrumentChange(InstrumentIn):
     version: Version
 
 
@@ -101,59 +141,8 @@ def change_spool(session: Session, spool_id: uuid.UUID, given: SpoolChange) -> S
     return view_spool(session, spool_id)
 
 
-def change_instrument(session: Session, instrument_id: uuid.UUID, given: InstrumentChange) -> InstrumentOut:
-    row = session.get(Instrument, instrument_id)
-    if row is None:
-        raise Missing("There is no such instrument.")
-    change(session, row, given.version, given.model_dump(exclude={"version", "id"}))
-    return instrument_out(row)
-
-
-def overdue(instrument: Instrument) -> str | None:
-    """What to say of every reading that an instrument takes now; None while its calibration holds."""
-    due = instrument_out(instrument).due_on
-    if due is None:
-        return f"{instrument.code} has no calibration on record: readings rest on its stated uncertainty alone."
-    if due < datetime.now(UTC).date():
-        return f"The calibration of {instrument.code} ran out on {due:%d %b %Y}: readings may be off by more than is shown."
-    return None
-
-
 def _spool(session: Session, spool_id: uuid.UUID) -> Spool:
     row = session.get(Spool, spool_id)
     if row is None:
         raise Missing("There is no such spool.")
     return row
-
-
-class MeterOut(Shape):
-    """An instrument that a reading may be taken with; `overdue` is what to say where its calibration has run out."""
-
-    id: uuid.UUID
-    code: str
-    kind: InstrumentKind
-    overdue: str | None
-
-
-def meters_of(session: Session, *kinds: InstrumentKind) -> list[MeterOut]:
-    """Instruments of these kinds, to choose from."""
-    rows = session.scalars(
-        select(Instrument).where(Instrument.kind.in_(kinds)).order_by(Instrument.kind, Instrument.code)
-    )
-    return [MeterOut(id=i.id, code=i.code, kind=i.kind, overdue=overdue(i)) for i in rows]
-
-
-def instrument_used(session: Session, kind: InstrumentKind, named: uuid.UUID | None) -> Instrument | None:
-    """What a reading was taken with: as named, or the only one of its kind; None where none is listed.
-
-    Of several none is taken for granted: raises Refused until one is named.
-    """
-    if named is not None:
-        row = session.get(Instrument, named)
-        if row is None or row.kind is not kind:
-            raise Missing(f"There is no such {kind.value}.")
-        return row
-    rows = session.scalars(select(Instrument).where(Instrument.kind == kind).limit(2)).all()
-    if len(rows) > 1:
-        raise Refused(f"Several {kind.value}s are listed. Say which one was read.")
-    return rows[0] if rows else None

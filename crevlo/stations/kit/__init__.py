@@ -1,0 +1,1 @@
+"""What stations share: shapes, clock, snapshot, kept results, work apart, uploads."""

@@ -1,0 +1,1 @@
+"""What every study draws on: models, units, spools, instruments, artifacts, people."""

@@ -1,0 +1,104 @@
+"""Instruments with their calibration, and which of several a reading was taken with."""
+
+import uuid
+from datetime import UTC, date, datetime, timedelta
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.stations.kit.change import change, unused_code
+from crevlo.stations.kit.shape import Day, Missing, Refused, Shape, Version
+from crevlo.store.machine import (
+    Instrument,
+    InstrumentKind,
+)
+
+
+class InstrumentIn(Shape):
+    id: uuid.UUID
+    code: str = Field(min_length=1, max_length=20)
+    kind: InstrumentKind
+    unit: str = Field(default="mm", max_length=20)
+    resolution: float = Field(ge=0, le=1e4)
+    u_calibration: float = Field(ge=0, le=1e4)
+    repeatability: float = Field(ge=0, le=1e4)
+    calibrated_on: Day | None = None
+    certificate: str = Field(default="", max_length=80)
+    valid_days: int = Field(default=365, ge=1, le=3650, description="how long a calibration holds")
+
+
+class InstrumentOut(InstrumentIn):
+    version: int
+    due_on: date | None = Field(description="when the calibration runs out")
+    overdue: bool
+
+
+def add_instrument(session: Session, given: InstrumentIn) -> InstrumentOut:
+    unused_code(session, Instrument, given.code)
+    instrument = Instrument(**given.model_dump())
+    session.add(instrument)
+    session.flush()
+    return instrument_out(instrument)
+
+
+def instrument_out(row: Instrument) -> InstrumentOut:
+    due = row.calibrated_on + timedelta(days=row.valid_days) if row.calibrated_on else None
+    late = due is None or due < datetime.now(UTC).date()
+    fields = {name: getattr(row, name) for name in InstrumentIn.model_fields}
+    return InstrumentOut(**fields, version=row.version, due_on=due, overdue=late)
+
+
+class InstrumentChange(InstrumentIn):
+    version: Version
+
+
+def change_instrument(session: Session, instrument_id: uuid.UUID, given: InstrumentChange) -> InstrumentOut:
+    row = session.get(Instrument, instrument_id)
+    if row is None:
+        raise Missing("There is no such instrument.")
+    change(session, row, given.version, given.model_dump(exclude={"version", "id"}))
+    return instrument_out(row)
+
+
+def overdue(instrument: Instrument) -> str | None:
+    """What to say of every reading that an instrument takes now; None while its calibration holds."""
+    due = instrument_out(instrument).due_on
+    if due is None:
+        return f"{instrument.code} has no calibration on record: readings rest on its stated uncertainty alone."
+    if due < datetime.now(UTC).date():
+        return f"The calibration of {instrument.code} ran out on {due:%d %b %Y}: readings may be off by more than is shown."
+    return None
+
+
+class MeterOut(Shape):
+    """An instrument that a reading may be taken with; `overdue` is what to say where its calibration has run out."""
+
+    id: uuid.UUID
+    code: str
+    kind: InstrumentKind
+    overdue: str | None
+
+
+def meters_of(session: Session, *kinds: InstrumentKind) -> list[MeterOut]:
+    """Instruments of these kinds, to choose from."""
+    rows = session.scalars(
+        select(Instrument).where(Instrument.kind.in_(kinds)).order_by(Instrument.kind, Instrument.code)
+    )
+    return [MeterOut(id=i.id, code=i.code, kind=i.kind, overdue=overdue(i)) for i in rows]
+
+
+def instrument_used(session: Session, kind: InstrumentKind, named: uuid.UUID | None) -> Instrument | None:
+    """What a reading was taken with: as named, or the only one of its kind; None where none is listed.
+
+    Of several none is taken for granted: raises Refused until one is named.
+    """
+    if named is not None:
+        row = session.get(Instrument, named)
+        if row is None or row.kind is not kind:
+            raise Missing(f"There is no such {kind.value}.")
+        return row
+    rows = session.scalars(select(Instrument).where(Instrument.kind == kind).limit(2)).all()
+    if len(rows) > 1:
+        raise Refused(f"Several {kind.value}s are listed. Say which one was read.")
+    return rows[0] if rows else None
