@@ -104,17 +104,3 @@ function Waiting({ entry }: { entry: Entry }) {
     </li>
   );
 }
-
-/** What the server would not have of one place, where it was entered. */
-export function Refused({ entries }: { entries: Entry[] }) {
-  return entries
-    .filter((e) => e.refused)
-    .map((e) => (
-      <p key={e.id} role="alert" className="trouble mt-1.5">
-        {e.label}: {e.refused}{" "}
-        <button type="button" className="underline" onClick={() => takeBack(e.id)}>
-          Take it away
-        </button>
-      </p>
-    ));
-}

@@ -2,8 +2,8 @@ import { Camera } from "@phosphor-icons/react/dist/csr/Camera";
 import { useRef, useState } from "react";
 import { newId, type Schemas } from "../api/client";
 import { put, useOutbox } from "../api/outbox";
-import { Refused } from "../app/outbox";
 import { Trouble } from "./bits";
+import { Refused } from "./refused";
 
 /** Photos of one thing, and a way to take one with the phone's camera. */
 export function Photos({

@@ -2,8 +2,8 @@ import { useState } from "react";
 import { newId, type Schemas } from "../../api/client";
 import { keys } from "../../api/keys";
 import { put, useOutbox } from "../../api/outbox";
-import { Refused } from "../../app/outbox";
 import { Field, Trouble } from "../../parts/bits";
+import { Refused } from "../../parts/refused";
 import { text } from "./text";
 
 type Kind = Schemas["RunEventKind"];

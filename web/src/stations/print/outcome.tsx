@@ -2,8 +2,8 @@ import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { keys } from "../../api/keys";
 import { put, useOutbox } from "../../api/outbox";
-import { Refused } from "../../app/outbox";
 import { Field, Trouble } from "../../parts/bits";
+import { Refused } from "../../parts/refused";
 import { CauseField } from "./cause";
 import { text } from "./text";
 

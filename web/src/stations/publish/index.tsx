@@ -6,9 +6,9 @@ import { useChange, useMe, usePublish, useRank } from "../../api/queries";
 import { Top } from "../../app/shell";
 import { BeadBar } from "../../parts/bead-bar";
 import { day, Field, Skeleton, Trouble } from "../../parts/bits";
+import { criterionColour } from "../../parts/criterion-colour";
 import { ProfileChip } from "../../parts/profile-chip";
 import { UnitName } from "../../parts/unit-mark";
-import { criterionColour } from "../rank/weights";
 import { text } from "./text";
 
 export default function Publish({ studyId }: { studyId: string }) {

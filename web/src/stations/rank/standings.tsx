@@ -1,12 +1,12 @@
 import type { Schemas } from "../../api/client";
 import { BeadBar } from "../../parts/bead-bar";
 import { percent } from "../../parts/bits";
+import { criterionColour as colour } from "../../parts/criterion-colour";
 import { Departures } from "../../parts/departures";
 import { Sourced, useSource } from "../../parts/source-drawer";
 import { Glyph, UnitName } from "../../parts/unit-mark";
 import { Warnings } from "../../parts/warnings";
 import { text } from "./text";
-import { criterionColour as colour } from "./weights";
 
 /** Points while figures are missing: what is known, and what the missing ones could add. */
 function interval(s: Schemas["StandingLine"]): string {

@@ -2,10 +2,11 @@ import { Slider } from "radix-ui";
 import type { Schemas } from "../../api/client";
 import { Key, Trouble } from "../../parts/bits";
 import { Conflict } from "../../parts/conflict";
+import { criterionColour } from "../../parts/criterion-colour";
 import { MustHaves } from "./must-haves";
 import { text } from "./text";
 import { useBuyer } from "./use-buyer";
-import { criterionColour, toHundred } from "./weights";
+import { toHundred } from "./weights";
 
 /** The buyer's weights, traded by sliders and kept on request; below them the must-haves. */
 export function Weighting({

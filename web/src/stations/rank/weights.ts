@@ -31,8 +31,3 @@ export function toHundred(weights: Record<string, number>): Record<string, numbe
   const sum = Object.values(weights).reduce((a, b) => a + b, 0) || 1;
   return Object.fromEntries(Object.entries(weights).map(([c, w]) => [c, (100 * w) / sum]));
 }
-
-/** A criterion keeps its colour by its place in the scheme, on every screen. */
-export function criterionColour(place: number): string {
-  return `var(--c${(place % 12) + 1})`;
-}

@@ -1,11 +1,11 @@
 import type { RefObject } from "react";
 import type { Schemas } from "../../../api/client";
 import type { Entry } from "../../../api/outbox";
-import { Refused } from "../../../app/outbox";
 import { Key } from "../../../parts/bits";
 import { Dial } from "../../../parts/dial";
 import { InstrumentChoice, type useInstrument } from "../../../parts/instrument";
 import { typedNumber } from "../../../parts/numbers";
+import { Refused } from "../../../parts/refused";
 import { SentValue } from "../../../parts/sent-value";
 import type { useKeeping } from "../keeping";
 import { CantPanel, CorrectPanel, FarPanel, ZeroPanel } from "../panels";
