@@ -3,32 +3,35 @@
 import hashlib
 import os
 import tempfile
-from collections import OrderedDict
 from collections.abc import Callable
 from contextlib import suppress
 from pathlib import Path
 from threading import Lock
 from typing import Generic, TypeVar
 
+from cachetools import LRUCache
 from pydantic import BaseModel, ValidationError
 
 T = TypeVar("T")
 M = TypeVar("M", bound=BaseModel)
 
 
-class Kept(Generic[T]):
-    """The last so many results by key; safe to ask from several threads, of which one makes what several ask for."""
+def _one(_: object) -> int:
+    return 1
 
-    def __init__(self, most: int) -> None:
-        self._most = most
-        self._known: OrderedDict[str, T] = OrderedDict()
+
+class Kept(Generic[T]):
+    """The last results by key, as many as `most` holds by their `size` (one each, or bytes); safe to ask from several
+    threads, of which one makes what several ask for."""
+
+    def __init__(self, most: int, size: Callable[[T], int] = _one) -> None:
+        self._known: LRUCache[str, T] = LRUCache(most, getsizeof=size)
         self._making: dict[str, Lock] = {}
         self._guard = Lock()
 
     def get(self, key: str, make: Callable[[], T]) -> T:
         with self._guard:
             if key in self._known:
-                self._known.move_to_end(key)
                 return self._known[key]
             alone = self._making.setdefault(key, Lock())
         with alone:
@@ -40,10 +43,9 @@ class Kept(Generic[T]):
             finally:
                 with self._guard:
                     self._making.pop(key, None)
-            with self._guard:
+            # What is larger than all that may be kept is given, not kept.
+            with self._guard, suppress(ValueError):
                 self._known[key] = made
-                while len(self._known) > self._most:
-                    self._known.popitem(last=False)
         return made
 
     def clear(self) -> None:

@@ -130,7 +130,7 @@ class WhatIf(Shape):
 
 
 # Pure functions of what a transaction sees: keyed by its snapshot, so never stale; lost without harm.
-_draws: Kept[np.ndarray] = Kept(3)
+_draws: Kept[np.ndarray] = Kept(96_000_000, lambda drawn: drawn.nbytes)
 
 
 def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int = DRAWS) -> RankView:
