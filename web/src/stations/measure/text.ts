@@ -70,6 +70,7 @@ export const text = {
   whyOf: (face: string) => `${face}: why`,
   lookOf: (face: string) => `${face}: look, 0 best to 5 worst`,
   countOf: (face: string) => `${face}: how many`,
+  wasCorrected: "corrected",
   noWord: "no word fits",
   keepCount: "Keep",
   changeJudged: (face: string, said: string) => `${face}: ${said}, change`,

@@ -29,7 +29,6 @@ export function Judging({ specimen, judge }: { specimen: Schemas["SpecimenView"]
                   onClick={() => setChanging(line.feature_id + line.takes)}
                 >
                   {saidOf(line.said)}
-                  {line.said.corrected && <sup>c</sup>}
                 </button>
               ) : (
                 <Ask
@@ -48,8 +47,8 @@ export function Judging({ specimen, judge }: { specimen: Schemas["SpecimenView"]
 }
 
 function saidOf(said: Schemas["JudgementOut"]): string {
-  if (said.verdict === null) return String(said.amount);
-  return said.word ? `${text.verdicts[said.verdict]}, ${said.word}` : text.verdicts[said.verdict];
+  const verdict = said.verdict === null ? String(said.amount) : text.verdicts[said.verdict];
+  return [verdict, said.word, said.corrected ? text.wasCorrected : ""].filter((w) => w !== "").join(", ");
 }
 
 function Ask({ line, judge }: { line: Line; judge: (said: Parameters<Judge>[1], reason?: string) => void }) {
