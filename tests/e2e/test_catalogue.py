@@ -36,7 +36,9 @@ def test_a_frame_tells_its_skew_and_becomes_a_criterion(
     study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, artifact="SF", measured=False, inspected=False)
     site.open(page, study, "measure")
     says = page.get_by_role("region", name="What the readings say so far")
-    measure(page, hands, {"X1": "100,02", "X2": "100,02", "Y1": "99,98", "Y2": "99,98", "D1": "133,20", "D2": "132,68"})
+    measure(
+        page, hands, {"X1": "100,02", "X2": "100,02", "Y1": "99,98", "Y2": "99,98", "D1": "133,20", "D2": "132,68"}
+    )
     expect(says).to_contain_text("Out of square by")
     expect(says).to_contain_text("the back leans to the right")
     expect(says.get_by_role("img", name="The frame from above")).to_be_visible()
