@@ -4,7 +4,7 @@ from pydantic import Field
 
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.evaluations.evaluation import Better, Quantity
-from crevlo.stations.kit.shape import Missing, Shape
+from crevlo.stations.kit.shape import Shape
 
 # What every new study is scored by until its people choose.
 USUAL = ("off.mean", "repeatability", "defects", "success", "time", "cost", "energy", "noise")
@@ -21,12 +21,6 @@ class Anchor(Shape):
 
 def anchors_of(points: list[list[float]]) -> list[Anchor]:
     return [Anchor(raw=raw, value=value) for raw, value in points]
-
-
-def quantity_of(code: str) -> Quantity:
-    if code not in BY_CODE:
-        raise Missing("There is no such criterion.")
-    return BY_CODE[code]
 
 
 def unit_of(code: str, currency: str) -> str:

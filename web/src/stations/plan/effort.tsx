@@ -64,7 +64,7 @@ function Row({ name, value }: { name: string; value: string }) {
 /** How many copies tell a difference, from the usual spread between copies. */
 export function CopiesHint({ copies }: { copies: number }) {
   const spreads = useSpreads();
-  const [code, setCode] = useState("accuracy");
+  const [code, setCode] = useState("off.mean");
   const [difference, setDifference] = useState("");
   const [own, setOwn] = useState("");
   const known = spreads.data?.spreads ?? [];

@@ -119,7 +119,9 @@ function Table({
           <thead className="sticky top-0 bg-sheet">
             <tr>
               <th scope="col">{text.schemeWhat}</th>
-              <th scope="col">{text.schemeNow}</th>
+              <th scope="col" className="!text-left">
+                {text.schemeNow}
+              </th>
               <th scope="col">{text.schemeWeight}</th>
               <th scope="col">{text.schemeWorst}</th>
               <th scope="col">{text.schemeBest}</th>
@@ -147,7 +149,7 @@ function Table({
                           <small className="text-ink-2">{c.unit}</small>
                         </label>
                       </td>
-                      <td>
+                      <td className="!text-left">
                         <Strip choice={c} marks={view.machines} row={row} />
                       </td>
                       {(["weight", "worst", "best"] as const).map((name) => (
