@@ -3,6 +3,9 @@
 import gzip
 import math
 import re
+import shutil
+import subprocess
+import sys
 from dataclasses import replace
 from importlib.resources import files
 from pathlib import Path
@@ -12,6 +15,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+import crevlo.core.motion as motion_package
 from crevlo.core.motion.causes import WORDS, Printing, causes, say_why, why_slower
 from crevlo.core.motion.limits import Keep, Limits, Machine
 from crevlo.core.motion.stream import plan_stream, read_stream
@@ -333,3 +337,20 @@ def test_hostile_files_end_in_a_finite_time(content: bytes) -> None:
 def test_a_file_without_limits_is_told_from_one_with() -> None:
     assert not plan_stream([b"G1 X10 F600\n"], Limits()).sets_limits
     assert plan_stream([b"M204 P900\nG1 X10 F600\n"], Limits()).sets_limits
+
+
+def test_compiled_code_is_kept_by_all_sources_of_the_package(tmp_path: Path) -> None:
+    """A changed constant in one file never runs beside code that was compiled with the old one."""
+    root = Path(motion_package.__file__).parents[3]
+    shutil.copytree(root / "crevlo", tmp_path / "crevlo", ignore=shutil.ignore_patterns("__pycache__"))
+
+    def folder() -> str:
+        told = "import crevlo.core.motion; from numba.core import config; print(config.CACHE_DIR)"
+        run = subprocess.run([sys.executable, "-c", told], cwd=tmp_path, capture_output=True, text=True, check=True)
+        return run.stdout.strip()
+
+    before = folder()
+    layout = tmp_path / "crevlo" / "core" / "motion" / "layout.py"
+    layout.write_text(layout.read_text() + "\n# moved\n")
+    assert str(tmp_path) in before
+    assert folder() != before

@@ -13,7 +13,7 @@ from itertools import chain
 import numpy as np
 from numpy.typing import NDArray
 
-from crevlo.core.motion import reader, timing
+from crevlo.core.motion import layout, moves, reader, timing
 from crevlo.core.motion.limits import FREE, Keep, Limits, Machine
 from crevlo.core.portions import PURGED, portion_of
 
@@ -91,9 +91,9 @@ class Tally:
 
 
 _SKIPS = {
-    reader.MALFORMED: "malformed numbers", reader.UNKNOWN_TOOLS: "unknown tools",
-    reader.OFF_BED: "moves off any bed", reader.LONG_LINES: "lines over 1 MB",
-    reader.MANY_FEATURES: "feature types beyond 62",
+    layout.MALFORMED: "malformed numbers", layout.UNKNOWN_TOOLS: "unknown tools",
+    layout.OFF_BED: "moves off any bed", layout.LONG_LINES: "lines over 1 MB",
+    layout.MANY_FEATURES: "feature types beyond 62",
 }  # fmt: skip
 # Of the comments that may state a fact the first and the last are kept, where files have their summaries.
 _MOST_COMMENTS, _MOST_COMMENT_BYTES, _LONGEST_COMMENT = 10_000, 4_000_000, 4000
@@ -142,27 +142,27 @@ class _Pass:
     """One pass over one file."""
 
     def __init__(self, limits: Limits, machine: Machine, keep: Keep, g90_resets_extrusion: bool) -> None:
-        state = np.zeros(reader.STATE)
-        state[reader.SPEED], state[reader.FACTOR], state[reader.UNIT] = 25.0, 1.0, 1.0
-        state[reader.RESETS], state[reader.TOOL], state[reader.PROGRESS_MIN] = float(g90_resets_extrusion), -1.0, -1.0
-        state[reader.MODAL] = -1.0
-        for place, given in ((reader.GIVEN, limits), (reader.CEILING, machine.limits)):
+        state = np.zeros(layout.STATE)
+        state[layout.SPEED], state[layout.FACTOR], state[layout.UNIT] = 25.0, 1.0, 1.0
+        state[layout.RESETS], state[layout.TOOL], state[layout.PROGRESS_MIN] = float(g90_resets_extrusion), -1.0, -1.0
+        state[layout.MODAL] = -1.0
+        for place, given in ((layout.GIVEN, limits), (layout.CEILING, machine.limits)):
             state[place : place + 18] = (
                 *given.speed, *given.acceleration, *given.corner, given.printing, given.retracting, given.travelling,
                 given.least_printing_speed, given.least_travel_speed, given.junction_mm,
             )  # fmt: skip
-        state[reader.KEEP : reader.KEEP + 3] = keep.axes, keep.acceleration, keep.corners
-        state[reader.FLOW] = machine.most_mm3_s or FREE
-        state[reader.FLOW + 1] = math.pi * machine.diameter_mm**2 / 4
-        reader.hold_limits(state)
+        state[layout.KEEP : layout.KEEP + 3] = keep.axes, keep.acceleration, keep.corners
+        state[layout.FLOW] = machine.most_mm3_s or FREE
+        state[layout.FLOW + 1] = math.pi * machine.diameter_mm**2 / 4
+        moves.hold_limits(state)
         self.state = state
-        rows = reader.OPEN_MOVES + reader.HELD_MOVES + reader.MOST_CHORDS
-        self.held = [np.zeros((rows, reader.COLUMNS)) for _ in range(2)]
+        rows = layout.OPEN_MOVES + layout.HELD_MOVES + layout.MOST_CHORDS
+        self.held = [np.zeros((rows, layout.COLUMNS)) for _ in range(2)]
         self.count, self.at = 0, 0
         self.scratch = np.empty(rows)
-        self.notes = np.zeros((reader.MOST_NOTES, 3), dtype=np.int64)
-        self.names = np.zeros(reader.MOST_FEATURES, dtype=np.uint64)
-        self.purges = np.zeros(reader.MOST_FEATURES, dtype=np.bool_)
+        self.notes = np.zeros((layout.MOST_NOTES, 3), dtype=np.int64)
+        self.names = np.zeros(layout.MOST_FEATURES, dtype=np.uint64)
+        self.purges = np.zeros(layout.MOST_FEATURES, dtype=np.bool_)
         self.tally = Tally()
         self.tail, self.dropping = b"", False
         self.last_comments: deque[bytes] = deque()
@@ -171,8 +171,8 @@ class _Pass:
         self.open, self.entry, self.changed = 0, -1.0, 0
         self.totals = np.zeros(timing.TOTALS)
         self.by_speed, self.by_flow = np.zeros(timing.BINS), np.zeros(timing.BINS)
-        self.by_feature, self.by_layer = np.zeros(reader.MOST_FEATURES), np.zeros(reader.MOST_LAYERS + 1)
-        self.changes = np.zeros(reader.MOST_CHANGES)
+        self.by_feature, self.by_layer = np.zeros(layout.MOST_FEATURES), np.zeros(layout.MOST_LAYERS + 1)
+        self.changes = np.zeros(layout.MOST_CHANGES)
         self.under_way: Future[None] | None = None
 
     def take(self, piece: bytes | None, second: ThreadPoolExecutor) -> None:
@@ -199,28 +199,28 @@ class _Pass:
                 at,
                 stop,
                 self.state,
-                self.held[self.at][reader.OPEN_MOVES :],
+                self.held[self.at][layout.OPEN_MOVES :],
                 self.count,
                 self.notes,
                 self.names,
             )
             for kind, begin, end in self.notes[:noted].tolist():
                 self._note(kind, text[begin:end])
-            if self.count >= reader.HELD_MOVES:
+            if self.count >= layout.HELD_MOVES:
                 self._hand_over(second, over=False)
             elif (at, self.count) == before:
                 break
         self.tail = text[at:]
         if len(self.tail) > _PIECE:
             self.tail, self.dropping = b"", True
-            self.state[reader.LONG_LINES] += 1
+            self.state[layout.LONG_LINES] += 1
 
     def _note(self, kind: int, text: bytes) -> None:
-        if kind == reader.FEATURE_NAME:
+        if kind == layout.FEATURE_NAME:
             name = "".join(c for c in text[:60].decode("utf-8", "replace") if c.isprintable()).strip()
             self.purges[len(self.tally.features)] = portion_of(name) in PURGED
             self.tally.features.append(name)
-        elif kind == reader.PICTURE:
+        elif kind == layout.PICTURE:
             if len(self.tally.picture) < _MOST_PICTURE_LINES:
                 self.tally.picture.append(text[:_LONGEST_PICTURE_LINE])
         elif len(text) > _LONGEST_COMMENT:
@@ -242,14 +242,14 @@ class _Pass:
         self.at, self.count = 1 - self.at, 0
 
     def _finish(self, rows: Floats, other: Floats, count: int, over: bool) -> None:
-        start = reader.OPEN_MOVES - self.open
+        start = layout.OPEN_MOVES - self.open
         # Rows still open from before stand at the end of the other store's.
         self.open, self.entry, self.changed = timing.finish(
             rows, start, self.open + count, self.entry, over, self.scratch, self.totals, self.purges, self.by_speed,
             self.by_flow, self.by_feature, self.by_layer, self.changes, self.changed,
         )  # fmt: skip
-        end = reader.OPEN_MOVES + count
-        other[reader.OPEN_MOVES - self.open : reader.OPEN_MOVES] = rows[end - self.open : end]
+        end = layout.OPEN_MOVES + count
+        other[layout.OPEN_MOVES - self.open : layout.OPEN_MOVES] = rows[end - self.open : end]
 
     def _wait(self) -> None:
         if self.under_way is not None:
@@ -260,15 +260,15 @@ class _Pass:
         self._hand_over(second, over=True)
         self._wait()
         totals = self.totals
-        waits = float(totals[timing.WAITED] + self.state[reader.WAIT])
+        waits = float(totals[timing.WAITED] + self.state[layout.WAIT])
         by_feature: dict[str, float] = {}
         for name, seconds in zip(self.tally.features, self.by_feature, strict=False):
             if seconds > 0:
                 by_feature[name] = by_feature.get(name, 0.0) + float(seconds)
-        layers = int(min(self.state[reader.LAYERS], reader.MOST_LAYERS))
+        layers = int(min(self.state[layout.LAYERS], layout.MOST_LAYERS))
         return Motion(
             float(totals[timing.MOVING]) + waits, waits, int(totals[timing.MOVES]),
-            bool(totals[timing.MOVES] > MOST_MOVES), bool(self.state[reader.SETS] > 0), float(totals[timing.FREE_S]),
+            bool(totals[timing.MOVES] > MOST_MOVES), bool(self.state[layout.SETS] > 0), float(totals[timing.FREE_S]),
             float(totals[timing.FLOW_S]), float(totals[timing.AXES_S]), float(totals[timing.AT_ASKED]),
             float(totals[timing.BY_FLOW]), float(totals[timing.BY_AXES]), self.by_speed, self.by_flow, by_feature,
             self.by_layer[: layers + 1], self.changes[: self.changed],
@@ -276,24 +276,24 @@ class _Pass:
 
     def tally_up(self) -> Tally:
         tally, state = self.tally, self.state
-        tally.lines, tally.changes = int(state[reader.LINES]), int(state[reader.CHANGES])
-        tally.layers = int(state[reader.LAYERS])
-        tally.nozzle_waits, tally.nozzle_c = int(state[reader.NOZZLE_WAITS]), float(state[reader.NOZZLE_C])
-        tally.bed_waits, tally.bed_c = int(state[reader.BED_WAITS]), float(state[reader.BED_C])
-        if state[reader.PROGRESS_MIN] >= 0:
-            tally.progress_s = 60 * float(state[reader.PROGRESS_MIN])
+        tally.lines, tally.changes = int(state[layout.LINES]), int(state[layout.CHANGES])
+        tally.layers = int(state[layout.LAYERS])
+        tally.nozzle_waits, tally.nozzle_c = int(state[layout.NOZZLE_WAITS]), float(state[layout.NOZZLE_C])
+        tally.bed_waits, tally.bed_c = int(state[layout.BED_WAITS]), float(state[layout.BED_C])
+        if state[layout.PROGRESS_MIN] >= 0:
+            tally.progress_s = 60 * float(state[layout.PROGRESS_MIN])
         moved, drawn, primed = (
-            state[place : place + reader.MOST_TOOLS] for place in (reader.MOVED, reader.DRAWN, reader.PRIMED)
+            state[place : place + layout.MOST_TOOLS] for place in (layout.MOVED, layout.DRAWN, layout.PRIMED)
         )
         for tool in np.flatnonzero((moved != 0) | (drawn != 0)).tolist():
             tally.moved[tool], tally.drawn[tool] = float(moved[tool]), float(drawn[tool])
-            for place, sums in ((reader.EXTRUDED, tally.extruded), (reader.FED, tally.fed)):
-                begin = place + tool * reader.MOST_FEATURES
-                row = state[begin : begin + reader.MOST_FEATURES]
+            for place, sums in ((layout.EXTRUDED, tally.extruded), (layout.FED, tally.fed)):
+                begin = place + tool * layout.MOST_FEATURES
+                row = state[begin : begin + layout.MOST_FEATURES]
                 for feature in np.flatnonzero(row).tolist():
                     key = tool, tally.features[feature]
                     sums[key] = sums.get(key, 0.0) + float(row[feature])
-        if state[reader.STARTED] > 0:
+        if state[layout.STARTED] > 0:
             tally.primed = {tool: float(primed[tool]) for tool in tally.moved}
         tally.skipped = {name: int(state[k]) for k, name in _SKIPS.items() if state[k]}
         if self.long_comments:

@@ -4,7 +4,7 @@ import math
 
 from numba import njit
 
-from crevlo.core.motion.reader import (
+from crevlo.core.motion.layout import (
     ACC,
     ASKED,
     FEATURE,

@@ -1,0 +1,47 @@
+"""Where everything stands in the arrays that compiled code shares: limits, the reader's state, columns of a move."""
+
+# Moves held at once, and the longest row of moves whose speeds are open until a later one is read.
+HELD_MOVES, OPEN_MOVES = 1 << 16, 1 << 15
+MOST_CHORDS = 4000
+CHORD_MM, MOST_MM = 1.0, 1e5
+# No word of a command means more, and what is less counts as nothing; no machine moves slower, or by less.
+MOST_WORD, LEAST_WORD = 1e9, 1e-9
+LEAST_SPEED, LEAST_MM = 0.01, 1e-9
+MOST_TOOLS, MOST_FEATURES, MOST_LAYERS, MOST_CHANGES = 64, 64, 20_000, 4096
+MOST_NOTES = 4096
+
+# Places in the reader's state: position; modes; what is under way; the file's limits; and the limits that hold.
+AT_X, SPEED, FACTOR, UNIT, RELATIVE, RELATIVE_E, BY_MINUTE, SPEEDS_SET = 0, 4, 5, 6, 7, 8, 9, 10
+RETRACTS_APART, WAIT, STOP, RESETS, MODAL, AFTER_CR, TOOL, LAYER = 11, 12, 13, 14, 15, 16, 17, 18
+FEATURE_NOW, FEATURES, STARTED, CHANGES, CHANGED, LINES, SETS = 19, 20, 21, 22, 23, 24, 25
+NOZZLE_WAITS, NOZZLE_C, BED_WAITS, BED_C, PROGRESS_MIN, LAYERS, FLOW = 26, 27, 28, 29, 30, 31, 32
+IN_PICTURE, AMID = 34, 35
+GIVEN, CEILING, HOLDS, KEEP = 40, 60, 80, 100
+# Within each of the three sets of limits.
+AXES, ACC_LIMIT, CORNER, PRINTING, RETRACTING, TRAVELLING, LEAST_P, LEAST_T, JUNCTION = (
+    0,
+    4,
+    8,
+    12,
+    13,
+    14,
+    15,
+    16,
+    17,
+)
+# The move before: its axes' shares, speed, acceleration, what it may start with at a standstill; whether there is one.
+LAST, LAST_SPEED, LAST_ACC, LAST_SAFE, HAS_LAST = 110, 114, 115, 116, 117
+# One array for all of it: a call that hands over ten arrays takes longer than the work that it does.
+WAY, TARGET, BEGIN, WORDS = 120, 124, 128, 132
+# Counts of what could not be read.
+MALFORMED, UNKNOWN_TOOLS, OFF_BED, LONG_LINES, MANY_FEATURES = 160, 161, 162, 163, 164
+# Filament in mm: by tool in all, drawn back, and primed; by tool and feature type, of moves that lay plastic and of
+# those of the extruder alone.
+MOVED, DRAWN, PRIMED = 170, 170 + MOST_TOOLS, 170 + 2 * MOST_TOOLS
+EXTRUDED = 170 + 3 * MOST_TOOLS
+FED = EXTRUDED + MOST_TOOLS * MOST_FEATURES
+STATE = FED + MOST_TOOLS * MOST_FEATURES
+# Columns of a move held.
+LENGTH, LIMITED, ACC, INTO, SAFE, ASKED, MELTED, STOPS, WAITS, VOLUME, FEATURE, ROW_LAYER, PART, COLUMNS = range(14)
+# A note's kinds: a comment that may state a fact, the name of a feature type not seen before, a line of a picture.
+COMMENT, FEATURE_NAME, PICTURE = 0, 1, 2

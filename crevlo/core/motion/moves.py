@@ -1,0 +1,252 @@
+"""Moves and arcs with their limits worked out, compiled."""
+
+import math
+
+from numba import njit
+
+from crevlo.core.motion.layout import (
+    ACC,
+    ACC_LIMIT,
+    ASKED,
+    AT_X,
+    AXES,
+    BEGIN,
+    CEILING,
+    CHANGED,
+    CHORD_MM,
+    CORNER,
+    DRAWN,
+    EXTRUDED,
+    FACTOR,
+    FEATURE,
+    FEATURE_NOW,
+    FED,
+    FLOW,
+    GIVEN,
+    HAS_LAST,
+    HOLDS,
+    INTO,
+    JUNCTION,
+    KEEP,
+    LAST,
+    LAST_ACC,
+    LAST_SAFE,
+    LAST_SPEED,
+    LAYER,
+    LEAST_MM,
+    LEAST_P,
+    LEAST_SPEED,
+    LEAST_T,
+    LENGTH,
+    LIMITED,
+    MELTED,
+    MOST_CHORDS,
+    MOST_FEATURES,
+    MOST_MM,
+    MOVED,
+    OFF_BED,
+    PART,
+    PRINTING,
+    RELATIVE,
+    RELATIVE_E,
+    RETRACTING,
+    ROW_LAYER,
+    SAFE,
+    SPEED,
+    STOP,
+    STOPS,
+    TARGET,
+    TOOL,
+    TRAVELLING,
+    UNIT,
+    VOLUME,
+    WAIT,
+    WAITS,
+    WAY,
+    WORDS,
+)
+
+
+@njit(cache=True, nogil=True, error_model="numpy")
+def hold_limits(state):
+    """Works out the limits that hold: the tighter of the file's and the machine's, of the kinds that count."""
+    for k in range(15):
+        state[HOLDS + k] = min(state[GIVEN + k], state[CEILING + k])
+    state[HOLDS + LEAST_P] = state[GIVEN + LEAST_P]
+    state[HOLDS + LEAST_T] = state[GIVEN + LEAST_T]
+    given, own = state[GIVEN + JUNCTION], state[CEILING + JUNCTION]
+    state[HOLDS + JUNCTION] = min(given, own) if given > 0 and own > 0 else max(given, own)
+    if state[KEEP] == 0:
+        state[HOLDS + AXES : HOLDS + AXES + 4] = 1e12
+    if state[KEEP + 1] == 0:
+        state[HOLDS + ACC_LIMIT : HOLDS + ACC_LIMIT + 4] = 1e12
+        state[HOLDS + PRINTING : HOLDS + TRAVELLING + 1] = 1e12
+    if state[KEEP + 2] == 0:
+        state[HOLDS + CORNER : HOLDS + CORNER + 4] = 1e12
+        state[HOLDS + JUNCTION] = 0.0
+
+
+@njit(cache=True, nogil=True, error_model="numpy")
+def append_move(state, held, count):
+    """Adds one straight move with its limits worked out; gives the new count."""
+    if state[WAY] == 0 and state[WAY + 1] == 0 and state[WAY + 2] == 0 and state[WAY + 3] == 0:
+        return count
+    straight = math.sqrt(state[WAY] * state[WAY] + state[WAY + 1] * state[WAY + 1] + state[WAY + 2] * state[WAY + 2])
+    still = straight < 1e-9
+    length = abs(state[WAY + 3]) if still else straight
+    if length < LEAST_MM:
+        return count
+    extrudes = state[WAY + 3] > 0
+    least = max(LEAST_SPEED, state[HOLDS + LEAST_P] if extrudes else state[HOLDS + LEAST_T])
+    asked = max(state[SPEED] * state[FACTOR], least)
+    speed = asked
+    volume = state[WAY + 3] * state[FLOW + 1] / length if extrudes and not still else 0.0
+    if volume * speed > state[FLOW]:
+        speed = state[FLOW] / volume
+    melted = speed
+    if still:
+        acc = state[HOLDS + RETRACTING]
+    elif state[WAY + 3] != 0:
+        acc = state[HOLDS + PRINTING]
+    else:
+        acc = state[HOLDS + TRAVELLING]
+    safe = 1e300
+    row = held[count]
+    inverse = 1.0 / length
+    share = (
+        abs(state[WAY]) * inverse,
+        abs(state[WAY + 1]) * inverse,
+        abs(state[WAY + 2]) * inverse,
+        abs(state[WAY + 3]) * inverse,
+    )
+    for i in range(4):
+        part = share[i]
+        if part > 0:
+            if speed * part > state[HOLDS + AXES + i]:
+                speed = state[HOLDS + AXES + i] / part
+            if acc * part > state[HOLDS + ACC_LIMIT + i]:
+                acc = state[HOLDS + ACC_LIMIT + i] / part
+            if safe * part > state[HOLDS + CORNER + i]:
+                safe = state[HOLDS + CORNER + i] / part
+    junction = state[HOLDS + JUNCTION]
+    safe = 0.0 if junction > 0 else min(safe, speed)
+    into = speed
+    if state[HAS_LAST] > 0:
+        common = min(speed, state[LAST_SPEED])
+        if junction > 0:
+            turn = 0.0
+            for i in range(4):
+                turn -= state[LAST + i] * state[WAY + i] * inverse
+            half = math.sqrt(max(0.0, (1 - turn) / 2))
+            into = common
+            if half < 0.999999:
+                into = min(common, math.sqrt(min(acc, state[LAST_ACC]) * junction * half / (1 - half)))
+        else:
+            factor = 1.0
+            for i in range(4):
+                before = state[LAST + i] * common
+                behind = state[WAY + i] * inverse * common
+                change = max(abs(before), abs(behind)) if before * behind < 0 else abs(behind - before)
+                if change * factor > state[HOLDS + CORNER + i]:
+                    factor = state[HOLDS + CORNER + i] / change
+            into = max(common * factor, min(min(safe, state[LAST_SAFE]), common))
+    row[LENGTH], row[LIMITED], row[ACC], row[INTO] = length, speed, acc, into
+    row[SAFE], row[ASKED], row[MELTED] = safe, asked, melted
+    row[STOPS] = 1.0 if state[STOP] > 0 or state[HAS_LAST] == 0 else 0.0
+    row[WAITS] = state[WAIT]
+    row[VOLUME] = volume
+    row[FEATURE], row[ROW_LAYER] = state[FEATURE_NOW], state[LAYER]
+    # 1 where plastic is laid, plus 2 where the tool was changed since the move before.
+    row[PART] = (1.0 if extrudes and not still else 0.0) + state[CHANGED]
+    for i in range(4):
+        state[LAST + i] = state[WAY + i] * inverse
+    state[LAST_SPEED], state[LAST_ACC], state[LAST_SAFE], state[HAS_LAST] = speed, acc, safe, 1.0
+    state[WAIT], state[STOP], state[CHANGED] = 0.0, 0.0, 0.0
+    return count + 1
+
+
+@njit(cache=True, nogil=True, error_model="numpy")
+def move_to(number, seen, state, held, count):
+    """G0 to G3: a straight move, or an arc as chords; one that is off any bed is counted as skipped."""
+    for k in range(4):
+        axis = 23 + k if k < 3 else 4
+        state[TARGET + k] = state[AT_X + k]
+        if (seen >> axis) & 1:
+            value = state[WORDS + axis] * state[UNIT]
+            relative = state[RELATIVE_E] if k == 3 else state[RELATIVE]
+            state[TARGET + k] = value + (state[AT_X + k] if relative > 0 else 0.0)
+            if k < 3 and abs(state[TARGET + k]) > MOST_MM:
+                state[OFF_BED] += 1
+                return count
+    out = state[TARGET + 3] - state[AT_X + 3]
+    if abs(out) > MOST_MM:
+        state[OFF_BED] += 1
+        return count
+    if (seen >> 5) & 1 and state[WORDS + 5] > 0:
+        state[SPEED] = state[WORDS + 5] * state[UNIT] / 60
+    if number <= 1:
+        for k in range(4):
+            state[WAY + k] = state[TARGET + k] - state[AT_X + k]
+            state[AT_X + k] = state[TARGET + k]
+        count = append_move(state, held, count)
+        laid = state[WAY] != 0 or state[WAY + 1] != 0 or state[WAY + 2] != 0
+    else:
+        before = count
+        count = arc_to(number == 2, seen, state, held, count)
+        if count < 0:
+            state[OFF_BED] += 1
+            return before
+        laid = True
+    if out != 0:
+        if state[TOOL] < 0:
+            state[TOOL] = 0.0
+        tool = int(state[TOOL])
+        state[MOVED + tool] += out
+        state[DRAWN + tool] = max(0.0, state[DRAWN + tool] - out)
+        place = EXTRUDED if laid else FED
+        state[place + tool * MOST_FEATURES + int(state[FEATURE_NOW])] += out
+    return count
+
+
+@njit(cache=True, nogil=True, error_model="numpy")
+def arc_to(clockwise, seen, state, held, count):
+    """Chords of an arc in the XY plane by its centre (I, J) or radius (R); −1 where there is no such arc."""
+    x0, y0 = state[AT_X], state[AT_X + 1]
+    if (seen >> 17) & 1:
+        r = state[WORDS + 17] * state[UNIT]
+        dx, dy = state[TARGET] - x0, state[TARGET + 1] - y0
+        chord = math.hypot(dx, dy)
+        if chord == 0 or abs(r) < chord / 2 * (1 - 1e-6):
+            return -1
+        high = math.sqrt(max(0.0, r * r - chord * chord / 4)) / chord
+        side = -1.0 if clockwise == (r > 0) else 1.0
+        cx, cy = x0 + dx / 2 - side * dy * high, y0 + dy / 2 + side * dx * high
+    else:
+        cx = x0 + (state[WORDS + 8] * state[UNIT] if (seen >> 8) & 1 else 0.0)
+        cy = y0 + (state[WORDS + 9] * state[UNIT] if (seen >> 9) & 1 else 0.0)
+    radius = math.hypot(x0 - cx, y0 - cy)
+    if not radius <= MOST_MM:
+        return -1
+    a0 = math.atan2(y0 - cy, x0 - cx)
+    turn = math.atan2(state[TARGET + 1] - cy, state[TARGET] - cx) - a0
+    if clockwise and turn >= -1e-9:
+        turn -= 2 * math.pi
+    if not clockwise and turn <= 1e-9:
+        turn += 2 * math.pi
+    pieces = min(MOST_CHORDS, max(1, int(abs(turn) * radius / CHORD_MM)))
+    for k in range(4):
+        state[BEGIN + k] = state[AT_X + k]
+    for p in range(1, pieces + 1):
+        share = p / pieces
+        for k in range(4):
+            point = state[BEGIN + k] + (state[TARGET + k] - state[BEGIN + k]) * share
+            if p < pieces and k == 0:
+                point = cx + radius * math.cos(a0 + turn * share)
+            if p < pieces and k == 1:
+                point = cy + radius * math.sin(a0 + turn * share)
+            state[WAY + k] = point - state[AT_X + k]
+            state[AT_X + k] = point
+        count = append_move(state, held, count)
+    for k in range(4):
+        state[AT_X + k] = state[TARGET + k]
+    return count
