@@ -10,8 +10,8 @@ from crevlo.api.paths import (
 )
 from crevlo.api.station import station
 from crevlo.stations import noise
-from crevlo.stations.bench import get_study
 from crevlo.stations.receive import box, claims, configuration, log, measures, record, unit, worth
+from crevlo.stations.study import get_study
 
 api = station("receive")
 

@@ -10,8 +10,8 @@ from pydantic import Field
 from sqlalchemy import select, text, update
 from sqlalchemy.orm import Session, sessionmaker
 
-from crevlo.stations.bench import get_study
 from crevlo.stations.kit.shape import Missing, Refused, Shape
+from crevlo.stations.study import get_study
 from crevlo.store.schedule import BackgroundWork, Wish, WorkState
 
 # The name under which the worker knows what to do with a row of ours.

@@ -9,9 +9,8 @@ from functools import cached_property
 from typing import Any
 
 from sqlalchemy import Select, func, select
-from sqlalchemy.orm import InstrumentedAttribute, Session, aliased, joinedload
+from sqlalchemy.orm import InstrumentedAttribute, Session, aliased
 
-from crevlo.core.features import MEASURED
 from crevlo.core.money import Money, Rate
 from crevlo.core.safety import SafetyRecord
 from crevlo.core.success import Outcome
@@ -25,10 +24,10 @@ from crevlo.stations.entered import (
     current_scores,
     late_entries,
 )
-from crevlo.stations.kit.shape import Missing
 from crevlo.stations.price import NO_PRICE, Price, prices_of
 from crevlo.stations.rate import stated_rates
 from crevlo.stations.safety import latest_safety, safety_records, safety_standing
+from crevlo.stations.study import LineKey, current_protocol, get_study, line_of, measured_of, readings_due
 from crevlo.store.machine import ArtifactVersion, Check, Configuration, FeatureRow, Instrument, SafetyCheck, Spool
 from crevlo.store.reading import Rejection
 from crevlo.store.record import AssemblyStep, FeatureWorth, ModelFeature, UnitMeasure
@@ -368,45 +367,6 @@ class Worths:
     present: Mapping[uuid.UUID, Sequence[Money]]
 
 
-def tries_used(runs: Sequence[Run]) -> int:
-    """How many of a job's runs count as tries: one that a person stopped does not, unless they said so."""
-    return sum(run.uses_attempt for run in runs)
-
-
-LineKey = tuple[uuid.UUID, uuid.UUID]
-
-
-def line_of(job: Job) -> LineKey:
-    """Which line of its arm a job belongs to: artifact and spool."""
-    return job.artifact_id, job.spool_id
-
-
-def measured_of(artifact: ArtifactVersion) -> list[FeatureRow]:
-    return [f for f in artifact.features if f.kind in MEASURED]
-
-
-def readings_due(protocol: ProtocolVersion | None, artifact: ArtifactVersion) -> int:
-    """Readings that a specimen should get, and features that somebody should judge."""
-    measured = len(measured_of(artifact))
-    return measured * protocol.repeats + len(artifact.features) - measured if protocol else 0
-
-
-def get_study(session: Session, study_id: uuid.UUID) -> Study:
-    study = session.get(Study, study_id)
-    if study is None:
-        raise Missing("There is no such study.")
-    return study
-
-
-def current_protocol(session: Session, study_id: uuid.UUID) -> ProtocolVersion | None:
-    return session.scalar(
-        select(ProtocolVersion)
-        .where(ProtocolVersion.study_id == study_id)
-        .order_by(ProtocolVersion.number.desc())
-        .limit(1)
-    )
-
-
 def current_noise(
     session: Session, run_ids: list[uuid.UUID], unit_ids: list[uuid.UUID]
 ) -> dict[uuid.UUID, list[NoiseReading]]:
@@ -426,26 +386,3 @@ def current_noise(
 def load_bench(session: Session, study_id: uuid.UUID, unit_ids: Collection[uuid.UUID] | None = None) -> Bench:
     """A study's records, all or those of some units. Raises Missing where there is no such study."""
     return Bench(session, get_study(session, study_id), None if unit_ids is None else frozenset(unit_ids))
-
-
-def artifacts_of(session: Session, specimen_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, ArtifactVersion]:
-    """The artifact that each specimen is a print of."""
-    rows = session.execute(
-        select(Specimen.id, ArtifactVersion)
-        .join(Run, Run.id == Specimen.run_id)
-        .join(Job, Job.id == Run.job_id)
-        .join(ArtifactVersion, ArtifactVersion.id == Job.artifact_id)
-        .where(Specimen.id.in_(specimen_ids))
-    )
-    return dict(rows.tuples().all())
-
-
-def artifact_of(session: Session, specimen: Specimen) -> ArtifactVersion:
-    return artifacts_of(session, [specimen.id])[specimen.id]
-
-
-def job_with_unit(session: Session, job_id: uuid.UUID) -> Job:
-    job = session.scalar(select(Job).where(Job.id == job_id).options(joinedload(Job.unit)))
-    if job is None:
-        raise Missing("There is no such job.")
-    return job

@@ -7,10 +7,10 @@ from sqlalchemy import func, select, text
 from sqlalchemy.orm import Session
 
 from crevlo.core.success import Outcome
-from crevlo.stations.bench import current_protocol, get_study, readings_due
 from crevlo.stations.kit.shape import Shape
 from crevlo.stations.price import prices_of
 from crevlo.stations.safety import latest_safety, safety_records, safety_standing
+from crevlo.stations.study import current_protocol, get_study, readings_due
 from crevlo.store.machine import ArtifactVersion
 from crevlo.store.reading import InspectionLock
 from crevlo.store.run import Run, Specimen

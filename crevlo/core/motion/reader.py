@@ -1,6 +1,5 @@
 """Bytes of a sliced file to moves: commands, modes and comments, compiled."""
 
-
 import numpy as np
 from numba import njit
 

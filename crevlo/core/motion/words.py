@@ -1,6 +1,5 @@
 """Numbers and words in the bytes of a sliced file, compiled."""
 
-
 import numpy as np
 from numba import njit
 

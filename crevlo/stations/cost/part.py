@@ -8,11 +8,11 @@ from sqlalchemy.orm import Session
 from crevlo.core.cost import CostInputs, cost_per_good_part, say_difference, say_ratio
 from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.figure import central
-from crevlo.stations.bench import get_study
 from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.shape import Quantity, Shape, Version, quantity
+from crevlo.stations.study import get_study
 
 PARTS = ("material", "energy", "machine", "labour", "failures")
 

@@ -9,9 +9,10 @@ from crevlo.core.evidence import Basis, Evidence, Key, Level, LineOf, Machine, R
 from crevlo.core.features.feature import Feature
 from crevlo.core.money import Money, in_currency
 from crevlo.core.success import Cause
-from crevlo.stations.bench import Bench, LineKey, line_of
+from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.specimen import features_of, instruments_of, specimen_of
 from crevlo.stations.protocol import Policies
+from crevlo.stations.study import LineKey, line_of
 from crevlo.store import run as rows
 from crevlo.store.record import MeasureKind
 from crevlo.store.study import Job

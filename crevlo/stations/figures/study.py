@@ -16,10 +16,11 @@ from crevlo.core.evaluations.success import attempts
 from crevlo.core.evidence import Evidence, Key
 from crevlo.core.figure import Counted, Figure
 from crevlo.core.statistics import widest
-from crevlo.stations.bench import Bench, line_of, load_bench
+from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.evidence.study import evidence_of
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.snapshot import print_of, state_of
+from crevlo.stations.study import line_of
 
 
 @dataclass

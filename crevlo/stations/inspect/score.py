@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.blind import CODE_RULE, follows
 from crevlo.core.defects import DEFECTS, asked_of, specimen_quality
-from crevlo.stations.bench import artifacts_of, current_protocol, get_study, load_bench
+from crevlo.stations.bench import load_bench
 from crevlo.stations.blind import late_reason
 from crevlo.stations.entered import ScoreRow, current_scores
 from crevlo.stations.inspect.reject import reject_specimen
@@ -18,6 +18,7 @@ from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
 from crevlo.stations.library.artifact import shown_by
+from crevlo.stations.study import artifacts_of, current_protocol, get_study
 from crevlo.store.machine import ArtifactVersion
 from crevlo.store.reading import DefectScore, InspectionLock
 from crevlo.store.run import Run, Specimen

@@ -9,11 +9,11 @@ from sqlalchemy.orm import Session
 from crevlo.core.estimate import BadInput
 from crevlo.core.features import KINDS
 from crevlo.core.features.kind import Judged, Takes, Verdict, check_judgement
-from crevlo.stations.bench import artifact_of
 from crevlo.stations.blind import late_reason
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
 from crevlo.stations.measure.specimen import SpecimenView, specimen_of, view_of
+from crevlo.stations.study import artifact_of
 from crevlo.store.reading import Judgement
 
 

@@ -8,10 +8,10 @@ from sqlalchemy import select, text
 from sqlalchemy.orm import Session
 
 from crevlo.core.features import MEASURED
-from crevlo.stations.bench import current_protocol, get_study, readings_due
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.library.shown import ArtifactOut, artifact_out
 from crevlo.stations.measure.instruments import InstrumentNow, instruments_now
+from crevlo.stations.study import current_protocol, get_study, readings_due
 from crevlo.store.machine import ArtifactVersion
 
 

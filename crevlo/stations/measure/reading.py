@@ -10,12 +10,12 @@ from sqlalchemy.orm import Session
 from crevlo.core.estimate import BadInput
 from crevlo.core.features import KINDS
 from crevlo.core.features.kind import check_value
-from crevlo.stations.bench import artifact_of, measured_of
 from crevlo.stations.blind import late_reason
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
 from crevlo.stations.measure.instruments import instrument_of
 from crevlo.stations.measure.specimen import SpecimenView, specimen_of, view_of
+from crevlo.stations.study import artifact_of, measured_of
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
 from crevlo.store.reading import Reading
 

@@ -9,13 +9,13 @@ from crevlo.core.estimate import Estimate
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.features import KINDS
 from crevlo.core.readings import feature_estimates
-from crevlo.stations.bench import artifact_of, measured_of
 from crevlo.stations.entered import ReadingRow, readings_of
 from crevlo.stations.evidence.specimen import features_of, instruments_of
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
 from crevlo.stations.figures.source import Input, Source, feature_name, reading_entries
 from crevlo.stations.kit.shape import Missing, quantity
 from crevlo.stations.measure.specimen import told_of
+from crevlo.stations.study import artifact_of, measured_of
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
 from crevlo.store.run import Specimen
 

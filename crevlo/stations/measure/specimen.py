@@ -18,11 +18,11 @@ from crevlo.core.features.kind import Takes, Verdict
 from crevlo.core.grade import feature_grade
 from crevlo.core.readings import feature_estimates
 from crevlo.core.sizes import Axis
-from crevlo.stations.bench import artifact_of, current_protocol, measured_of, readings_due
 from crevlo.stations.entered import current_judgements, current_readings
 from crevlo.stations.evidence.specimen import features_of, instruments_of
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
 from crevlo.stations.kit.shape import Missing, Quantity, Shape, quantity
+from crevlo.stations.study import artifact_of, current_protocol, measured_of, readings_due
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
 from crevlo.store.run import Specimen
 from crevlo.store.study import ProtocolVersion

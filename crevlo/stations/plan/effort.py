@@ -12,13 +12,13 @@ from crevlo.core.features import MEASURED
 from crevlo.core.material import OTHER_DENSITY
 from crevlo.core.repeats import copies_needed, difference_told
 from crevlo.core.success import Outcome
-from crevlo.stations.bench import get_study
 from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.library.artifact import standing
 from crevlo.stations.plan.expected import USUAL_W, by_volume, histories
 from crevlo.stations.plan.freeze import PlannedLine, freeze_needs, why_not
 from crevlo.stations.protocol import Draft
+from crevlo.stations.study import get_study
 from crevlo.store.machine import Model, Spool, Unit
 from crevlo.store.run import Run
 from crevlo.store.study import Job

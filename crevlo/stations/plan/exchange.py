@@ -12,7 +12,6 @@ from sqlalchemy.orm import Session
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.estimate import BadInput
 from crevlo.core.protocol import Slicing, Tuning
-from crevlo.stations.bench import current_protocol, get_study
 from crevlo.stations.kit.shape import MOST_MACHINES, Missing, Shape
 from crevlo.stations.library.artifact import reference
 from crevlo.stations.protocol import (
@@ -25,6 +24,7 @@ from crevlo.stations.protocol import (
     Policies,
     own_is_open,
 )
+from crevlo.stations.study import current_protocol, get_study
 from crevlo.store.machine import ArtifactVersion, Model, Spool
 
 

@@ -7,12 +7,12 @@ from datetime import UTC, datetime
 from sqlalchemy.orm import Session
 
 from crevlo.core.protocol import Tuning, shuffled_jobs
-from crevlo.stations.bench import current_protocol, get_study
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Moment, Refused, Shape
 from crevlo.stations.library.artifact import Standing, stored
 from crevlo.stations.library.shelf import bed_of, fit_on
 from crevlo.stations.protocol import MOST_JOBS
+from crevlo.stations.study import current_protocol, get_study
 from crevlo.store.machine import Model
 from crevlo.store.study import Job, PrintLine, ProtocolVersion, Study
 

@@ -15,13 +15,14 @@ from crevlo.core.schedule.calendar import Calendar, working_hours
 from crevlo.core.schedule.finish import Doubt
 from crevlo.core.schedule.task import Circuit, Problem, Task
 from crevlo.core.success import Outcome, success_chance
-from crevlo.stations.bench import Bench, load_bench, tries_used
+from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.kit.shape import Refused
 from crevlo.stations.library.artifact import stored
 from crevlo.stations.library.model import ModelSheet
 from crevlo.stations.plan.expected import USUAL_W, History, by_volume, histories
 from crevlo.stations.plan.rules import TICK, Rules, rules_of
 from crevlo.stations.protocol import Conditions, Policies
+from crevlo.stations.study import tries_used
 from crevlo.store.run import Run
 from crevlo.store.schedule import Pin
 from crevlo.store.study import Job

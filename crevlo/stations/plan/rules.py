@@ -10,9 +10,9 @@ from pydantic import Field, model_validator
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.stations.bench import get_study
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.shape import MOST_MACHINES, Conflict, Day, Missing, Moment, Refused, Shape, Version
+from crevlo.stations.study import get_study
 from crevlo.store.schedule import BenchRules, Pin
 from crevlo.store.study import Job
 

@@ -10,13 +10,14 @@ from sqlalchemy.orm import Session
 from crevlo.core.material import usual_drying_h
 from crevlo.core.success import Outcome
 from crevlo.stations.background import OPEN, WorkOut, ask, latest, work_out
-from crevlo.stations.bench import Bench, load_bench, tries_used
+from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.shape import Refused, Shape
 from crevlo.stations.plan.make import latest_schedule
 from crevlo.stations.plan.problem import end_of, hours_from, job_words, wall_time
 from crevlo.stations.plan.rules import PinOut, Rules, RulesOut, pins_of, rules_of
 from crevlo.stations.protocol import Policies
+from crevlo.stations.study import tries_used
 from crevlo.store.schedule import MadeSchedule
 
 SlotState = Literal["planned", "printing", "done", "failed", "late"]

@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.features import MEASURED
 from crevlo.core.protocol import Slicing, Tuning
-from crevlo.stations.bench import get_study, load_bench, readings_due
+from crevlo.stations.bench import load_bench
 from crevlo.stations.job_state import JobState, Stage, job_states
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.mark import UnitMark, mark_of
@@ -22,6 +22,7 @@ from crevlo.stations.library.unit import first_unit
 from crevlo.stations.plan.freeze import left_out, open_draft
 from crevlo.stations.protocol import ArmIn, Candidate, Conditions, Draft, LineIn, Policies
 from crevlo.stations.rank.beginning import begin_scheme
+from crevlo.stations.study import get_study, readings_due
 from crevlo.store.machine import Spool
 from crevlo.store.study import (
     Arm,

@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.success import Cause, Outcome
 from crevlo.stations.background import WorkOut
-from crevlo.stations.bench import current_protocol, job_with_unit, load_bench, tries_used
+from crevlo.stations.bench import load_bench
 from crevlo.stations.job_state import job_states
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.photo import PhotoOut, photos_of
@@ -23,6 +23,7 @@ from crevlo.stations.print_.fault import HypothesisOut, hypotheses_of
 from crevlo.stations.print_.phases import EventOut, events_of
 from crevlo.stations.protocol import Policies
 from crevlo.stations.safety import may_run_unattended
+from crevlo.stations.study import current_protocol, job_with_unit, tries_used
 from crevlo.store.machine import InstrumentKind
 from crevlo.store.reading import Rejection
 from crevlo.store.run import EnergyFrom, NoiseReading, Run, SlicedFile

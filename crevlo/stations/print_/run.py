@@ -10,7 +10,6 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.blind import blind_code, place_in_queue
 from crevlo.core.success import Cause, Outcome
-from crevlo.stations.bench import current_protocol, job_with_unit, tries_used
 from crevlo.stations.devices.power import energy_from_meter
 from crevlo.stations.entered import current_rejections
 from crevlo.stations.kit.change import change
@@ -20,6 +19,7 @@ from crevlo.stations.library.unit import configuration_of
 from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.job import JobView, policies_of, run_by_id, view_job
 from crevlo.stations.safety import may_run_unattended, why_not_run
+from crevlo.stations.study import current_protocol, job_with_unit, tries_used
 from crevlo.store.run import Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolDeviation, Study
 

@@ -7,8 +7,8 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.gcode.settings import Affects, differing
-from crevlo.stations.bench import job_with_unit
 from crevlo.stations.kit.shape import Shape
+from crevlo.stations.study import job_with_unit
 from crevlo.store.machine import Model, Unit
 from crevlo.store.run import SlicedFile
 from crevlo.store.study import Arm, Job

@@ -14,12 +14,12 @@ from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.core.gcode.wanted import deviations
 from crevlo.core.motion.limits import NO_LIMITS, Limits, Machine
 from crevlo.stations.background import Progress, WorkOut, ask, latest_of, work_out
-from crevlo.stations.bench import job_with_unit
 from crevlo.stations.kit.picture import made_anew
 from crevlo.stations.kit.shape import Missing, Refused, Shape
 from crevlo.stations.kit.upload import keep_upload, upload_content
 from crevlo.stations.library.model import ModelSheet
 from crevlo.stations.protocol import wanted
+from crevlo.stations.study import job_with_unit
 from crevlo.store.machine import Model, Spool
 from crevlo.store.run import SlicedFile
 from crevlo.store.schedule import BackgroundWork

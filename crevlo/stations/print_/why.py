@@ -8,11 +8,11 @@ from pydantic import Field
 from sqlalchemy.orm import Session, sessionmaker
 
 from crevlo.stations.background import Progress, WorkOut, ask, latest_of, work_out
-from crevlo.stations.bench import job_with_unit
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.kit.upload import upload_content
 from crevlo.stations.print_.sliced import machine_of, newest_file
+from crevlo.stations.study import job_with_unit
 from crevlo.store.schedule import BackgroundWork
 
 if TYPE_CHECKING:

@@ -13,7 +13,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.success import Outcome
-from crevlo.stations.bench import Bench, get_study
+from crevlo.stations.bench import Bench
 from crevlo.stations.figures.study import study_figures
 from crevlo.stations.inspect.score import revealed
 from crevlo.stations.kit.shape import Missing, Shape
@@ -21,6 +21,7 @@ from crevlo.stations.protocol import Conditions, Policies
 from crevlo.stations.rank.ranking import RankView, WhatIf, view_rank
 from crevlo.stations.receive.unit import disclose
 from crevlo.stations.receive.worth import worth_ledger
+from crevlo.stations.study import get_study
 from crevlo.store.machine import Instrument
 from crevlo.store.person import Person
 from crevlo.store.reading import Reading

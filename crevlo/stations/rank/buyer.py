@@ -10,13 +10,13 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.ranking.gate import GateKind
 from crevlo.core.ranking.points import normalised
-from crevlo.stations.bench import get_study
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
 from crevlo.stations.rank.beginning import must_be_safe
 from crevlo.stations.rank.criteria import BY_CODE
 from crevlo.stations.rank.must_have import MustHave, checked
 from crevlo.stations.rank.scheme import latest_scheme
+from crevlo.stations.study import get_study
 from crevlo.store.study import BuyerProfile, GateRow, ReportRevision, Study
 
 MOST_BUYERS = 30

@@ -8,7 +8,7 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.stations.bench import get_study, load_bench
+from crevlo.stations.bench import load_bench
 from crevlo.stations.kit.photo import PhotoOut, photos_of
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.library.instrument import MeterOut, meters_of
@@ -33,6 +33,7 @@ from crevlo.stations.receive.measures import (
 )
 from crevlo.stations.receive.printing import NoiseRow, PrintingOut, noise_table, printing
 from crevlo.stations.receive.worth import WorthLedger, worth_ledger
+from crevlo.stations.study import get_study
 from crevlo.store.machine import InstrumentKind, Unit
 from crevlo.store.record import BoxItem
 

@@ -8,7 +8,6 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.safety import SafetyRecord
-from crevlo.stations.bench import get_study
 from crevlo.stations.checks import CHECKS, CheckText
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.clock import stated_time
@@ -19,6 +18,7 @@ from crevlo.stations.library.model import ModelSheet
 from crevlo.stations.library.unit import latest_configurations
 from crevlo.stations.price import NO_PRICE, Price, prices_of, state_price
 from crevlo.stations.safety import latest_safety, safety_records, safety_standing
+from crevlo.stations.study import get_study
 from crevlo.store.machine import Check, CheckResult, Configuration, Obtained, SafetyCheck, Unit
 from crevlo.store.study import StudyUnit
 
