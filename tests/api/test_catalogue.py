@@ -1,5 +1,7 @@
 """What artifacts tell, through the whole line: readings and judgements in, words, criteria, sources and the report out."""
 
+import re
+
 import pytest
 
 from crevlo.sim.client import ApiError, Client
@@ -74,6 +76,10 @@ def test_a_frame_says_its_skew_in_measure_rank_source_and_report(reviewer: Clien
     page = reviewer.http.get(f"/api/revisions/{revision}/report.html").text
     assert "Out of square" in page
     assert "mm/100 mm" in page
+    # A criterion has one colour: in every bar that of the key, also behind one that made no points.
+    key = re.findall(r'<i style="background:(#\w+)"></i>([^<]+?) [\d.]+</span>', page)
+    for fill, name in re.findall(r'fill="(#\w+)"><title>(.+?) [\d.]+</title>', page):
+        assert (fill, name) in key
 
 
 def test_a_scheme_of_nonsense_is_refused_and_the_second_of_two_is_told(reviewer: Client) -> None:

@@ -27,7 +27,10 @@ from crevlo.store.person import Person
 from crevlo.store.reading import Reading
 from crevlo.store.study import BuyerProfile, ProtocolDeviation, ReportRevision
 
-BEADS = ("#1d3b34", "#2c6b58", "#5f9c80", "#a97a1c", "#c9a552", "#8c5a3c", "#b98c74", "#5b6f8f")
+BEADS = (
+    "#1d3b34", "#2c6b58", "#5f9c80", "#a97a1c", "#c9a552", "#8c5a3c", "#b98c74", "#5b6f8f", "#7a4b6a", "#8f9a3e", "#3f7f92",
+    "#a65e5e",
+)  # fmt: skip
 _templates = Environment(loader=FileSystemLoader(Path(__file__).parent), autoescape=select_autoescape(default=True))
 
 
