@@ -6,6 +6,7 @@ import { useMe } from "../api/queries";
 import { day, Field, Skeleton, Trouble } from "../parts/bits";
 import { NewPassword } from "../parts/new-password";
 import { Shell } from "./shell";
+import { text } from "./text";
 
 /** One's own password, and where one is signed in. */
 export function AccountPage() {
@@ -40,10 +41,10 @@ export function AccountPage() {
       .catch(setError);
   };
   return (
-    <Shell studyId={null} active="" title="Your account">
+    <Shell studyId={null} active="" title={text.yourAccount}>
       <div className="grid max-w-[860px] grid-cols-[minmax(0,1fr)_300px] items-start gap-3 max-[760px]:grid-cols-1">
-        <section className="sheet p-4" aria-label="Where you are signed in">
-          <h2 className="text-lead font-bold">Where you are signed in</h2>
+        <section className="sheet p-4" aria-label={text.whereYouAreSigned}>
+          <h2 className="text-lead font-bold">{text.whereYouAreSigned}</h2>
           {!sessions.data && <Skeleton className="mt-2 h-24" />}
           <ul className="mt-2">
             {sessions.data?.sessions.map((s) => (
@@ -58,10 +59,10 @@ export function AccountPage() {
                   </span>
                 </span>
                 {s.here ? (
-                  <span className="chip">this one</span>
+                  <span className="chip">{text.thisOne}</span>
                 ) : (
                   <button type="button" className="button" onClick={() => end(s.id)}>
-                    Sign out there
+                    {text.signOutThere}
                   </button>
                 )}
               </li>
@@ -69,22 +70,18 @@ export function AccountPage() {
           </ul>
           <Trouble error={error ?? sessions.error} />
         </section>
-        <form onSubmit={change} className="sheet grid gap-2.5 p-4" aria-label="New password">
-          <h2 className="text-lead font-bold">New password</h2>
+        <form onSubmit={change} className="sheet grid gap-2.5 p-4" aria-label={text.newPassword}>
+          <h2 className="text-lead font-bold">{text.newPassword}</h2>
           <p className="text-small text-ink-2">
             For {me.data?.name}. It signs you out everywhere else. Just after signing in by a link the old one
             is not needed.
           </p>
-          <Field label="Old password">
+          <Field label={text.oldPassword}>
             <input className="input" name="old" type="password" autoComplete="current-password" />
           </Field>
-          <NewPassword
-            name="new"
-            label="New password"
-            hint="At least 10 characters; a few words that do not belong together."
-          />
+          <NewPassword name="new" label={text.newPassword} hint={text.atLeast10Characters} />
           <button type="submit" className="button primary">
-            Change it
+            {text.changeIt}
           </button>
           {done && (
             <p role="status" className="text-body text-ok-ink">

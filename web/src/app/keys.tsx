@@ -1,6 +1,7 @@
 import { Dialog } from "radix-ui";
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from "react";
 import { Key } from "../parts/bits";
+import { text } from "./text";
 
 /**
  * One key of a screen: what it does, and doing it. `typing` keys also work inside a text field; a screen's own
@@ -89,7 +90,7 @@ export function KeyBoard({ children }: { children: ReactNode }) {
             aria-describedby={undefined}
             className="sheet fixed top-16 left-1/2 z-20 w-[min(440px,92vw)] -translate-x-1/2 p-5"
           >
-            <Dialog.Title className="text-head font-bold">Keys of this screen</Dialog.Title>
+            <Dialog.Title className="text-head font-bold">{text.keysOfThisScreen}</Dialog.Title>
             <dl className="mt-3 grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
               {help &&
                 [...sets.current]

@@ -4,6 +4,7 @@ import { useEffect } from "react";
 import { keys } from "../api/keys";
 import { type Entry, momentOf, onKept, onSignedOut, sendAgain, takeBack, useOutbox } from "../api/outbox";
 import { useMe } from "../api/queries";
+import { text } from "./text";
 
 /** Takes up what the server answers to what was kept on this device; the screens follow. */
 export function OutboxKeeper() {
@@ -55,7 +56,7 @@ export function NotSent() {
           sideOffset={6}
           className="sheet z-30 max-h-[70dvh] w-[min(420px,94vw)] overflow-y-auto p-3.5"
         >
-          <h2 className="text-lead font-bold">Kept on this device</h2>
+          <h2 className="text-lead font-bold">{text.keptOnThisDevice}</h2>
           <p className="pt-0.5 text-small text-ink-2">
             {own.length > 0
               ? "Sent by itself, in this order, as soon as the server answers."
@@ -93,10 +94,10 @@ function Waiting({ entry }: { entry: Entry }) {
           </p>
           <span className="flex gap-2 pt-1">
             <button type="button" className="button" onClick={() => sendAgain(entry.id)}>
-              Send it again
+              {text.sendItAgain}
             </button>
             <button type="button" className="button" onClick={() => takeBack(entry.id)}>
-              Take it away
+              {text.takeItAway}
             </button>
           </span>
         </>

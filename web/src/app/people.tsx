@@ -6,6 +6,7 @@ import { useMe } from "../api/queries";
 import { Empty, Field, Skeleton, Trouble } from "../parts/bits";
 import { NewPassword } from "../parts/new-password";
 import { Shell } from "./shell";
+import { text } from "./text";
 
 const ROLES: Record<Schemas["Role"], string> = {
   owner: "everything, and who may do what",
@@ -65,14 +66,14 @@ export function PeoplePage() {
     );
   };
   return (
-    <Shell studyId={null} active="people" title="People">
+    <Shell studyId={null} active="people" title={text.people}>
       {!owner ? (
-        <Empty title="Only an owner sees this">
-          <p>Ask the owner of this installation for another role.</p>
+        <Empty title={text.onlyAnOwnerSees}>
+          <p>{text.askTheOwnerOf}</p>
         </Empty>
       ) : (
         <div className="mx-auto grid max-w-[960px] grid-cols-[minmax(0,1fr)_300px] items-start gap-3 max-[860px]:grid-cols-1">
-          <section aria-label="People" className="sheet p-4">
+          <section aria-label={text.people} className="sheet p-4">
             {!people.data && <Skeleton className="h-40" />}
             <ul>
               {people.data?.people.map((p) => (
@@ -117,27 +118,23 @@ export function PeoplePage() {
             </dl>
           </section>
           <form onSubmit={add} className="sheet grid gap-2.5 p-4">
-            <h2 className="text-lead font-bold">New account</h2>
-            <Field label="Name or role">
+            <h2 className="text-lead font-bold">{text.newAccount}</h2>
+            <Field label={text.nameOrRole}>
               <input className="input" name="name" required maxLength={80} />
             </Field>
-            <Field label="Address">
+            <Field label={text.address}>
               <input className="input" name="email" type="email" required />
             </Field>
-            <Field label="Role">
+            <Field label={text.role}>
               <select className="input" name="role" defaultValue="rater">
                 {Object.keys(ROLES).map((r) => (
                   <option key={r}>{r}</option>
                 ))}
               </select>
             </Field>
-            <NewPassword
-              name="password"
-              label="First password"
-              hint="At least 10 characters; hand it over in person."
-            />
+            <NewPassword name="password" label={text.firstPassword} hint={text.atLeast10Characters2} />
             <button type="submit" className="button primary">
-              Add the account
+              {text.addTheAccount}
             </button>
           </form>
         </div>

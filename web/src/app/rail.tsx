@@ -3,6 +3,7 @@ import { useEffect, useRef } from "react";
 import type { Schemas } from "../api/client";
 import { useKeys } from "./keys";
 import { LIBRARY, RATER_STATIONS, STATIONS } from "./stations";
+import { text } from "./text";
 
 const BEADS = 6;
 
@@ -49,14 +50,14 @@ export function Rail({
   ]);
   return (
     <nav
-      aria-label="Stations"
+      aria-label={text.stations}
       className="flex flex-col print:hidden bg-[#1d3b34] pt-3.5 pb-2.5 text-on-enamel max-[640px]:flex-row max-[640px]:overflow-x-auto max-[640px]:p-1"
     >
       <Link
         to="/"
         className="px-4 pb-3 text-head font-extrabold tracking-tight [font-stretch:110%] max-[640px]:py-2"
       >
-        Crevlo
+        {text.crevlo}
         <i className="ml-1 inline-block h-[7px] w-[26px] rounded bg-needle align-middle" />
       </Link>
       {studyId &&
@@ -106,11 +107,11 @@ export function Rail({
           ))}
           {owner && (
             <Link to="/people" className="py-0.5 hover:underline">
-              People
+              {text.people}
             </Link>
           )}
           <Link to="/api-docs" className="py-0.5 hover:underline">
-            API
+            {text.api}
           </Link>
         </div>
       )}

@@ -12,6 +12,7 @@ import { duration } from "../parts/bits";
 import { Finder } from "./finder";
 import { NotSent } from "./outbox";
 import { Rail } from "./rail";
+import { text } from "./text";
 import { useTheme } from "./theme";
 
 const TopSlot = createContext<HTMLElement | null>(null);
@@ -63,7 +64,7 @@ export function Shell({
             <Link
               to="/account"
               className="chip !px-1.5"
-              aria-label="Your account"
+              aria-label={text.yourAccount}
               title={`Your account: ${me.data?.name ?? ""}`}
             >
               <User size={15} />
@@ -95,7 +96,7 @@ function PrintingNow({ line }: { line: Schemas["Line"] }) {
       {line.printing.length === 1 ? (
         <>
           <span className="max-[1400px]:hidden">{first.machine}</span>
-          <span className="min-[1401px]:hidden">Printing</span>
+          <span className="min-[1401px]:hidden">{text.printing}</span>
           <span className="text-ink-2">{duration(elapsed)}</span>
         </>
       ) : (

@@ -4,6 +4,7 @@ import { api, newId, setCsrf, unwrap } from "../api/client";
 import { keys } from "../api/keys";
 import { useMe } from "../api/queries";
 import { Field, Trouble } from "../parts/bits";
+import { text } from "./text";
 
 /** Signs in by the one-time token behind the #, which never reaches a server log. */
 export function LinkPage() {
@@ -53,21 +54,17 @@ export function SignIn({ needsOwner }: { needsOwner: boolean }) {
   };
   return (
     <Card title={needsOwner ? "Make the owner account" : "Sign in"}>
-      {needsOwner && (
-        <p className="text-ink-2">
-          This installation is empty. The first account owns it and can add others.
-        </p>
-      )}
+      {needsOwner && <p className="text-ink-2">{text.thisInstallationIsEmpty}</p>}
       <form onSubmit={(e) => void submit(e)} className="grid gap-3">
         {needsOwner && (
-          <Field label="Name or role">
+          <Field label={text.nameOrRole}>
             <input className="input" name="name" required maxLength={80} defaultValue="Reviewer" />
           </Field>
         )}
-        <Field label="Address">
+        <Field label={text.address}>
           <input className="input" name="email" type="email" autoComplete="username" required />
         </Field>
-        <Field label="Password" {...(needsOwner ? { hint: "At least 10 characters." } : {})}>
+        <Field label={text.password} {...(needsOwner ? { hint: "At least 10 characters." } : {})}>
           <input
             className="input"
             name="password"
@@ -91,7 +88,7 @@ function Card({ title, children }: { title: string; children: React.ReactNode })
     <main className="grid min-h-dvh place-items-center p-4">
       <div className="sheet grid w-[min(360px,100%)] gap-3 p-6">
         <span className="text-head font-extrabold [font-stretch:110%]">
-          Crevlo
+          {text.crevlo}
           <i className="ml-1 inline-block h-[7px] w-[26px] rounded bg-needle align-middle" />
         </span>
         <h1 className="text-head font-bold">{title}</h1>

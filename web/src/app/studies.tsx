@@ -6,6 +6,7 @@ import { keys } from "../api/keys";
 import { useMe, useStudies } from "../api/queries";
 import { Field, Skeleton, Trouble } from "../parts/bits";
 import { Shell } from "./shell";
+import { text } from "./text";
 
 /** All studies, and the one action of an empty bench: start one. */
 export function StudiesPage() {
@@ -13,7 +14,7 @@ export function StudiesPage() {
   const me = useMe();
   const may = me.data?.role === "owner" || me.data?.role === "reviewer";
   return (
-    <Shell studyId={null} active="" title="Studies">
+    <Shell studyId={null} active="" title={text.studies}>
       <div className="mx-auto grid max-w-[900px] items-start gap-4 md:grid-cols-[1fr_320px]">
         <section className="sheet overflow-hidden">
           {studies.isPending && <Skeleton className="h-40" />}
@@ -34,12 +35,7 @@ export function StudiesPage() {
               </span>
             </Link>
           ))}
-          {studies.data?.studies.length === 0 && (
-            <p className="p-5 text-ink-2">
-              No study yet. A study compares machines on the same prints: give it a title, then pick machines
-              and freeze the protocol.
-            </p>
-          )}
+          {studies.data?.studies.length === 0 && <p className="p-5 text-ink-2">{text.noStudyYetA}</p>}
         </section>
         {may && <NewStudy />}
       </div>
@@ -74,19 +70,19 @@ function NewStudy() {
   };
   return (
     <form onSubmit={(e) => void submit(e)} className="sheet grid gap-3 p-4">
-      <h2 className="text-lead font-bold">New study</h2>
-      <Field label="Title">
+      <h2 className="text-lead font-bold">{text.newStudy}</h2>
+      <Field label={text.title}>
         <input className="input" name="title" required maxLength={120} />
       </Field>
-      <Field label="Question it answers">
+      <Field label={text.questionItAnswers}>
         <textarea className="input" name="question" rows={2} maxLength={500} />
       </Field>
-      <Field label="Currency">
+      <Field label={text.currency}>
         <input className="input" name="currency" defaultValue="EUR" pattern="[A-Za-z]{3}" maxLength={3} />
       </Field>
       <Trouble error={error} />
       <button type="submit" className="button primary">
-        Start planning
+        {text.startPlanning}
       </button>
     </form>
   );

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useAnchors } from "../api/queries";
 import { AnchorPicture } from "../parts/anchor-picture";
+import { text } from "./text";
 
 /** The defects an artifact brings out, each with its anchors and pictures from none to unusable. */
 export function Judged({ codes }: { codes: string[] }) {
@@ -11,7 +12,7 @@ export function Judged({ codes }: { codes: string[] }) {
   const { width, height } = anchors.data;
   return (
     <>
-      <div className="flex flex-wrap gap-1" role="group" aria-label="Defects">
+      <div className="flex flex-wrap gap-1" role="group" aria-label={text.defects}>
         {codes.map((code) => (
           <button
             key={code}

@@ -4,6 +4,7 @@ import { api, newId, type Schemas, unwrap } from "../api/client";
 import { keys } from "../api/keys";
 import { useLibrary } from "../api/queries";
 import { day, Field, Skeleton, Trouble } from "../parts/bits";
+import { text } from "./text";
 
 const KINDS: Schemas["DeviceKind"][] = ["power meter", "printer", "sound meter", "scale", "caliper"];
 
@@ -29,12 +30,9 @@ export function Devices({ may }: { may: boolean }) {
   };
   const now = Date.parse(list.data.now);
   return (
-    <section aria-label="Devices that send by themselves" className="sheet mx-auto mt-3 max-w-[980px] p-4">
-      <h2 className="text-lead font-bold">Devices that send by themselves</h2>
-      <p className="pt-0.5 pb-2 text-small text-ink-2">
-        Power meters and printers report to the bench view, sound meters, scales and calipers offer their
-        values where they are read. Each has a token of its own.
-      </p>
+    <section aria-label={text.devicesThatSendBy} className="sheet mx-auto mt-3 max-w-[980px] p-4">
+      <h2 className="text-lead font-bold">{text.devicesThatSendBy}</h2>
+      <p className="pt-0.5 pb-2 text-small text-ink-2">{text.powerMetersAndPrinters}</p>
       {list.data.devices.length > 0 && (
         <table className="table [&_td]:!text-left [&_th]:!text-left">
           <thead>
@@ -75,7 +73,7 @@ export function Devices({ may }: { may: boolean }) {
                           aria-label={`Retire ${d.name}`}
                           onClick={() => void retire(d.id)}
                         >
-                          Retire
+                          {text.retire}
                         </button>
                       )}
                 </td>
@@ -110,7 +108,7 @@ export function Devices({ may }: { may: boolean }) {
           />
         ) : (
           <button type="button" className="button mt-3" onClick={() => setAdding(true)}>
-            Add a device
+            {text.addADevice}
           </button>
         ))}
     </section>
@@ -152,11 +150,11 @@ function NewDevice({ done }: { done: (made: Schemas["DeviceAdded"] | null) => vo
   return (
     <form
       onSubmit={(e) => void submit(e)}
-      aria-label="New device"
+      aria-label={text.newDevice}
       className="mt-3 grid gap-2 rounded border border-rule p-3"
     >
       <div className="grid grid-cols-2 gap-2">
-        <Field label="Kind">
+        <Field label={text.kind}>
           <select
             className="input"
             value={kind}
@@ -167,14 +165,14 @@ function NewDevice({ done }: { done: (made: Schemas["DeviceAdded"] | null) => vo
             ))}
           </select>
         </Field>
-        <Field label="Name">
-          <input className="input" name="name" required maxLength={60} placeholder="Plug left 1" />
+        <Field label={text.name}>
+          <input className="input" name="name" required maxLength={60} placeholder={text.plugLeft1} />
         </Field>
         {plugged && (
-          <Field label="Machine">
+          <Field label={text.machine}>
             <select className="input" name="unit" required defaultValue="">
               <option value="" disabled>
-                Choose one
+                {text.chooseOne}
               </option>
               {(units.data?.units ?? []).map((u) => (
                 <option key={u.id} value={u.id}>
@@ -184,9 +182,9 @@ function NewDevice({ done }: { done: (made: Schemas["DeviceAdded"] | null) => vo
             </select>
           </Field>
         )}
-        <Field label="It is the instrument">
+        <Field label={text.itIsTheInstrument}>
           <select className="input" name="instrument" defaultValue="">
-            <option value="">none on record</option>
+            <option value="">{text.noneOnRecord}</option>
             {instruments.map((i) => (
               <option key={i.id} value={i.id}>
                 {i.code}
@@ -196,11 +194,11 @@ function NewDevice({ done }: { done: (made: Schemas["DeviceAdded"] | null) => vo
         </Field>
         {kind === "power meter" && (
           <>
-            <Field label="MQTT topic, if it publishes there">
+            <Field label={text.mqttTopicIfIt}>
               <input className="input num" name="topic" maxLength={200} />
             </Field>
-            <Field label="Where the power is in its message">
-              <input className="input num" name="power" maxLength={120} placeholder="power_w" />
+            <Field label={text.whereThePowerIs}>
+              <input className="input num" name="power" maxLength={120} placeholder={text.powerW} />
             </Field>
           </>
         )}
@@ -208,10 +206,10 @@ function NewDevice({ done }: { done: (made: Schemas["DeviceAdded"] | null) => vo
       <Trouble error={error} />
       <div className="flex gap-2">
         <button type="submit" className="button primary">
-          Add it and make its token
+          {text.addItAndMake}
         </button>
         <button type="button" className="button" onClick={() => done(null)}>
-          Back
+          {text.back}
         </button>
       </div>
     </form>

@@ -4,6 +4,7 @@ import { api, newId, type Schemas, unwrap } from "../api/client";
 import { readLibraryAgain } from "../api/keys";
 import { useLibrary } from "../api/queries";
 import { Field, Trouble } from "../parts/bits";
+import { text } from "./text";
 
 /** Adds one thing to the library in place; `done` gets it, or null when left. */
 function AddForm<T>({
@@ -38,7 +39,7 @@ function AddForm<T>({
           {action}
         </button>
         <button type="button" className="button" onClick={() => done(null)}>
-          Back
+          {text.back}
         </button>
       </div>
     </form>
@@ -84,7 +85,7 @@ const amount = (form: FormData, name: string) => Number(form.get(name));
 export function ModelForm({ done }: { done: (made: Schemas["ModelOut"] | null) => void }) {
   return (
     <AddForm
-      action="Add the machine"
+      action={text.addTheMachine}
       done={done}
       send={(f) =>
         unwrap(
@@ -101,11 +102,11 @@ export function ModelForm({ done }: { done: (made: Schemas["ModelOut"] | null) =
         )
       }
     >
-      <Text label="Name" name="name" />
-      <Amount label="List price" name="price" optional />
-      <Amount label="Bed X, mm" name="x" value={220} />
-      <Amount label="Bed Y, mm" name="y" value={220} />
-      <Amount label="Height, mm" name="z" value={250} />
+      <Text label={text.name} name="name" />
+      <Amount label={text.listPrice} name="price" optional />
+      <Amount label={text.bedXMm} name="x" value={220} />
+      <Amount label={text.bedYMm} name="y" value={220} />
+      <Amount label={text.heightMm} name="z" value={250} />
     </AddForm>
   );
 }
@@ -126,7 +127,7 @@ export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) =
     });
   return (
     <AddForm
-      action="Add the spool"
+      action={text.addTheSpool}
       done={done}
       send={(f) =>
         unwrap(
@@ -148,9 +149,9 @@ export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) =
         )
       }
     >
-      <Text label="Code on the spool" name="code" />
-      <Text label="Maker" name="maker" />
-      <Field label="Material">
+      <Text label={text.codeOnTheSpool} name="code" />
+      <Text label={text.maker} name="maker" />
+      <Field label={text.material}>
         <input
           className="input"
           name="material"
@@ -166,8 +167,8 @@ export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) =
           <option key={m.name} value={m.name} />
         ))}
       </datalist>
-      <Text label="Colour" name="colour" />
-      <Field label="Density, g/cm³">
+      <Text label={text.colour} name="colour" />
+      <Field label={text.densityGCm}>
         <input
           className="input num"
           name="density"
@@ -179,23 +180,23 @@ export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) =
           onChange={(e) => setDensity(e.target.value)}
         />
       </Field>
-      <Amount label="Diameter, mm" name="diameter" value={1.75} />
-      <Amount label="Price per kg" name="price" value={20} />
-      <Field label="Currency">
+      <Amount label={text.diameterMm} name="diameter" value={1.75} />
+      <Amount label={text.pricePerKg} name="price" value={20} />
+      <Field label={text.currency}>
         <input
           className="input num"
           name="currency"
           pattern="[A-Za-z]{3}"
           maxLength={3}
-          title="Three letters, as in EUR"
+          title={text.threeLettersAsIn}
           required
           defaultValue={library.data?.spools.at(-1)?.currency ?? "EUR"}
         />
       </Field>
-      <Field label="Priced on">
+      <Field label={text.pricedOn}>
         <input className="input" type="date" name="priced" />
       </Field>
-      <Field label="Dried on">
+      <Field label={text.driedOn}>
         <input className="input" type="date" name="dried" />
       </Field>
     </AddForm>
@@ -207,7 +208,7 @@ const KINDS = ["caliper", "gauge", "scale", "power meter", "sound meter", "therm
 export function InstrumentForm({ done }: { done: (made: Schemas["InstrumentOut"] | null) => void }) {
   return (
     <AddForm
-      action="Add the instrument"
+      action={text.addTheInstrument}
       done={done}
       send={(f) =>
         unwrap(
@@ -228,23 +229,23 @@ export function InstrumentForm({ done }: { done: (made: Schemas["InstrumentOut"]
         )
       }
     >
-      <Text label="Code" name="code" />
-      <Field label="Kind">
+      <Text label={text.code} name="code" />
+      <Field label={text.kind}>
         <select className="input" name="kind">
           {KINDS.map((k) => (
             <option key={k}>{k}</option>
           ))}
         </select>
       </Field>
-      <Text label="Unit" name="unit" value="mm" />
-      <Amount label="Resolution" name="resolution" value={0.01} />
-      <Amount label="Calibration u (standard)" name="u" value={0.015} />
-      <Amount label="Repeatability s" name="repeatability" value={0.01} />
-      <Field label="Calibrated on">
+      <Text label={text.unit} name="unit" value="mm" />
+      <Amount label={text.resolution} name="resolution" value={0.01} />
+      <Amount label={text.calibrationUStandard} name="u" value={0.015} />
+      <Amount label={text.repeatabilityS} name="repeatability" value={0.01} />
+      <Field label={text.calibratedOn}>
         <input className="input" type="date" name="calibrated" />
       </Field>
-      <Amount label="Holds for, days" name="valid" value={365} />
-      <Field label="Certificate">
+      <Amount label={text.holdsForDays} name="valid" value={365} />
+      <Field label={text.certificate}>
         <input className="input" name="certificate" maxLength={80} />
       </Field>
     </AddForm>

@@ -8,6 +8,7 @@ import { InstrumentForm, SpoolForm } from "./forms";
 import { MachineSheet } from "./machine";
 import { ShelfScreen } from "./shelf";
 import { SpoolSheet } from "./spool";
+import { text } from "./text";
 
 const TITLES: Record<string, string> = {
   artifacts: "Artifacts",
@@ -43,7 +44,7 @@ export function LibraryPage() {
                   key={m.id}
                   type="button"
                   className="sourced font-semibold"
-                  title="The whole sheet"
+                  title={text.theWholeSheet}
                   onClick={() => setSheet(m.id)}
                 >
                   {m.name}
@@ -76,7 +77,7 @@ export function LibraryPage() {
                   key={s.id}
                   type="button"
                   className="sourced font-semibold"
-                  title="Its log: weighings, drying, diameters"
+                  title={text.itsLogWeighingsDrying}
                   onClick={() => setSheet(s.id)}
                 >
                   {s.code}

@@ -214,7 +214,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
           </fieldset>
           {usable && report.bodies > 1 && (
             <fieldset>
-              <legend className="lab pb-1">Tool of each body</legend>
+              <legend className="lab pb-1">{text.toolOfEachBody}</legend>
               <div className="flex flex-wrap gap-2">
                 {Array.from({ length: report.bodies }, (_, b) => (
                   <label key={b} className="flex items-center gap-1 text-small">
@@ -230,8 +230,8 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
                         )
                       }
                     >
-                      <option value={0}>first</option>
-                      <option value={1}>second</option>
+                      <option value={0}>{text.first}</option>
+                      <option value={1}>{text.second}</option>
                     </select>
                   </label>
                 ))}
@@ -350,7 +350,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
               {text.keepOwn}
             </button>
             <button type="button" className="button" onClick={() => done(null)}>
-              Back
+              {text.back}
             </button>
           </div>
         </div>

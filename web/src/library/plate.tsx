@@ -89,9 +89,9 @@ export function PlateView({ refName, sizes, beds }: { refName: string; sizes: st
             value={turns}
             onChange={(e) => setTurns(Number(e.target.value) as 1 | 4 | 8)}
           >
-            <option value={1}>as drawn</option>
-            <option value={4}>quarter turns</option>
-            <option value={8}>eighth turns</option>
+            <option value={1}>{text.asDrawn}</option>
+            <option value={4}>{text.quarterTurns}</option>
+            <option value={8}>{text.eighthTurns}</option>
           </select>
         </label>
         {field("wanted", text.copies, 200)}

@@ -134,7 +134,7 @@ function Detail({ refName, choose, may }: { refName: string; choose: (ref: strin
           most {a.solid_g.toFixed(a.solid_g < 10 ? 1 : 0)} g of PLA
           {a.tools > 1 && ` · ${a.tools} tools`}
         </p>
-        <div className="flex gap-1" role="group" aria-label="Shown">
+        <div className="flex gap-1" role="group" aria-label={text.shown}>
           {([false, true] as const).map((plate) => (
             <button
               key={String(plate)}
@@ -232,10 +232,10 @@ function Detail({ refName, choose, may }: { refName: string; choose: (ref: strin
         <table className="table">
           <thead>
             <tr>
-              <th scope="col">Code</th>
-              <th scope="col">Nominal</th>
+              <th scope="col">{text.code}</th>
+              <th scope="col">{text.nominal}</th>
               <th scope="col" className="!text-left">
-                How
+                {text.how}
               </th>
             </tr>
           </thead>

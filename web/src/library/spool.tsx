@@ -4,6 +4,7 @@ import { api, newId, type Schemas, unwrap } from "../api/client";
 import { keys, readLibraryAgain } from "../api/keys";
 import { day, Field, Skeleton, Trouble } from "../parts/bits";
 import { fillIn, SentValue } from "../parts/sent-value";
+import { text } from "./text";
 
 const KINDS: Record<Schemas["SpoolKind"], string> = {
   weighed: "Weighed, g with the spool",
@@ -87,7 +88,7 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
           {spool.code}, {spool.colour} {spool.material}
         </h2>
         <button type="button" className="button" onClick={done}>
-          Back
+          {text.back}
         </button>
       </div>
       <p className="text-body font-semibold">
@@ -100,10 +101,10 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
       </p>
       {may && (
         <form onSubmit={lot} className="mt-2 flex flex-wrap items-end gap-2">
-          <Field label="Lot">
+          <Field label={text.lot}>
             <input className="input" name="lot" maxLength={40} defaultValue={spool.lot} />
           </Field>
-          <Field label="Empty spool, g">
+          <Field label={text.emptySpoolG}>
             <input
               className="input num"
               name="empty"
@@ -114,7 +115,7 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
             />
           </Field>
           <button type="submit" className="button">
-            Keep
+            {text.keep}
           </button>
         </form>
       )}
@@ -137,10 +138,10 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
         <form
           ref={entry}
           onSubmit={add}
-          aria-label="An entry"
+          aria-label={text.anEntry}
           className="mt-2 flex flex-wrap items-end gap-2"
         >
-          <Field label="What">
+          <Field label={text.what}>
             <select
               className="input"
               value={kind}
@@ -161,22 +162,18 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
               <input className="input num !w-[90px]" name="at_c" type="number" min={0} max={200} step="any" />
             </Field>
           )}
-          <Field label="Remark">
+          <Field label={text.remark}>
             <input className="input" name="note" maxLength={300} />
           </Field>
           <button type="submit" className="button">
-            Keep
+            {text.keep}
           </button>
           {FROM[kind] && (
             <SentValue key={kind} kind={FROM[kind]} take={(value) => fillIn(entry.current, "value", value)} />
           )}
         </form>
       )}
-      {kind === "dried" && (
-        <p className="caution mt-2">
-          Temperature and time by the filament maker's data sheet; follow the dryer's own instructions.
-        </p>
-      )}
+      {kind === "dried" && <p className="caution mt-2">{text.temperatureAndTimeBy}</p>}
       <Trouble error={error} />
     </section>
   );

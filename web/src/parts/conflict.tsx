@@ -1,4 +1,5 @@
 import { Refusal } from "../api/client";
+import { text } from "./text";
 
 export type Labels = Record<string, string>;
 
@@ -28,9 +29,9 @@ export function Conflict({
       <table className="table [&_td]:!text-left [&_th]:!text-left">
         <thead>
           <tr>
-            <th scope="col">What</th>
-            <th scope="col">Theirs, saved</th>
-            <th scope="col">Yours, typed</th>
+            <th scope="col">{text.what}</th>
+            <th scope="col">{text.theirsSaved}</th>
+            <th scope="col">{text.yoursTyped}</th>
           </tr>
         </thead>
         <tbody>
@@ -43,13 +44,13 @@ export function Conflict({
           ))}
         </tbody>
       </table>
-      {different.length === 0 && <p>Both versions say the same.</p>}
+      {different.length === 0 && <p>{text.bothVersionsSayThe}</p>}
       <div className="flex gap-2">
         <button type="button" className="button" onClick={keepMine}>
-          Keep mine
+          {text.keepMine}
         </button>
         <button type="button" className="button" onClick={takeTheirs}>
-          Take theirs
+          {text.takeTheirs}
         </button>
       </div>
     </div>

@@ -1,6 +1,7 @@
 import { ArrowBendUpRight } from "@phosphor-icons/react/dist/csr/ArrowBendUpRight";
 import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../api/client";
+import { text } from "./text";
 import { UnitName } from "./unit-mark";
 
 const STAGES = ["planned", "printed", "measured", "inspected"] as const;
@@ -49,7 +50,7 @@ export function CoverageSheet({
         className={`overflow-x-auto pt-2 pr-2 pb-1 ${rows.length > TALL ? "max-h-[70vh] overflow-y-auto" : ""}`}
         tabIndex={cut ? 0 : undefined}
         role="group"
-        aria-label="Machines and what they print"
+        aria-label={text.machinesAndWhatThey}
       >
         <table className="w-full border-separate border-spacing-x-1.5 border-spacing-y-1.5">
           <thead className="sticky top-0 z-[2] bg-sheet">
@@ -70,7 +71,7 @@ export function CoverageSheet({
             )}
             <tr>
               <th scope="col" className="lab w-[176px] text-left align-bottom">
-                Machine
+                {text.machine}
               </th>
               {lines.map((line, i) => (
                 <th
@@ -93,7 +94,7 @@ export function CoverageSheet({
               <tr key={row.machine.unit_id}>
                 <th scope="row" className="sticky left-0 z-[1] bg-sheet text-left text-body font-semibold">
                   <UnitName mark={row.machine.mark} name={row.machine.name} />
-                  {row.machine.is_control && <span className="lab ml-2">control</span>}
+                  {row.machine.is_control && <span className="lab ml-2">{text.control}</span>}
                 </th>
                 {row.cells.map((cell, i) => (
                   <td key={i} className="h-[36px]">
@@ -126,7 +127,7 @@ export function CoverageSheet({
           </tbody>
         </table>
       </div>
-      {cut && <p className="text-small text-brass-ink">More columns to the right: scroll sideways.</p>}
+      {cut && <p className="text-small text-brass-ink">{text.moreColumnsToThe}</p>}
       <p className="mt-2 flex flex-wrap gap-4 text-small text-ink-2">
         {STAGES.slice(1).map((s, i) => (
           <span key={s} className="inline-flex items-center gap-1.5">
@@ -136,7 +137,7 @@ export function CoverageSheet({
         ))}
         <span className="inline-flex items-center gap-1.5">
           <i className="block h-[7px] w-6 rounded-full bg-needle" />
-          printing
+          {text.printing}
         </span>
       </p>
     </div>

@@ -2,6 +2,7 @@ import { UploadSimple } from "@phosphor-icons/react/dist/csr/UploadSimple";
 import { type DragEvent, type ReactNode, useId, useRef, useState } from "react";
 import { sendFile } from "../api/client";
 import { Trouble } from "./bits";
+import { text } from "./text";
 
 /** Takes one file by dropping or choosing, sends it with progress, and can be cancelled. */
 export function DropZone<T>({
@@ -80,7 +81,7 @@ export function DropZone<T>({
           />
           <span>{share < 1 ? `Sending, ${Math.round(100 * share)} %` : "Reading the file …"}</span>
           <button type="button" className="button !min-h-[28px]" onClick={() => cancel.current?.abort()}>
-            Cancel
+            {text.cancel}
           </button>
         </div>
       )}

@@ -1,4 +1,4 @@
-/** Chooses the buyer an answer is for. */
+import { text } from "./text"; /** Chooses the buyer an answer is for. */
 export function ProfileChip({
   value,
   profiles,
@@ -10,9 +10,9 @@ export function ProfileChip({
 }) {
   return (
     <label className="chip">
-      <span>For</span>
+      <span>{text.forWord}</span>
       <select
-        aria-label="Buyer profile"
+        aria-label={text.buyerProfile}
         className="bg-transparent font-semibold"
         value={value}
         onChange={(e) => choose(e.target.value)}

@@ -1,4 +1,5 @@
 import { type Entry, takeBack } from "../api/outbox";
+import { text } from "./text";
 
 /** What the server would not have of one place, where it was entered. */
 export function Refused({ entries }: { entries: Entry[] }) {
@@ -8,7 +9,7 @@ export function Refused({ entries }: { entries: Entry[] }) {
       <p key={e.id} role="alert" className="trouble mt-1.5">
         {e.label}: {e.refused}{" "}
         <button type="button" className="underline" onClick={() => takeBack(e.id)}>
-          Take it away
+          {text.takeItAway}
         </button>
       </p>
     ));

@@ -26,6 +26,7 @@ import {
 } from "three";
 import { OrbitControls } from "three/addons/controls/OrbitControls.js";
 import { STLLoader } from "three/addons/loaders/STLLoader.js";
+import { text } from "./text";
 
 type Ends = number[][];
 type Axis = "X" | "Y" | "Z";
@@ -96,7 +97,7 @@ export default function Solid({
         <div ref={box} role="img" aria-label={label} className="min-h-0 flex-1 cursor-grab touch-none" />
       )}
       <figcaption className="flex items-center gap-2 pt-1 text-small text-ink-2">
-        <span>Cut along</span>
+        <span>{text.cutAlong}</span>
         {(["X", "Y", "Z"] as const).map((a) => (
           <button
             key={a}

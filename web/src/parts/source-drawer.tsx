@@ -4,6 +4,7 @@ import { Dialog } from "radix-ui";
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from "react";
 import { api, type Schemas, unwrap } from "../api/client";
 import { day } from "./bits";
+import { text } from "./text";
 
 /** Names a figure: where its source can be asked for. */
 export type Figure =
@@ -107,17 +108,17 @@ export function SourceDrawer({ children }: { children: ReactNode }) {
                     className="text-small underline"
                     onClick={() => setWay(way.slice(0, -1))}
                   >
-                    Back to the figure before
+                    {text.backToTheFigure}
                   </button>
                 ) : (
-                  <span className="lab">How it was made</span>
+                  <span className="lab">{text.howItWasMade}</span>
                 )}
                 <Dialog.Title className="text-head font-bold leading-tight [font-stretch:92%]">
                   {source.data?.title ?? "Source"}
                 </Dialog.Title>
                 {source.data?.amount && <p className="num mt-1 text-lead">{source.data.amount}</p>}
               </div>
-              <Dialog.Close className="button !min-h-[32px] !px-2" aria-label="Close">
+              <Dialog.Close className="button !min-h-[32px] !px-2" aria-label={text.close}>
                 <X size={16} />
               </Dialog.Close>
             </div>

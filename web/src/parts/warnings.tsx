@@ -1,4 +1,5 @@
 import { Warning } from "@phosphor-icons/react/dist/csr/Warning";
+import { text } from "./text";
 
 /** What stands beside a machine wherever its rank does: that it is not recommended, and its safety record. */
 export function Warnings({ notRecommended, safety }: { notRecommended: string; safety: string[] }) {
@@ -7,7 +8,7 @@ export function Warnings({ notRecommended, safety }: { notRecommended: string; s
     <div className="grid gap-0.5 border-l-3 border-needle bg-needle-wash px-2 py-1 text-small leading-snug font-normal">
       {notRecommended && (
         <p>
-          <b>Not recommended:</b> {notRecommended}
+          <b>{text.notRecommended}</b> {notRecommended}
         </p>
       )}
       {safety.map((words) => (
@@ -16,7 +17,7 @@ export function Warnings({ notRecommended, safety }: { notRecommended: string; s
             size={12}
             weight="bold"
             className="mr-1 inline text-needle-ink"
-            aria-label="Safety record"
+            aria-label={text.safetyRecord}
           />
           {words}
         </p>

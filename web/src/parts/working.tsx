@@ -1,5 +1,6 @@
 import { api, type Schemas, unwrap } from "../api/client";
 import { useChange } from "../api/queries";
+import { text } from "./text";
 
 /** Progress of the background work; it goes on when the page is left. */
 export function Working({ work, label }: { work: Schemas["WorkOut"]; label: string }) {
@@ -32,7 +33,7 @@ export function Working({ work, label }: { work: Schemas["WorkOut"]; label: stri
           disabled={wish.isPending}
           onClick={() => wish.mutate("enough")}
         >
-          Enough, keep this
+          {text.enoughKeepThis}
         </button>
       )}
       <button
@@ -41,7 +42,7 @@ export function Working({ work, label }: { work: Schemas["WorkOut"]; label: stri
         disabled={wish.isPending}
         onClick={() => wish.mutate("cancel")}
       >
-        Cancel
+        {text.cancel}
       </button>
     </div>
   );

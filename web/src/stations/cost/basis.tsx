@@ -75,7 +75,7 @@ export function Basis({ studyId, view, may }: { studyId: string; view: Schemas["
         )}
         {may && (
           <button type="submit" className="button primary" disabled={!changed || save.isPending}>
-            Recompute with these
+            {text.recomputeWithThese}
           </button>
         )}
         {undo && !changed && (
@@ -88,7 +88,7 @@ export function Basis({ studyId, view, may }: { studyId: string; view: Schemas["
               setUndo(null);
             }}
           >
-            Undo the change
+            {text.undoTheChange}
           </button>
         )}
       </form>

@@ -73,7 +73,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
           >
             <span className="font-semibold">
               <UnitName mark={m.machine.mark} name={m.machine.name} />
-              {m.machine.is_control && <span className="lab ml-2">control</span>}{" "}
+              {m.machine.is_control && <span className="lab ml-2">{text.control}</span>}{" "}
               <Departures list={m.departures} />
             </span>
             {m.total.value === null ? (
@@ -140,12 +140,12 @@ function Inputs({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
       <table className="table [&_td]:!py-0.75">
         <thead>
           <tr>
-            <th scope="col">Machine</th>
-            <th scope="col">Filament, g</th>
-            <th scope="col">Energy, kWh</th>
-            <th scope="col">Time, h</th>
+            <th scope="col">{text.machine}</th>
+            <th scope="col">{text.filamentG}</th>
+            <th scope="col">{text.energyKwh}</th>
+            <th scope="col">{text.timeH}</th>
             <th scope="col">All in, {view.currency}</th>
-            <th scope="col">Good of tried</th>
+            <th scope="col">{text.goodOfTried}</th>
           </tr>
         </thead>
         <tbody className="num">

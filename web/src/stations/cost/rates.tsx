@@ -61,7 +61,7 @@ export function Rates({ currency, may }: { currency: string; may: boolean }) {
               name="base"
               pattern="[A-Za-z]{3}"
               maxLength={3}
-              placeholder="USD"
+              placeholder={text.usd}
               required
             />
           </Field>

@@ -35,4 +35,13 @@ export const text = {
   rateKeep: "State this rate",
   rateWrong: "A rate is a number above 0.",
   onePerPlate: "One part per plate. Price paid, upgrades and residual are kept at station 2.",
+  recomputeWithThese: "Recompute with these",
+  undoTheChange: "Undo the change",
+  control: "control",
+  machine: "Machine",
+  filamentG: "Filament, g",
+  energyKwh: "Energy, kWh",
+  timeH: "Time, h",
+  goodOfTried: "Good of tried",
+  usd: "USD",
 };

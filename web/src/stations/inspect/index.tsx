@@ -173,7 +173,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
         </span>
       </Top>
       <section
-        aria-label="Queue"
+        aria-label={text.queue}
         data-scrolls
         className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40"
       >
@@ -202,7 +202,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
           given={(s) => effective(s).size}
         />
       </section>
-      <section aria-label="Severity" className="sheet flex min-h-0 flex-col overflow-y-auto p-5">
+      <section aria-label={text.severity} className="sheet flex min-h-0 flex-col overflow-y-auto p-5">
         <div className="flex items-baseline justify-between gap-4">
           <h2 className="text-title leading-tight font-extrabold [font-stretch:88%]">{defect.name}</h2>
           <span className="lab">
@@ -274,10 +274,10 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
             </Field>
             <div className="flex gap-2">
               <button type="submit" className="button primary">
-                Change the score
+                {text.changeTheScore}
               </button>
               <button type="button" className="button" onClick={() => setChange(null)}>
-                Leave it
+                {text.leaveIt}
               </button>
             </div>
           </form>
@@ -299,7 +299,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
           undo · <Key>L</Key> lock
         </p>
       </section>
-      <section aria-label="Scores" className="sheet flex min-h-0 flex-col overflow-y-auto p-3.5">
+      <section aria-label={text.scores} className="sheet flex min-h-0 flex-col overflow-y-auto p-3.5">
         <h2 className="lab pb-1">Scores of {specimen.blind_code}</h2>
         <ul>
           {defects.map((d, i) => {

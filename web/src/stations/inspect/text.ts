@@ -20,4 +20,9 @@ export const text = {
   blind: "Machines hidden",
   shown: "Machines revealed",
   caution: "Fresh prints and cut supports have sharp edges. Cut away from the hand and wear eye protection.",
+  queue: "Queue",
+  severity: "Severity",
+  changeTheScore: "Change the score",
+  leaveIt: "Leave it",
+  scores: "Scores",
 };

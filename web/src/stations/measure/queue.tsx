@@ -60,7 +60,11 @@ export function Queue({
   const todo = queue.filter((q) => q.done < q.due);
   const finished = queue.filter((q) => q.done >= q.due);
   return (
-    <section aria-label="Queue" data-scrolls className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40">
+    <section
+      aria-label={text.queue}
+      data-scrolls
+      className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40"
+    >
       <h2 className="lab px-3 pt-2 pb-1">{text.toMeasure(todo.length)}</h2>
       <QueueList lines={todo} active={active} choose={choose} />
       {finished.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.done(finished.length)}</h2>}

@@ -105,4 +105,6 @@ export const text = {
       action: "Correct it",
     },
   },
+  enter: "Enter",
+  queue: "Queue",
 };

@@ -54,22 +54,22 @@ export function ArmEditor({
         <thead>
           <tr className="lab text-left">
             <th scope="col" className="w-[54px] pb-1">
-              <span className="sr-only">Drawing</span>
+              <span className="sr-only">{text.drawing}</span>
             </th>
             <th scope="col" className="pb-1 pl-2">
-              What is printed
+              {text.whatIsPrinted}
             </th>
             <th scope="col" className="w-[172px] pb-1">
-              Spool
+              {text.spool}
             </th>
             <th scope="col" className="w-[62px] pb-1">
-              Copies
+              {text.copies}
             </th>
             <th scope="col" className="w-[76px] pb-1 text-right">
-              One takes
+              {text.oneTakes}
             </th>
             <th scope="col" className="w-[48px]">
-              <span className="sr-only">Take away</span>
+              <span className="sr-only">{text.takeAway}</span>
             </th>
           </tr>
         </thead>
@@ -186,9 +186,9 @@ export function ArmEditor({
                 className="input !w-auto"
                 value=""
                 onChange={(e) => fill(e.target.value)}
-                aria-label="Spool for all that have none"
+                aria-label={text.spoolForAllThat}
               >
-                <option value="">give all the same</option>
+                <option value="">{text.giveAllTheSame}</option>
                 {spools.map((s) => (
                   <option key={s.id} value={s.id}>
                     {spoolWords(s)}
@@ -199,7 +199,7 @@ export function ArmEditor({
           )}
           {may && !addingSpool && (
             <button type="button" className="button" onClick={() => setAddingSpool(true)}>
-              Add a spool
+              {text.addASpool}
             </button>
           )}
         </div>
@@ -265,7 +265,7 @@ export function ArmEditor({
         <Temperatures arm={arm} library={library} set={set} />
       </fieldset>
       <div className="flex flex-wrap items-end gap-3">
-        <Field label="Name of this arm">
+        <Field label={text.nameOfThisArm}>
           <input
             className="input"
             maxLength={60}
@@ -275,7 +275,7 @@ export function ArmEditor({
         </Field>
         {remove && (
           <button type="button" className="button" onClick={remove}>
-            Take this arm away
+            {text.takeThisArmAway}
           </button>
         )}
       </div>

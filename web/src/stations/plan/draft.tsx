@@ -113,10 +113,10 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
   return (
     <div className="grid h-full min-h-0 grid-cols-[264px_minmax(0,1fr)_252px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <Top>
-        <span className="chip border-[var(--brass)] bg-brass-wash">Draft, not frozen</span>
+        <span className="chip border-[var(--brass)] bg-brass-wash">{text.draftNotFrozen}</span>
       </Top>
       <section aria-label={text.machines} className="sheet min-h-0 overflow-y-auto p-3.5">
-        <Field label="Question">
+        <Field label={text.question}>
           <textarea
             className="input"
             rows={3}
@@ -132,7 +132,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
           may={may}
         />
       </section>
-      <section aria-label="Prints and policies" className="sheet flex min-h-0 flex-col">
+      <section aria-label={text.printsAndPolicies} className="sheet flex min-h-0 flex-col">
         <div className="grid gap-2 border-b border-rule p-3 pb-0">
           <Start
             studyId={plan.id}
@@ -156,7 +156,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
             </p>
           ))}
           <div className="flex items-end gap-1">
-            <div role="tablist" aria-label="Arms and policies" className="flex min-w-0 items-end gap-1">
+            <div role="tablist" aria-label={text.armsAndPolicies} className="flex min-w-0 items-end gap-1">
               {form.arms.map((a, i) => (
                 <Tab key={i} on={tab === i} pick={() => setTab(i)}>
                   {a.name || "Arm without a name"}
@@ -211,7 +211,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
           )}
         </div>
       </section>
-      <section aria-label="Freeze" className="sheet flex min-h-0 flex-col">
+      <section aria-label={text.freeze2} className="sheet flex min-h-0 flex-col">
         <div className="grid min-h-0 flex-1 content-start gap-2.5 overflow-y-auto p-3.5">
           <EffortPanel effort={effort.data} />
           <Trouble error={effort.error} />

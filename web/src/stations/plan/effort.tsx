@@ -31,7 +31,7 @@ export function EffortPanel({ effort }: { effort: Schemas["EffortView"] | undefi
               <Row key={f.name} name={`Spool ${f.name}`} value={`${f.amount.toFixed(0)} g`} />
             ))}
           </dl>
-          <ul className="mt-2 grid gap-0.75" aria-label="Printing hours by machine">
+          <ul className="mt-2 grid gap-0.75" aria-label={text.printingHoursByMachine}>
             {effort.machines.map((m) => (
               <li key={m.name} className="grid grid-cols-[96px_1fr_38px] items-center gap-1.5 text-small">
                 <span className="truncate">{m.name}</span>
@@ -75,11 +75,11 @@ export function CopiesHint({ copies }: { copies: number }) {
   const digits = from?.digits ?? 3;
   return (
     <div className="border-t border-rule-2 pt-2">
-      <h2 className="lab pb-1">How many copies?</h2>
+      <h2 className="lab pb-1">{text.howManyCopies}</h2>
       <div className="grid grid-cols-2 gap-1.5">
         {known.length > 0 && (
           <label className="field col-span-2">
-            <span>Figure</span>
+            <span>{text.figure}</span>
             <select className="input" value={from?.code} onChange={(e) => setCode(e.target.value)}>
               {known.map((s) => (
                 <option key={s.code} value={s.code}>

@@ -51,7 +51,7 @@ const VIEWS = [
 /** A frozen plan from three sides: how far it is, when what prints, and what to do now. */
 function Views({ studyId, view }: { studyId: string; view: string }) {
   return (
-    <nav aria-label="Views of the plan" className="flex shrink-0 rounded-[4px] border border-rule bg-sheet">
+    <nav aria-label={text.viewsOfThePlan} className="flex shrink-0 rounded-[4px] border border-rule bg-sheet">
       {VIEWS.map(([id, name]) => (
         <Link
           key={id}
@@ -87,7 +87,7 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
   };
   return (
     <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_320px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
-      <section aria-label="Coverage" className="sheet min-h-0 overflow-y-auto p-4">
+      <section aria-label={text.coverage} className="sheet min-h-0 overflow-y-auto p-4">
         <p className="text-lead font-semibold">{plan.question}</p>
         <div className="mt-4">
           <CoverageSheet
@@ -115,31 +115,31 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
         </ul>
         {may && !adding && (
           <button type="button" className="button mt-3" onClick={() => setAdding(true)}>
-            Record a deviation
+            {text.recordADeviation}
           </button>
         )}
         {adding && (
           <form onSubmit={submit} className="mt-3 grid max-w-[520px] gap-2">
-            <Field label="What is different">
+            <Field label={text.whatIsDifferent}>
               <input className="input" name="what" required maxLength={300} />
             </Field>
-            <Field label="Reason">
+            <Field label={text.reason}>
               <input className="input" name="reason" required maxLength={500} />
             </Field>
             <div className="flex gap-2">
               <button type="submit" className="button primary">
-                Record it
+                {text.recordIt}
               </button>
               <button type="button" className="button" onClick={() => setAdding(false)}>
-                Back
+                {text.back}
               </button>
             </div>
             <Trouble error={deviate.error} />
           </form>
         )}
       </section>
-      <section aria-label="Protocol" className="sheet min-h-0 overflow-y-auto p-4">
-        <h2 className="lab">Protocol</h2>
+      <section aria-label={text.protocol} className="sheet min-h-0 overflow-y-auto p-4">
+        <h2 className="lab">{text.protocol}</h2>
         {plan.arms.map((arm) => (
           <div key={arm.id} className="border-b border-rule-2 pb-2.5">
             {plan.arms.length > 1 && <h3 className="pt-1.5 text-body font-semibold">{arm.name}</h3>}

@@ -65,7 +65,7 @@ export function Machines({
                     onChange={(e) => control(m.id, e.target.checked)}
                     aria-label={`${m.name} is the control`}
                   />
-                  control
+                  {text.control}
                 </label>
               )}
             </li>
@@ -93,7 +93,7 @@ export function Machines({
       ) : (
         may && (
           <button type="button" className="button mt-3" onClick={() => setAdding(true)}>
-            Add a machine
+            {text.addAMachine}
           </button>
         )
       )}

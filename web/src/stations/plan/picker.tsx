@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import { useShelf, useShelfDrawing } from "../../api/queries";
 import { Skeleton } from "../../parts/bits";
 import { ArtifactDrawing } from "../../parts/drawing";
+import { text } from "./text";
 
 /** The shelf in place, to add what is printed; what is on the list already is marked. */
 export function Picker({
@@ -47,7 +48,7 @@ export function Picker({
           {told ? `${told.name}: ${told.isolates}` : "What each one tells shows here."}
         </p>
         <button type="button" className="button !min-h-7" onClick={done}>
-          Done
+          {text.done}
         </button>
       </div>
     </div>

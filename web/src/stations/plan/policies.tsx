@@ -70,7 +70,7 @@ export function Policies({
         </div>
       </fieldset>
       <div className="grid max-w-[360px] grid-cols-2 gap-2">
-        <Field label="Readings of a face">
+        <Field label={text.readingsOfAFace}>
           <input
             className="input num"
             type="number"
@@ -80,7 +80,7 @@ export function Policies({
             onChange={(e) => setRepeats(Number(e.target.value))}
           />
         </Field>
-        <Field label="Attempts at most">
+        <Field label={text.attemptsAtMost}>
           <input
             className="input num"
             type="number"

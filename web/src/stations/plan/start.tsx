@@ -6,6 +6,7 @@ import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { keys } from "../../api/keys";
 import { useTemplates } from "../../api/queries";
 import { Trouble } from "../../parts/bits";
+import { text } from "./text";
 
 type Read = Schemas["DraftRead"];
 
@@ -74,11 +75,11 @@ export function Start({
       <div className="flex flex-wrap items-center gap-2">
         <select
           className="input !w-[170px]"
-          aria-label="Start from a template"
+          aria-label={text.startFromATemplate}
           value=""
           onChange={(e) => e.target.value && void open(e.target.value)}
         >
-          <option value="">Start from a template …</option>
+          <option value="">{text.startFromATemplate2}</option>
           {templates.data?.templates.map((t) => (
             <option key={t.key} value={t.key} title={t.about}>
               {t.name}, {t.prints} prints a machine
@@ -90,7 +91,7 @@ export function Start({
           type="file"
           accept=".json,application/json"
           className="sr-only"
-          aria-label="Protocol file"
+          aria-label={text.protocolFile}
           tabIndex={-1}
           onChange={read}
         />
@@ -105,7 +106,7 @@ export function Start({
             <span className="flex items-center gap-1.5">
               <input
                 className="input !w-[150px]"
-                aria-label="Name of the template"
+                aria-label={text.nameOfTheTemplate}
                 value={name}
                 maxLength={80}
                 autoFocus
@@ -118,15 +119,15 @@ export function Start({
                 disabled={!name.trim()}
                 onClick={() => void keep()}
               >
-                Keep
+                {text.keep}
               </button>
               <button type="button" className="button" onClick={() => setNaming(false)}>
-                Back
+                {text.back}
               </button>
             </span>
           ) : (
             <button type="button" className="button" onClick={() => setNaming(true)}>
-              Keep as template
+              {text.keepAsTemplate}
             </button>
           ))}
       </div>

@@ -31,13 +31,13 @@ export function BenchNow({
   const working = units.filter((u) => u.run);
   return (
     <>
-      <section aria-label="The bench now" className="sheet min-h-0 min-w-0 overflow-y-auto">
+      <section aria-label={text.theBenchNow} className="sheet min-h-0 min-w-0 overflow-y-auto">
         <div className="flex items-center gap-3 px-4 py-2.5">
           <p className="flex-1 text-head font-semibold [font-stretch:92%]">
             {text.bench(working.length, units.filter((u) => u.urgent).length)}
           </p>
           <button type="button" className="button" onClick={all}>
-            All prints
+            {text.allPrints}
           </button>
         </div>
         <ul>
@@ -46,9 +46,9 @@ export function BenchNow({
           ))}
         </ul>
       </section>
-      <section aria-label="Next at the bench" className="sheet min-h-0 overflow-y-auto p-3.5">
+      <section aria-label={text.nextAtTheBench} className="sheet min-h-0 overflow-y-auto p-3.5">
         <div className="flex items-center">
-          <h2 className="lab flex-1">What to do next</h2>
+          <h2 className="lab flex-1">{text.whatToDoNext}</h2>
           <button
             type="button"
             className="button !min-h-[32px] !px-2"
@@ -64,11 +64,7 @@ export function BenchNow({
             {loud ? <SpeakerHigh size={16} /> : <SpeakerSlash size={16} />}
           </button>
         </div>
-        {next.length === 0 && (
-          <p className="pt-1 text-small text-ink-2">
-            Nothing waits for a person. What is printing goes on by itself.
-          </p>
-        )}
+        {next.length === 0 && <p className="pt-1 text-small text-ink-2">{text.nothingWaitsForA}</p>}
         <ol className="grid gap-2 pt-1.5">
           {next.map((n, i) => (
             <li key={`${n.words}${n.at}`} className="text-body leading-snug">
@@ -86,14 +82,11 @@ export function BenchNow({
         </ol>
         {circuits.length > 0 && (
           <>
-            <h2 className="lab pt-5 pb-1">Load by circuit</h2>
+            <h2 className="lab pt-5 pb-1">{text.loadByCircuit}</h2>
             {circuits.map((c) => (
               <Circuit key={c.name} circuit={c} />
             ))}
-            <p className="pt-1.5 text-small leading-tight text-ink-2">
-              For planning. Continuous-load limits and wiring are for the local code and a licensed
-              electrician.
-            </p>
+            <p className="pt-1.5 text-small leading-tight text-ink-2">{text.forPlanningContinuousLoad}</p>
           </>
         )}
         <p className="caution mt-4">{text.caution}</p>
@@ -176,7 +169,7 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
                     <b className="num text-ink">{unit.bed_c?.toFixed(0)} °C</b>
                   </span>
                 )}
-                {unit.reported_at === null && <span>timed by hand; this machine reports nothing itself</span>}
+                {unit.reported_at === null && <span>{text.timedByHandThis}</span>}
               </span>
             </>
           ) : (
@@ -200,10 +193,7 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
             </>
           )}
           {unit.power_w === null && unit.ratio !== null && (
-            <small
-              className="block text-right text-small text-ink-2"
-              title="actual over estimated time, geometric mean, and by which factor a single print strays"
-            >
+            <small className="block text-right text-small text-ink-2" title={text.actualOverEstimatedTime}>
               takes {unit.ratio.toFixed(2)} × its estimates
               {unit.ratio_spread !== null && `, spread × ${unit.ratio_spread.toFixed(2)}`}
             </small>

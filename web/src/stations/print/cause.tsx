@@ -4,10 +4,10 @@ import { text } from "./text";
 /** Why an attempt came to nothing; nothing is chosen beforehand. */
 export function CauseField() {
   return (
-    <Field label="Cause">
+    <Field label={text.cause}>
       <select className="input" name="cause" required defaultValue="">
         <option value="" disabled>
-          Choose one
+          {text.chooseOne}
         </option>
         {Object.entries(text.causes).map(([value, name]) => (
           <option key={value} value={value}>

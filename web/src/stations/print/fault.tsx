@@ -3,6 +3,7 @@ import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { keys } from "../../api/keys";
 import { useChange } from "../../api/queries";
 import { Field, Trouble } from "../../parts/bits";
+import { text } from "./text";
 
 type Run = Schemas["RunOut"];
 type Entry = Schemas["HypothesisOut"];
@@ -115,16 +116,16 @@ function Sheet({
   return (
     <form
       onSubmit={submit}
-      aria-label="Possible cause"
+      aria-label={text.possibleCause}
       className="mt-1 grid gap-1.5 rounded border border-rule p-2"
     >
-      <Field label="It may have been">
+      <Field label={text.itMayHaveBeen}>
         <input className="input" name="claim" required maxLength={300} defaultValue={entry?.claim} />
       </Field>
-      <Field label="How it is tested">
+      <Field label={text.howItIsTested}>
         <input className="input" name="test" maxLength={500} defaultValue={entry?.test} />
       </Field>
-      <Field label="What the test showed">
+      <Field label={text.whatTheTestShowed}>
         <input className="input" name="result" maxLength={500} defaultValue={entry?.result} />
       </Field>
       <Field label="So it is">
@@ -139,10 +140,10 @@ function Sheet({
       <Trouble error={send.error} />
       <div className="flex gap-2">
         <button type="submit" className="button" disabled={send.isPending}>
-          Keep
+          {text.keep}
         </button>
         <button type="button" className="button" onClick={done}>
-          Back
+          {text.back}
         </button>
       </div>
     </form>

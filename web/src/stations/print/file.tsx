@@ -55,7 +55,7 @@ export function SlicedFile({
   const reading = job.reading && (
     <div className="pt-1">
       {isOpen(job.reading) ? (
-        <Working work={job.reading} label="Reading the file" />
+        <Working work={job.reading} label={text.readingTheFile} />
       ) : (
         <p role="alert" className="trouble">
           {job.reading.message}
@@ -66,14 +66,14 @@ export function SlicedFile({
   if (!file)
     return (
       <>
-        <h2 className="lab">Sliced file</h2>
+        <h2 className="lab">{text.slicedFile}</h2>
         {reading}
-        <p className="pt-1 text-small text-ink-2">None yet. Its time, filament and settings appear here.</p>
+        <p className="pt-1 text-small text-ink-2">{text.noneYetItsTime}</p>
       </>
     );
   return (
     <>
-      <h2 className="lab">Sliced file</h2>
+      <h2 className="lab">{text.slicedFile}</h2>
       {reading}
       <p className="truncate pt-1 text-body font-semibold" title={file.name}>
         {file.name}
@@ -87,7 +87,7 @@ export function SlicedFile({
       )}
       <p className="text-small text-ink-2">
         {(file.size_bytes / 1e6).toFixed(1)} MB · {file.lines.toLocaleString("en").replaceAll(",", " ")} lines
-        {file.partial && <b className="text-brass-ink"> · read in part</b>}
+        {file.partial && <b className="text-brass-ink"> {text.readInPart}</b>}
       </p>
       <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 text-small">
         <Fact
@@ -122,7 +122,7 @@ export function SlicedFile({
         {file.tool_changes > 0 && <Fact name="Tool changes" value={String(file.tool_changes)} from="" />}
       </dl>
       <button type="button" className="button mt-2 w-full" onClick={look}>
-        Where time and filament go
+        {text.whereTimeAndFilament}
       </button>
       {file.deviations.length > 0 && (
         <div className="mt-3 border-l-3 border-brass bg-brass-wash px-2.5 py-1.5 text-small">
@@ -138,7 +138,7 @@ export function SlicedFile({
         </div>
       )}
       {file.deviations.length === 0 && (
-        <p className="mt-2 text-small text-ok-ink">Settings agree with the protocol.</p>
+        <p className="mt-2 text-small text-ok-ink">{text.settingsAgreeWithThe}</p>
       )}
       {file.silent.length > 0 && <p className="mt-1 text-small text-ink-2">{text.silent(file.silent)}</p>}
       {file.warnings.map((w) => (

@@ -77,7 +77,7 @@ export default function Print({ studyId }: { studyId: string }) {
       className={`grid h-full min-h-0 gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1 ${bench ? "grid-cols-[minmax(0,1fr)_292px] max-[1180px]:grid-cols-[minmax(0,1fr)_222px]" : "grid-cols-[228px_minmax(0,1fr)_292px] max-[1180px]:grid-cols-[176px_minmax(0,1fr)_222px]"}`}
     >
       <section
-        aria-label="Prints"
+        aria-label={text.prints}
         data-scrolls
         hidden={bench}
         className="sheet min-h-0 overflow-y-auto max-[1020px]:order-last max-[1020px]:max-h-72"
@@ -90,7 +90,7 @@ export default function Print({ studyId }: { studyId: string }) {
           onClick={() => setWhole(true)}
           className="sticky top-0 z-[1] min-h-[40px] w-full border-b border-rule bg-sheet px-3 py-1 text-left text-body font-semibold hover:bg-station-on"
         >
-          ← The whole bench
+          {text.theWholeBench}
         </button>
         <Windowed rows={jobs} height={41} under={40} chosen={bench ? undefined : current} id={(j) => j.id}>
           {(j) => (
@@ -131,7 +131,7 @@ export default function Print({ studyId }: { studyId: string }) {
 }
 
 function JobState({ job }: { job: Schemas["JobLine"] }) {
-  if (job.state === "printing") return <b className="text-small text-needle-ink">printing</b>;
+  if (job.state === "printing") return <b className="text-small text-needle-ink">{text.printing}</b>;
   if (job.state === "failed" || job.state === "stopped")
     return <b className="text-small text-needle-ink">{job.state}</b>;
   if (job.state === "done")
@@ -205,7 +205,7 @@ function Job({
           </>
         )}
       </div>
-      <section aria-label="Sliced file and attempts" className="sheet min-h-0 overflow-y-auto p-3.5">
+      <section aria-label={text.slicedFileAndAttempts} className="sheet min-h-0 overflow-y-auto p-3.5">
         <SlicedFile studyId={studyId} job={job.data} may={may} look={() => setLooks(!looks)} />
         <Attempts studyId={studyId} job={job.data} may={may} />
       </section>

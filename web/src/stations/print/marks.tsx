@@ -40,7 +40,7 @@ export function Marks({
   const now = (unsent?.body?.kind as Kind | undefined) ?? run.events.at(-1)?.kind;
   return (
     <div className="pt-1">
-      <div className="flex flex-wrap gap-1.5" role="group" aria-label="What begins now">
+      <div className="flex flex-wrap gap-1.5" role="group" aria-label={text.whatBeginsNow}>
         {KINDS.map((kind) => (
           <button
             key={kind}
@@ -61,7 +61,7 @@ export function Marks({
               key={e.id}
               type="button"
               className="mr-3 underline"
-              title="Correct this mark"
+              title={text.correctThisMark}
               onClick={() => setCorrecting(e)}
             >
               {e.kind} {new Date(e.at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}
@@ -95,14 +95,14 @@ export function Marks({
               defaultValue={new Date(correcting.at).toTimeString().slice(0, 5)}
             />
           </Field>
-          <Field label="Why it is corrected">
+          <Field label={text.whyItIsCorrected}>
             <input className="input" name="reason" required maxLength={300} />
           </Field>
           <button type="submit" className="button">
-            Correct it
+            {text.correctIt}
           </button>
           <button type="button" className="button" onClick={() => setCorrecting(null)}>
-            Back
+            {text.back}
           </button>
         </form>
       )}

@@ -67,11 +67,11 @@ function EnergyPanel({ studyId, jobId, run, meters, may }: Props) {
   const gap =
     run.energy_from !== "meter" && run.energy_low_kwh !== null && run.energy_high_kwh !== run.energy_low_kwh;
   return (
-    <section aria-label="Energy" className="sheet p-3.5">
-      <h2 className="lab">Energy</h2>
+    <section aria-label={text.energy} className="sheet p-3.5">
+      <h2 className="lab">{text.energy}</h2>
       <p className="mt-0.5 min-h-[42px]">
         {run.energy_kwh === null ? (
-          <span className="text-ink-2">Not read yet.</span>
+          <span className="text-ink-2">{text.notReadYet}</span>
         ) : (
           <>
             <b className="num text-head">{(1000 * run.energy_kwh).toFixed(0)} Wh</b>{" "}
@@ -92,7 +92,7 @@ function EnergyPanel({ studyId, jobId, run, meters, may }: Props) {
               <input className="input num" name="wh" inputMode="decimal" required />
             </Field>
             <button type="submit" className="button">
-              Keep
+              {text.keep}
             </button>
           </form>
           <Overdue meter={use.instrument} />
@@ -178,10 +178,10 @@ function NoisePanel({ studyId, jobId, run, meters, may }: Props) {
       .catch(setError);
   };
   return (
-    <section aria-label="Noise" className="sheet p-3.5">
-      <h2 className="lab">Noise</h2>
+    <section aria-label={text.noise} className="sheet p-3.5">
+      <h2 className="lab">{text.noise}</h2>
       <ul className="mt-0.5 min-h-[42px]">
-        {run.noise.length + waiting.length === 0 && <li className="text-ink-2">Not read yet.</li>}
+        {run.noise.length + waiting.length === 0 && <li className="text-ink-2">{text.notReadYet}</li>}
         {waiting
           .filter((e) => !e.refused)
           .map((e) => (
@@ -209,7 +209,7 @@ function NoisePanel({ studyId, jobId, run, meters, may }: Props) {
             )}
             {may && (
               <button type="button" className="text-small underline" onClick={() => setCorrecting(n)}>
-                Correct
+                {text.correct}
               </button>
             )}
           </li>
@@ -218,7 +218,7 @@ function NoisePanel({ studyId, jobId, run, meters, may }: Props) {
       {may && (
         <form ref={form} key={correcting?.id ?? "new"} onSubmit={submit} className="grid gap-2">
           <div className="grid grid-cols-[1fr_1.35fr_1fr] items-end gap-2">
-            <Field label="Level, dB">
+            <Field label={text.levelDb}>
               <input
                 className="input num"
                 name="level"
@@ -230,7 +230,7 @@ function NoisePanel({ studyId, jobId, run, meters, may }: Props) {
                 defaultValue={correcting?.level_db}
               />
             </Field>
-            <Field label="Background, dB">
+            <Field label={text.backgroundDb}>
               <input
                 className="input num"
                 name="background"
@@ -241,7 +241,7 @@ function NoisePanel({ studyId, jobId, run, meters, may }: Props) {
                 defaultValue={(correcting ?? lastSetUp).background_db ?? undefined}
               />
             </Field>
-            <Field label="Distance, m">
+            <Field label={text.distanceM}>
               <input
                 className="input num"
                 name="distance"
@@ -255,14 +255,14 @@ function NoisePanel({ studyId, jobId, run, meters, may }: Props) {
             </Field>
           </div>
           <div className="grid grid-cols-[1.6fr_1fr] gap-2">
-            <Field label="While it is">
+            <Field label={text.whileItIs}>
               <select className="input" name="state" defaultValue={(correcting ?? lastSetUp).state}>
                 {STATES.map((s) => (
                   <option key={s}>{s}</option>
                 ))}
               </select>
             </Field>
-            <Field label="Fan, %">
+            <Field label={text.fan}>
               <input
                 className="input num"
                 name="fan"
@@ -278,7 +278,7 @@ function NoisePanel({ studyId, jobId, run, meters, may }: Props) {
           <InstrumentChoice use={use} label={text.soundMeter} />
           <SentValue kind="sound meter" take={(value) => fillIn(form.current, "level", value)} />
           {correcting && (
-            <Field label="Why it is corrected; the old reading stays on record">
+            <Field label={text.whyItIsCorrected2}>
               <input className="input" name="reason" required maxLength={300} />
             </Field>
           )}
@@ -292,7 +292,7 @@ function NoisePanel({ studyId, jobId, run, meters, may }: Props) {
             </button>
             {correcting && (
               <button type="button" className="button" onClick={() => setCorrecting(null)}>
-                Back
+                {text.back}
               </button>
             )}
           </div>

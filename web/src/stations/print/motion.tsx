@@ -36,7 +36,7 @@ export function FileStudy({
   const file = job.file!;
   const motion = file.motion;
   return (
-    <section aria-label="How this file prints" className="sheet min-h-0 flex-1 overflow-y-auto p-4">
+    <section aria-label={text.howThisFilePrints} className="sheet min-h-0 flex-1 overflow-y-auto p-4">
       <div className="flex items-start gap-3">
         <div className="min-w-0 flex-1">
           <p className="text-head font-semibold [font-stretch:92%]">
@@ -50,7 +50,7 @@ export function FileStudy({
           )}
         </div>
         <button type="button" className="button" onClick={back}>
-          Back to the timer
+          {text.backToTheTimer}
         </button>
       </div>
       {motion && <TimeMakeUp motion={motion} />}
@@ -80,9 +80,9 @@ function TimeMakeUp({ motion }: { motion: Motion }) {
   const share = (s: number) => `${duration(s)}, ${((100 * s) / motion.planned_s).toFixed(0)} %`;
   return (
     <>
-      <h2 className="lab pt-3 pb-1">Where the time goes</h2>
+      <h2 className="lab pt-3 pb-1">{text.whereTheTimeGoes}</h2>
       <BeadBar
-        label="Printing time by what it goes on"
+        label={text.printingTimeByWhat}
         full={motion.planned_s}
         beads={parts.map(([key, s]) => ({
           key,
@@ -116,9 +116,9 @@ function Filament({ file }: { file: File }) {
   const changes = file.motion?.changes_s ?? [];
   return (
     <>
-      <h2 className="lab pt-3 pb-1">Where the filament goes</h2>
+      <h2 className="lab pt-3 pb-1">{text.whereTheFilamentGoes}</h2>
       <BeadBar
-        label="Filament by what it becomes"
+        label={text.filamentByWhatIt}
         full={full}
         beads={uses
           .filter((u) => u.length_mm > 0)
@@ -155,7 +155,7 @@ function Spread({ motion }: { motion: Motion }) {
     <div className="grid grid-cols-2 gap-x-6 max-[760px]:grid-cols-1">
       {motion.by_layer_s.length > 2 && (
         <Bars
-          title="Seconds by layer"
+          title={text.secondsByLayer}
           values={motion.by_layer_s.slice(1)}
           from={1}
           step={1}
@@ -164,7 +164,7 @@ function Spread({ motion }: { motion: Motion }) {
         />
       )}
       <Bars
-        title="Minutes by speed"
+        title={text.minutesBySpeed}
         values={motion.by_speed_s.map((s) => s / 60)}
         from={0}
         step={motion.speed_step}
@@ -172,7 +172,7 @@ function Spread({ motion }: { motion: Motion }) {
         hint={(v, m) => `${v} to ${v + motion.speed_step} mm/s: ${m.toFixed(1)} min`}
       />
       <Bars
-        title="Minutes by flow"
+        title={text.minutesByFlow}
         values={motion.by_flow_step_s.map((s, i) => (i === 0 ? 0 : s / 60))}
         from={0}
         step={motion.flow_step}
@@ -181,7 +181,7 @@ function Spread({ motion }: { motion: Motion }) {
       />
       {features.length > 1 && (
         <div className="pt-3">
-          <h2 className="lab pb-1">Time by feature</h2>
+          <h2 className="lab pb-1">{text.timeByFeature}</h2>
           <ul className="grid gap-0.5">
             {features.slice(0, 8).map(([name, s]) => (
               <li key={name} className="grid grid-cols-[130px_1fr_76px] items-center gap-2 text-small">

@@ -59,7 +59,7 @@ export function Outcome({
   return (
     <form onSubmit={submit} className="grid gap-2.5">
       <fieldset className="grid grid-cols-3 gap-2">
-        <legend className="sr-only">Outcome</legend>
+        <legend className="sr-only">{text.outcome}</legend>
         {(["done", "failed", "stopped"] as const).map((o, i) => (
           <label
             key={o}
@@ -81,10 +81,10 @@ export function Outcome({
       {outcome === "failed" && (
         <div className="grid grid-cols-[1.2fr_1fr_1fr] gap-2 max-[560px]:grid-cols-2">
           <CauseField />
-          <Field label="At percent, if known">
+          <Field label={text.atPercentIfKnown}>
             <input className="input num" name="percent" type="number" min={0} max={100} step="any" />
           </Field>
-          <Field label="At layer, if known">
+          <Field label={text.atLayerIfKnown}>
             <input className="input num" name="layer" type="number" min={0} max={100000} step={1} />
           </Field>
         </div>
@@ -112,10 +112,10 @@ export function Outcome({
       <Refused entries={outbox.filter((e) => e.path === `/api/runs/${run.id}/end`)} />
       <div className="flex gap-2">
         <button type="submit" className="button now big">
-          Record the outcome
+          {text.recordTheOutcome}
         </button>
         <button type="button" className="button" onClick={leave}>
-          Not stopped, go on
+          {text.notStoppedGoOn}
         </button>
       </div>
     </form>

@@ -82,14 +82,14 @@ export function PowerLog({
       {heading && (
         <form
           onSubmit={map}
-          aria-label="Columns of the log"
+          aria-label={text.columnsOfTheLog}
           className="mt-2 grid gap-2 rounded border border-rule p-2"
         >
           <p className="text-small">
-            <b>Which column is what?</b> Its first rows:
+            <b>{text.whichColumnIsWhat}</b> Its first rows:
           </p>
           {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls */}
-          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="First rows of the log">
+          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={text.firstRowsOfThe}>
             <table className="num text-tiny">
               <thead>
                 <tr>
@@ -124,23 +124,23 @@ export function PowerLog({
                 </select>
               </Field>
             ))}
-            <Field label="Time zone">
+            <Field label={text.timeZone}>
               <input
                 className="input"
                 name="zone"
                 defaultValue={Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC"}
               />
             </Field>
-            <Field label="Form of its dates, if not ISO">
+            <Field label={text.formOfItsDates}>
               <input className="input num" name="time_format" placeholder="%d.%m.%Y %H:%M:%S" />
             </Field>
           </div>
           <div className="flex gap-2">
             <button type="submit" className="button" disabled={busy}>
-              Read it so
+              {text.readItSo}
             </button>
             <button type="button" className="button" onClick={() => setHeading(null)}>
-              Back
+              {text.back}
             </button>
           </div>
         </form>

@@ -5,6 +5,7 @@ import type { Schemas } from "../../api/client";
 import { useRunPower } from "../../api/queries";
 import { duration } from "../../parts/bits";
 import { PHASE } from "./phases";
+import { text } from "./text";
 
 /** A run's power over time, its phases behind it, and the energy of each. */
 export default function RunPower({
@@ -20,9 +21,9 @@ export default function RunPower({
   const data = power.data;
   if (!data?.trace) return null;
   return (
-    <section aria-label="Power" className="sheet p-3.5">
+    <section aria-label={text.power} className="sheet p-3.5">
       <div className="flex items-baseline gap-3">
-        <h2 className="lab">Power, W</h2>
+        <h2 className="lab">{text.powerW}</h2>
         <span className="text-small text-ink-2">
           {data.kwh !== null && (
             <>
@@ -35,10 +36,10 @@ export default function RunPower({
         </span>
         <span className="ml-auto flex gap-2 text-small">
           <button type="button" className="underline" onClick={() => save(data.trace!)}>
-            CSV
+            {text.csv}
           </button>
           <button type="button" className="underline" onClick={picture}>
-            PNG
+            {text.png}
           </button>
         </span>
       </div>

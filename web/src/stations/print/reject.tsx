@@ -49,7 +49,7 @@ export function Reject({ studyId, jobId, run }: { studyId: string; jobId: string
           {text.rejectIt}
         </button>
         <button type="button" className="button" onClick={() => setOpen(false)}>
-          Back
+          {text.back}
         </button>
       </div>
     </form>

@@ -42,7 +42,7 @@ export function Timer({
   const live = starting ?? (last?.outcome === null && !ending ? last : undefined);
   return (
     <section
-      aria-label="Timer"
+      aria-label={text.timer}
       className="sheet flex min-h-[250px] shrink-0 grow basis-auto flex-col p-5 max-[560px]:p-3.5"
     >
       {live ? (
@@ -125,7 +125,7 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
         </Field>
       )}
       {deviates && (
-        <Field label={text.reason} hint="Recorded as a deviation and shown in the report.">
+        <Field label={text.reason} hint={text.recordedAsADeviation}>
           <input
             className="input"
             value={reason}
@@ -355,9 +355,7 @@ function Done({
           </span>
         </p>
       )}
-      {!run.bag_code && (
-        <p className="text-ink-2">Bagged; its code is hidden while it is measured and inspected.</p>
-      )}
+      {!run.bag_code && <p className="text-ink-2">{text.baggedItsCodeIs}</p>}
       {following && (
         <button type="button" className="button big mt-3 justify-self-start" onClick={following.go}>
           {text.following(following.name)}

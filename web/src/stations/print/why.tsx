@@ -3,6 +3,7 @@ import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { isOpen, useChange, useSettings, useWhy } from "../../api/queries";
 import { Trouble } from "../../parts/bits";
 import { Working } from "../../parts/working";
+import { text } from "./text";
 import { TINT } from "./tints";
 
 /** The same artifact on another machine: the difference in time, split into causes that add up. */
@@ -45,10 +46,10 @@ export function Why({
   return (
     <div className="pt-3">
       <div className="flex flex-wrap items-center gap-2">
-        <h2 className="lab">Against another machine</h2>
+        <h2 className="lab">{text.againstAnotherMachine}</h2>
         <select
           className="input !w-auto"
-          aria-label="The other machine"
+          aria-label={text.theOtherMachine}
           value={chosen ?? ""}
           onChange={(e) => setOther(e.target.value)}
         >
@@ -88,7 +89,7 @@ export function Why({
           </ul>
         </>
       )}
-      {working && <Working work={working} label="Comparing the two files" />}
+      {working && <Working work={working} label={text.comparingTheTwoFiles} />}
       {why.data && why.data.first_s === null && !working && (
         <p className="flex items-center gap-2 pt-1 text-small text-ink-2">
           {why.data.work?.message || "These files are large: comparing them takes a while."}
@@ -99,7 +100,7 @@ export function Why({
               disabled={ask.isPending}
               onClick={() => ask.mutate(undefined, { onSuccess: () => void why.refetch() })}
             >
-              Compare them
+              {text.compareThem}
             </button>
           )}
         </p>
@@ -113,8 +114,7 @@ export function Settings({ studyId, jobId }: { studyId: string; jobId: string })
   const view = useSettings(studyId, jobId);
   if (!view.data) return <Trouble error={view.error} />;
   const { files, rows } = view.data;
-  if (files.length < 2)
-    return <p className="pt-3 text-small text-ink-2">No other machine has a file for this artifact yet.</p>;
+  if (files.length < 2) return <p className="pt-3 text-small text-ink-2">{text.noOtherMachineHas}</p>;
   const groups = [...new Set(rows.map((r) => r.affects))];
   return (
     <div className="pt-3">
@@ -125,11 +125,11 @@ export function Settings({ studyId, jobId }: { studyId: string; jobId: string })
       </h2>
       {rows.length > 0 && (
         // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls
-        <div className="mt-1 overflow-x-auto" tabIndex={0} role="region" aria-label="Settings that differ">
+        <div className="mt-1 overflow-x-auto" tabIndex={0} role="region" aria-label={text.settingsThatDiffer}>
           <table className="text-small">
             <thead>
               <tr>
-                <th className="lab pr-3 text-left font-semibold">Setting</th>
+                <th className="lab pr-3 text-left font-semibold">{text.setting}</th>
                 {files.map((f, i) => (
                   <th
                     key={f.file_id}

@@ -169,10 +169,10 @@ function Revisions({
     );
   };
   return (
-    <section aria-label="Revisions" className="sheet flex min-h-0 flex-col overflow-y-auto p-4">
+    <section aria-label={text.revisions2} className="sheet flex min-h-0 flex-col overflow-y-auto p-4">
       {may && (
         <form onSubmit={submit} className="grid gap-2 border-b border-rule pb-4">
-          <Field label="What changed" hint={text.changedHint}>
+          <Field label={text.whatChanged} hint={text.changedHint}>
             <textarea className="input" name="changed" rows={2} maxLength={1000} />
           </Field>
           <button type="submit" className="button now big" disabled={publish.isPending}>

@@ -12,4 +12,6 @@ export const text = {
   data: "Data behind it",
   withheld: (n: number) =>
     `The machines are not revealed yet: readings of ${n} ${n === 1 ? "specimen" : "specimens"} are withheld, so that nobody can tell machines by them.`,
+  revisions2: "Revisions",
+  whatChanged: "What changed",
 };

@@ -91,7 +91,7 @@ function Line({
           maxLength={80}
         />
         <button type="submit" className="button">
-          Rename
+          {text.rename}
         </button>
         <button
           type="button"
@@ -101,7 +101,7 @@ function Line({
           aria-label={`Remove ${buyer.name}`}
           onClick={() => remove.mutate(undefined, { onSuccess: () => choose(null) })}
         >
-          Remove
+          {text.remove}
         </button>
       </form>
       <Trouble error={rename.error ?? remove.error} />
@@ -128,10 +128,10 @@ function Add({ studyId, added }: { studyId: string; added: (id: string) => void 
     <form onSubmit={submit} className="mt-4 grid gap-2 border-t border-rule pt-3">
       <h3 className="lab">{text.newBuyer}</h3>
       <div className="grid grid-cols-2 gap-2 max-[560px]:grid-cols-1">
-        <Field label="Who">
+        <Field label={text.who}>
           <input className="input" name="name" required maxLength={80} placeholder={text.newBuyerName} />
         </Field>
-        <Field label="Weights and must-haves from">
+        <Field label={text.weightsAndMustHaves}>
           <select className="input" name="from" defaultValue="">
             <option value="">{text.fromNothing}</option>
             {(others.data?.buyers ?? []).map((b) => (
@@ -143,7 +143,7 @@ function Add({ studyId, added }: { studyId: string; added: (id: string) => void 
         </Field>
       </div>
       <button type="submit" className="button now" disabled={add.isPending}>
-        Add this buyer
+        {text.addThisBuyer}
       </button>
       <Trouble error={add.error} />
     </form>

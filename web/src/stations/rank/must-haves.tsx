@@ -71,7 +71,7 @@ export function MustHaves({
                       aria-label={`Change: ${m.text}`}
                       onClick={() => choice && setEditing({ choice, given: m })}
                     >
-                      change
+                      {text.change}
                     </button>
                   )}
                 </div>
@@ -92,7 +92,7 @@ export function MustHaves({
       </ul>
       {may && editing === null && (
         <select
-          aria-label="Add a must-have"
+          aria-label={text.addAMustHave}
           className="mt-1 max-w-full bg-transparent text-small text-ink-2 underline"
           value=""
           onChange={(e) => {
@@ -101,7 +101,7 @@ export function MustHaves({
           }}
         >
           <option value="" disabled>
-            Add a must-have
+            {text.addAMustHave}
           </option>
           {offered.map((c) => (
             <option key={c.kind} value={c.kind}>
@@ -162,10 +162,10 @@ function Limit({
       )}
       {choice.kind === "figure" && (
         <label className="field">
-          <span>side</span>
+          <span>{text.side}</span>
           <select className="input" name="side" defaultValue={given?.at_least ? "least" : "most"}>
-            <option value="most">at most</option>
-            <option value="least">at least</option>
+            <option value="most">{text.atMost}</option>
+            <option value="least">{text.atLeast}</option>
           </select>
         </label>
       )}
@@ -187,16 +187,16 @@ function Limit({
       <div className="flex flex-wrap gap-1.5">
         {(choice.unit || choice.wants || !given) && (
           <button type="submit" className="button !min-h-7 !px-2">
-            Set
+            {text.set}
           </button>
         )}
         {drop && (
           <button type="button" className="button !min-h-7 !px-2" onClick={drop}>
-            Drop it
+            {text.dropIt}
           </button>
         )}
         <button type="button" className="button !min-h-7 !px-2" onClick={leave}>
-          Back
+          {text.back}
         </button>
       </div>
     </form>

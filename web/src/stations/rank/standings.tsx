@@ -33,7 +33,7 @@ export function Standings({
   const open = useSource();
   if (view.standings.length === 0)
     return (
-      <section aria-label="Ranking" className="sheet min-h-0 overflow-y-auto">
+      <section aria-label={text.ranking} className="sheet min-h-0 overflow-y-auto">
         <LeftOut view={view} show={() => setShowGated(true)} />
         {view.left_out.some((m) => !m.is_control) && (
           <p className="px-3.5 pb-3 text-small text-ink-2">{text.allOut}</p>
@@ -41,7 +41,7 @@ export function Standings({
       </section>
     );
   return (
-    <section aria-label="Ranking" aria-busy={stale} className="sheet min-h-0 overflow-y-auto">
+    <section aria-label={text.ranking} aria-busy={stale} className="sheet min-h-0 overflow-y-auto">
       <ol>
         {view.standings.map((s) => {
           const mid = s.total;
@@ -52,7 +52,7 @@ export function Standings({
             >
               <span className="row-span-2 text-title leading-none font-extrabold [font-stretch:70%]">
                 {s.rank ?? (
-                  <span className="text-head" title="The missing figures leave this open">
+                  <span className="text-head" title={text.theMissingFiguresLeave}>
                     {s.best_rank}–{s.worst_rank}
                   </span>
                 )}
@@ -138,7 +138,7 @@ export function Standings({
           <p>
             Machines that fail a must-have are shown.{" "}
             <button type="button" className="underline" onClick={() => setShowGated(false)}>
-              Leave them out again
+              {text.leaveThemOutAgain}
             </button>
           </p>
         )}
@@ -160,7 +160,7 @@ function LeftOut({ view, show }: { view: Schemas["RankView"]; show: () => void }
             : `is left out: ${m.reason}. `}
           {!m.is_control && (
             <button type="button" className="underline" onClick={show}>
-              Show anyway
+              {text.showAnyway}
             </button>
           )}
           <Warnings notRecommended={m.not_recommended} safety={m.safety} />

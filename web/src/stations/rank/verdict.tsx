@@ -8,7 +8,10 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
   const [first, second] = view.standings;
   const most = Math.max(1, ...view.reasons.map((r) => Math.abs(r.points)));
   return (
-    <section aria-label="Verdict" className="sheet min-h-0 overflow-y-auto p-3.5 max-[1020px]:order-first">
+    <section
+      aria-label={text.verdict}
+      className="sheet min-h-0 overflow-y-auto p-3.5 max-[1020px]:order-first"
+    >
       <p className="lab">
         {text.verdictFor} {view.profile.name}
       </p>

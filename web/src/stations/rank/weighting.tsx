@@ -41,7 +41,7 @@ export function Weighting({
     <section aria-label={text.weights} className="sheet flex min-h-0 flex-col overflow-y-auto p-3">
       <div className="flex justify-between pb-1">
         <h2 className="lab">{text.weights}</h2>
-        <span className="lab">100 points</span>
+        <span className="lab">{text.of100Points}</span>
       </div>
       {view.criteria.map((c, i) => (
         <div
@@ -52,7 +52,7 @@ export function Weighting({
           <span>
             {c.name}
             {pair.includes(c.code) && (
-              <span className="ml-1.5 text-tiny font-semibold text-needle-ink">pair</span>
+              <span className="ml-1.5 text-tiny font-semibold text-needle-ink">{text.pair}</span>
             )}
           </span>
           <span className="num text-small font-semibold">{+(weights[c.code] ?? 0).toFixed(1)}</span>

@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import { api, newId, unwrap } from "../../api/client";
 import { clock, duration, Field } from "../../parts/bits";
 import { Line, type Props } from "./line";
+import { text } from "./text";
 
 export function Assembly({ rec, path, may, busy, send }: Props) {
   const [began, setBegan] = useState<number | null>(null);
@@ -54,8 +55,8 @@ export function Assembly({ rec, path, may, busy, send }: Props) {
           </div>
           {stopped !== null && (
             <Line
-              label="The step"
-              action="Keep the step"
+              label={text.theStep}
+              action={text.keepTheStep}
               busy={busy}
               keep={(words, done) =>
                 send(
@@ -79,10 +80,10 @@ export function Assembly({ rec, path, may, busy, send }: Props) {
                 )
               }
             >
-              <Field label="Which step it was">
+              <Field label={text.whichStepItWas}>
                 <input className="input" name="name" required maxLength={120} autoFocus />
               </Field>
-              <Field label="What was hard or missing">
+              <Field label={text.whatWasHardOr}>
                 <input className="input" name="note" maxLength={500} />
               </Field>
             </Line>

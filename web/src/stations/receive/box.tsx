@@ -2,6 +2,7 @@ import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { Field } from "../../parts/bits";
 import { Photos } from "../../parts/photos";
 import { Line, type Props } from "./line";
+import { text } from "./text";
 
 export function Box({ rec, path, may, busy, send }: Props) {
   const set = (item: Schemas["BoxItemOut"], found: Schemas["Found"] | null, note = item.note) =>
@@ -54,8 +55,8 @@ export function Box({ rec, path, may, busy, send }: Props) {
       </ul>
       {may && (
         <Line
-          label="Add to the list"
-          action="Add to the list"
+          label={text.addToTheList}
+          action={text.addToTheList}
           busy={busy}
           keep={(words, done) =>
             send(
@@ -70,22 +71,20 @@ export function Box({ rec, path, may, busy, send }: Props) {
             )
           }
         >
-          <Field label="What should be in it">
+          <Field label={text.whatShouldBeIn}>
             <input className="input" name="name" required maxLength={120} />
           </Field>
         </Line>
       )}
-      <h3 className="lab pt-4 pb-1">Photos: the box, damage, what came</h3>
+      <h3 className="lab pt-4 pb-1">{text.photosTheBoxDamage}</h3>
       <Photos
         subjectId={path.unit_id}
         photos={rec.photos}
         may={may}
-        label="the unit as it came"
+        label={text.theUnitAsIt}
         studyId={path.study_id}
       />
-      <p className="pt-1 text-small text-ink-2">
-        Where and when a phone took them is removed before they are kept.
-      </p>
+      <p className="pt-1 text-small text-ink-2">{text.whereAndWhenA}</p>
     </>
   );
 }

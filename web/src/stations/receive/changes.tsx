@@ -5,6 +5,7 @@ import { keys } from "../../api/keys";
 import { useChange } from "../../api/queries";
 import { day, Field, Trouble } from "../../parts/bits";
 import { Line, type Props } from "./line";
+import { text } from "./text";
 
 export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
   const [opening, setOpening] = useState(false);
@@ -41,7 +42,7 @@ export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
             disabled={words.isPending}
             onClick={() => words.mutate(new Date(Date.now() + clockAhead()).toISOString())}
           >
-            It is powered on now
+            {text.itIsPoweredOn}
           </button>
         )}
       </p>
@@ -98,13 +99,13 @@ export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
       )}
       {may && !opening && (
         <button type="button" className="button mt-3" onClick={() => setOpening(true)}>
-          Something is changed on it
+          {text.somethingIsChangedOn}
         </button>
       )}
       {may && opening && (
         <Line
-          label="The new configuration"
-          action="Open the new configuration"
+          label={text.theNewConfiguration}
+          action={text.openTheNewConfiguration}
           busy={busy}
           keep={(words, done) =>
             send(
@@ -131,7 +132,7 @@ export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
             )
           }
         >
-          <Field label="Nozzle, mm">
+          <Field label={text.nozzleMm}>
             <input
               className="input num !w-[90px]"
               name="nozzle"
@@ -161,15 +162,12 @@ export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
               />
             </Field>
           ))}
-          <Field label="Why">
+          <Field label={text.why}>
             <input className="input" name="reason" required maxLength={300} />
           </Field>
         </Line>
       )}
-      <p className="pt-2 text-small text-ink-2">
-        What is printed and measured belongs to the configuration it was done in; results before a change stay
-        what they are.
-      </p>
+      <p className="pt-2 text-small text-ink-2">{text.whatIsPrintedAnd}</p>
     </>
   );
 }

@@ -89,7 +89,7 @@ export function CheckCard({
       )}
       {last.history.length > 0 && (
         <details className="pt-1 text-small text-ink-2">
-          <summary>Earlier results</summary>
+          <summary>{text.earlierResults}</summary>
           <ul>
             {last.history.map((h) => (
               <li key={h.done_at}>
@@ -127,7 +127,7 @@ export function CheckCard({
               Record it as {giving === "fail" ? "failed" : "passed"}
             </button>
             <button type="button" className="button" onClick={() => setGiving(null)}>
-              Back
+              {text.back}
             </button>
           </div>
         </form>

@@ -48,7 +48,7 @@ export function Claims({ rec, path, may, busy, send }: Props) {
             {may && c.kind === "other" && (
               <Line
                 label={`A measurement of ${c.name}`}
-                action="Keep the measurement"
+                action={text.keepTheMeasurement}
                 busy={busy}
                 keep={(words, done) =>
                   send(
@@ -72,7 +72,7 @@ export function Claims({ rec, path, may, busy, send }: Props) {
                 <Field label={`Measured by hand, ${c.unit || "in the unit of the claim"}`}>
                   <input className="input num" name="value" type="number" step="any" required />
                 </Field>
-                <Field label="How">
+                <Field label={text.how}>
                   <input className="input" name="note" maxLength={300} />
                 </Field>
               </Line>
@@ -82,8 +82,8 @@ export function Claims({ rec, path, may, busy, send }: Props) {
       </ul>
       {may && open.length > 0 && (
         <Line
-          label="A claim"
-          action="Add the claim"
+          label={text.aClaim}
+          action={text.addTheClaim}
           busy={busy}
           keep={(words, done) =>
             send(
@@ -107,7 +107,7 @@ export function Claims({ rec, path, may, busy, send }: Props) {
             )
           }
         >
-          <Field label="Claim">
+          <Field label={text.claim}>
             <select
               className="input"
               name="kind"
@@ -123,10 +123,10 @@ export function Claims({ rec, path, may, busy, send }: Props) {
           </Field>
           {chosen === "other" && (
             <>
-              <Field label="What it is">
+              <Field label={text.whatItIs}>
                 <input className="input" name="name" required maxLength={60} />
               </Field>
-              <Field label="Unit">
+              <Field label={text.unit}>
                 <input className="input !w-[90px]" name="unit" maxLength={20} />
               </Field>
               <label className="flex min-h-[36px] items-center gap-1.5 text-body">
@@ -135,7 +135,7 @@ export function Claims({ rec, path, may, busy, send }: Props) {
             </>
           )}
           {chosen === "noise" && (
-            <Field label="Claimed while it is">
+            <Field label={text.claimedWhileItIs}>
               <select className="input" name="state" defaultValue="printing">
                 {STATES.map((s) => (
                   <option key={s}>{s}</option>
@@ -143,10 +143,10 @@ export function Claims({ rec, path, may, busy, send }: Props) {
               </select>
             </Field>
           )}
-          <Field label="Value, in the unit of the measurement">
+          <Field label={text.valueInTheUnit}>
             <input className="input num" name="value" type="number" min={0} step="any" required />
           </Field>
-          <Field label="The maker's words, and where they stand">
+          <Field label={text.theMakersWordsAnd}>
             <input className="input" name="said" maxLength={300} />
           </Field>
         </Line>

@@ -51,7 +51,7 @@ export default function Receive({ studyId }: { studyId: string }) {
           <UnitName mark={unit.machine.mark} name={unit.machine.name} />
         </span>
       </Top>
-      <section aria-label="Units" className="sheet min-h-0 overflow-y-auto">
+      <section aria-label={text.units2} className="sheet min-h-0 overflow-y-auto">
         <h2 className="lab px-3 pt-2 pb-1">{text.units(units.length)}</h2>
         <ul>
           {units.map((u) => (
@@ -72,7 +72,7 @@ export default function Receive({ studyId }: { studyId: string }) {
         </ul>
       </section>
       <div className="flex min-h-0 min-w-0 flex-col gap-3">
-        <nav aria-label="Steps of receiving" className="flex flex-wrap gap-1">
+        <nav aria-label={text.stepsOfReceiving} className="flex flex-wrap gap-1">
           {(Object.keys(text.steps) as Step[]).map((s) => (
             <button
               key={s}
@@ -162,8 +162,8 @@ function Standing({ unit }: { unit: Unit }) {
           : open
             ? `${unit.checks.length - open} of ${unit.checks.length} checks`
             : "checks passed"}
-      {unit.price_paid === null && <span>· no price</span>}
-      {unit.not_recommended && <b className="text-needle-ink">· not recommended</b>}
+      {unit.price_paid === null && <span>{text.noPrice}</span>}
+      {unit.not_recommended && <b className="text-needle-ink">{text.notRecommended2}</b>}
     </span>
   );
 }

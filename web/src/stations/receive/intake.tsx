@@ -89,7 +89,7 @@ export function Intake({
         className="mt-3 grid gap-3"
       >
         <fieldset className="flex gap-1.5" disabled={!may}>
-          <legend className="pb-1 text-small text-ink-2">How it was obtained</legend>
+          <legend className="pb-1 text-small text-ink-2">{text.howItWasObtained}</legend>
           {(Object.keys(text.obtained) as Obtained[]).map((way) => (
             <label
               key={way}
@@ -125,7 +125,7 @@ export function Intake({
           )}
           {sum("To make it usable", "upgrades", unit.upgrades, "Upgrades and spares")}
           {sum("Elsewhere on the day", "day_price", unit.day_price, "What the model cost that day")}
-          <Field label="On which day">
+          <Field label={text.onWhichDay}>
             <input
               className="input"
               type="date"
@@ -135,7 +135,7 @@ export function Intake({
             />
           </Field>
           {sum("Worth at the end of its life", "residual", unit.residual)}
-          <Field label="Received on">
+          <Field label={text.receivedOn}>
             <input
               className="input"
               type="date"
@@ -158,7 +158,7 @@ export function Intake({
               onChange={(e) => setMoney(e.target.value.toUpperCase())}
             />
           </Field>
-          <Field label="Serial number">
+          <Field label={text.serialNumber}>
             <input
               className="input num"
               name="serial"
@@ -168,7 +168,7 @@ export function Intake({
             />
           </Field>
         </div>
-        <Field label="What the report adds to how it was obtained">
+        <Field label={text.whatTheReportAdds}>
           <textarea
             className="input !h-auto"
             name="disclosure"
@@ -176,7 +176,7 @@ export function Intake({
             maxLength={600}
             defaultValue={unit.disclosure_more}
             disabled={!may}
-            placeholder="It goes back after the test; the maker saw nothing before it came out."
+            placeholder={text.itGoesBackAfter}
           />
         </Field>
         {conflict ? (
@@ -193,7 +193,7 @@ export function Intake({
         {may && !conflict && (
           <div className="flex items-center gap-3">
             <button type="submit" className="button primary" disabled={save.isPending}>
-              Save the intake
+              {text.saveTheIntake}
             </button>
             <span role="status" className="text-small text-ok-ink">
               {saved && "Saved."}

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { day, Field } from "../../parts/bits";
 import { amount, Line, type Props } from "./line";
+import { text } from "./text";
 
 const LOG: [Schemas["LogKind"], string][] = [
   ["hours", "hours on its counter"],
@@ -31,10 +32,7 @@ export function Log({ rec, path, may, busy, send }: Props) {
         {f.false_alarms > 0 &&
           ` ${f.false_alarms} false ${f.false_alarms === 1 ? "alarm" : "alarms"} of a detector, counted apart.`}
       </p>
-      <p className="text-small text-ink-2">
-        Faults of this log, and prints that failed by the machine, the profile or for no known cause. The
-        range says how little or much the hours tell.
-      </p>
+      <p className="text-small text-ink-2">{text.faultsOfThisLog}</p>
       <ul className="mt-2">
         {rec.log.map((e) => (
           <li key={e.id} className="flex items-baseline gap-3 border-t border-rule-2 py-1 text-body">
@@ -42,7 +40,7 @@ export function Log({ rec, path, may, busy, send }: Props) {
             <b className={`w-[120px] ${HAZARDS.includes(e.kind) ? "text-needle-ink" : ""}`}>{e.kind}</b>
             <span className="flex-1">
               {e.words}
-              {e.corrected && <small className="text-ink-2"> corrected</small>}
+              {e.corrected && <small className="text-ink-2"> {text.corrected}</small>}
             </span>
             <span className="num text-small">
               {e.hours !== null && `${e.hours} h`} {e.cost !== null && `${e.cost} ${rec.worth.currency}`}
@@ -52,8 +50,8 @@ export function Log({ rec, path, may, busy, send }: Props) {
       </ul>
       {may && (
         <Line
-          label="An entry"
-          action="Keep"
+          label={text.anEntry}
+          action={text.keep}
           busy={busy}
           keep={(words, done) =>
             send(
@@ -74,7 +72,7 @@ export function Log({ rec, path, may, busy, send }: Props) {
             )
           }
         >
-          <Field label="What">
+          <Field label={text.what}>
             <select
               className="input"
               value={kind}
@@ -87,13 +85,7 @@ export function Log({ rec, path, may, busy, send }: Props) {
               ))}
             </select>
           </Field>
-          {HAZARDS.includes(kind) && (
-            <p className="caution w-full">
-              Stop, unplug, and have a qualified person look at it. This entry ends testing on the unit:
-              nothing is printed on it until a reviewer re-opens it with a reason and the checks have passed
-              again.
-            </p>
-          )}
+          {HAZARDS.includes(kind) && <p className="caution w-full">{text.stopUnplugAndHave}</p>}
           <Field
             label={
               kind === "hours"
@@ -105,7 +97,7 @@ export function Log({ rec, path, may, busy, send }: Props) {
           >
             <input className="input" name="words" required={kind !== "hours"} maxLength={500} />
           </Field>
-          <Field label="Its hour counter, h">
+          <Field label={text.itsHourCounterH}>
             <input
               className="input num !w-[110px]"
               name="hours"

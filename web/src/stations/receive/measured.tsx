@@ -51,7 +51,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
                           className="text-small underline"
                           onClick={() => setCorrecting(m)}
                         >
-                          Correct
+                          {text.correct}
                         </button>
                       )}
                     </li>
@@ -64,7 +64,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
         {may && (
           <Line
             key={correcting?.id ?? "new"}
-            label="A measurement"
+            label={text.aMeasurement}
             action={correcting ? "Correct it" : "Keep"}
             busy={busy}
             keep={(words, done) =>
@@ -92,7 +92,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
               )
             }
           >
-            <Field label="What is measured">
+            <Field label={text.whatIsMeasured}>
               <select
                 className="input"
                 value={chosen}
@@ -122,7 +122,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
             </Field>
             {warm && (
               <>
-                <Field label="From, °C">
+                <Field label={text.fromC}>
                   <input
                     className="input num !w-[84px]"
                     name="from"
@@ -144,9 +144,9 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
                 </Field>
               </>
             )}
-            <Field label="With">
+            <Field label={text.withWord}>
               <select className="input" name="instrument" defaultValue="">
-                <option value="">by hand</option>
+                <option value="">{text.byHand}</option>
                 {(library.data?.instruments ?? []).map((i) => (
                   <option key={i.id} value={i.id}>
                     {i.code}, {i.kind}
@@ -155,17 +155,14 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
               </select>
             </Field>
             {correcting && (
-              <Field label="Why it is corrected">
+              <Field label={text.whyItIsCorrected}>
                 <input className="input" name="reason" required maxLength={300} />
               </Field>
             )}
           </Line>
         )}
         <StandbyNoise rec={rec} path={path} may={may} busy={busy} send={send} />
-        <p className="caution mt-3">
-          Nozzle and bed burn, axes pinch: drive it to the edges at a low speed, hands away, and measure when
-          it stands still and is cold.
-        </p>
+        <p className="caution mt-3">{text.nozzleAndBedBurn}</p>
       </div>
       <div className="grid content-start gap-4">
         <PlateMap unit={unit} rec={rec} known={shortBy} />
@@ -181,7 +178,7 @@ function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path"
   const use = useInstrument("sound meter", rec.meters);
   return (
     <div>
-      {rec.standby_noise.length > 0 && <h3 className="lab pt-3">Noise without a print</h3>}
+      {rec.standby_noise.length > 0 && <h3 className="lab pt-3">{text.noiseWithoutAPrint}</h3>}
       <ul>
         {rec.standby_noise.map((n) => (
           <li key={n.id} className="flex items-baseline gap-3 border-t border-rule-2 py-1 text-body">
@@ -198,7 +195,7 @@ function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path"
             <b className="num">{n.at_1_m_db === null ? "–" : `${n.at_1_m_db.toFixed(1)} dB`}</b>
             {may && (
               <button type="button" className="text-small underline" onClick={() => setCorrecting(n)}>
-                Correct
+                {text.correct}
               </button>
             )}
           </li>
@@ -207,7 +204,7 @@ function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path"
       {may && (
         <Line
           key={correcting?.id ?? "new"}
-          label="Noise without a print"
+          label={text.noiseWithoutAPrint}
           action={correcting ? "Correct it" : "Keep"}
           busy={busy}
           keep={(words, done) =>
@@ -236,20 +233,20 @@ function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path"
           }
         >
           <InstrumentChoice use={use} label={text.soundMeter} className="input self-end" />
-          <Field label="Noise while it is">
+          <Field label={text.noiseWhileItIs}>
             <select className="input" name="state" defaultValue={correcting?.state ?? "standby"}>
-              <option>standby</option>
-              <option>heating</option>
+              <option>{text.standby}</option>
+              <option>{text.heating}</option>
             </select>
           </Field>
-          <Level label="Level, dB" name="level" value={correcting?.level_db} required />
-          <Level label="Background, dB" name="background" value={correcting?.background_db ?? undefined} />
-          <Level label="Distance, m" name="distance" value={correcting?.distance_m ?? 1} required />
+          <Level label={text.levelDb} name="level" value={correcting?.level_db} required />
+          <Level label={text.backgroundDb} name="background" value={correcting?.background_db ?? undefined} />
+          <Level label={text.distanceM} name="distance" value={correcting?.distance_m ?? 1} required />
           <label className="flex items-center gap-1.5 pb-2">
             <input type="checkbox" name="door" defaultChecked={correcting?.door_shut ?? true} /> door shut
           </label>
           {correcting && (
-            <Field label="Why it is corrected">
+            <Field label={text.whyItIsCorrected}>
               <input className="input" name="reason" required maxLength={300} />
             </Field>
           )}
@@ -291,8 +288,8 @@ function HowItPrints({ rec }: { rec: Rec }) {
   const p = rec.printing;
   return (
     <div className="text-small">
-      <h3 className="lab">How it prints</h3>
-      {p.words.length === 0 && <p className="text-ink-2">Nothing is printed yet.</p>}
+      <h3 className="lab">{text.howItPrints}</h3>
+      {p.words.length === 0 && <p className="text-ink-2">{text.nothingIsPrintedYet}</p>}
       {p.words.map((w) => (
         <p key={w}>{w}</p>
       ))}
@@ -318,8 +315,8 @@ function HowItPrints({ rec }: { rec: Rec }) {
           ))}
         </ul>
       )}
-      <h3 className="lab pt-3">Noise at 1 m, free-field estimate</h3>
-      {rec.noise.length === 0 && <p className="text-ink-2">No reading counts yet.</p>}
+      <h3 className="lab pt-3">{text.noiseAt1M}</h3>
+      {rec.noise.length === 0 && <p className="text-ink-2">{text.noReadingCountsYet}</p>}
       <ul>
         {rec.noise.map((n) => (
           <li key={`${n.state} ${n.door_shut} ${n.fan_percent}`} className="flex justify-between gap-2">

@@ -104,7 +104,7 @@ export function CheckRound({
           {text.roundRecord(checks.length)}
         </button>
         <button type="button" className="button" onClick={() => setOpen(false)}>
-          Back
+          {text.back}
         </button>
       </div>
     </form>

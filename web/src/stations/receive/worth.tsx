@@ -3,6 +3,7 @@ import { keys } from "../../api/keys";
 import { put as keep, useOutbox } from "../../api/outbox";
 import { Field } from "../../parts/bits";
 import { Line, type Props, type Rec } from "./line";
+import { text } from "./text";
 
 export function Worth({ rec, path, may, busy, send }: Props) {
   const w = rec.worth;
@@ -24,7 +25,7 @@ export function Worth({ rec, path, may, busy, send }: Props) {
           : `A machine ${w.words}`}
       </p>
       <label className="mt-2 flex max-w-[560px] items-center gap-3 text-body">
-        <span className="flex-1">A machine without any of these is worth to you</span>
+        <span className="flex-1">{text.aMachineWithoutAny}</span>
         <input
           key={w.base}
           className="input num !w-[110px]"
@@ -95,8 +96,8 @@ export function Worth({ rec, path, may, busy, send }: Props) {
       </ul>
       {may && (
         <Line
-          label="A feature"
-          action="Add to the price list"
+          label={text.aFeature}
+          action={text.addToThePrice}
           busy={busy}
           keep={(words, done) =>
             send(
@@ -111,7 +112,7 @@ export function Worth({ rec, path, may, busy, send }: Props) {
             )
           }
         >
-          <Field label="Feature">
+          <Field label={text.feature}>
             <input className="input" name="name" required maxLength={80} />
           </Field>
           <Field label={`Worth, ${w.currency}`}>

@@ -191,7 +191,7 @@ export function ReadingEntry({
             )}
             <Refused entries={refused} />
             <div className="grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-2 gap-y-1.5 pt-3 text-small text-ink-2 max-[560px]:hidden">
-              <Key>Enter</Key>
+              <Key>{text.enter}</Key>
               <span>{correcting ? text.keys.correct : text.keys.keep}</span>
               <Key>↑</Key>
               <span>{text.keys.backShort}</span>

@@ -8,6 +8,7 @@ import { useDay } from "../../../api/queries";
 import { Top } from "../../../app/shell";
 import { Empty, Skeleton } from "../../../parts/bits";
 import { UnitName } from "../../../parts/unit-mark";
+import { text } from "../text";
 import { hour, weekday } from "./bench-time";
 
 const VERBS = { start: "Start", remove: "Remove", dry: "Dry", dried: "Dry", weigh: "Weigh" };
@@ -19,7 +20,7 @@ export default function Day({ studyId }: { studyId: string }) {
   const navigate = useNavigate();
   if (view.isError)
     return (
-      <Empty title="Nothing is planned yet">
+      <Empty title={text.nothingIsPlannedYet}>
         <p>{view.error.message} Make one under Schedule; then this page says what to do next.</p>
       </Empty>
     );
@@ -41,7 +42,7 @@ export default function Day({ studyId }: { studyId: string }) {
         <button
           type="button"
           className="chip !px-1.5"
-          aria-label="Day before"
+          aria-label={text.dayBefore}
           disabled={!view.data.before}
           onClick={() => setDay(view.data.before)}
         >
@@ -51,7 +52,7 @@ export default function Day({ studyId }: { studyId: string }) {
         <button
           type="button"
           className="chip !px-1.5"
-          aria-label="Next day with something to do"
+          aria-label={text.nextDayWithSomething}
           disabled={!view.data.after}
           onClick={() => setDay(view.data.after)}
         >
@@ -62,7 +63,7 @@ export default function Day({ studyId }: { studyId: string }) {
         </button>
       </Top>
       <section
-        aria-label="What to do"
+        aria-label={text.whatToDo}
         // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
         tabIndex={0}
         className="sheet min-h-0 overflow-y-auto p-5 print:overflow-visible print:border-0 print:p-0"
@@ -93,9 +94,9 @@ export default function Day({ studyId }: { studyId: string }) {
             )}
           </div>
         ) : (
-          <Empty title="Nothing to do on this day" />
+          <Empty title={text.nothingToDoOn} />
         )}
-        <ol className="mt-5 border-t border-rule print:mt-0" aria-label="The day in order">
+        <ol className="mt-5 border-t border-rule print:mt-0" aria-label={text.theDayInOrder}>
           {actions.map((a, i) => (
             <li
               key={i}
@@ -122,7 +123,7 @@ export default function Day({ studyId }: { studyId: string }) {
         </ol>
       </section>
       <section
-        aria-label="Of the day"
+        aria-label={text.ofTheDay}
         // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
         tabIndex={0}
         className="sheet min-h-0 overflow-y-auto p-4 print:mt-4 print:border-0 print:p-0"
@@ -135,19 +136,16 @@ export default function Day({ studyId }: { studyId: string }) {
         {due.length > 0 && <p className="pt-0.5 text-needle-ink print:hidden">{due.length} due now</p>}
         {view.data.overnight.length > 0 && (
           <>
-            <h2 className="lab pt-4 pb-1">Prints on when nobody is there</h2>
+            <h2 className="lab pt-4 pb-1">{text.printsOnWhenNobody}</h2>
             <ul className="grid gap-1 text-small">
               {view.data.overnight.map((o) => (
                 <li key={o}>{o}</li>
               ))}
             </ul>
-            <p className="caution mt-2">
-              Only on units whose safety checks passed. A working smoke alarm, clear surroundings; local rules
-              come first.
-            </p>
+            <p className="caution mt-2">{text.onlyOnUnitsWhose}</p>
           </>
         )}
-        {view.data.cautions.length > 0 && <h2 className="lab pt-4 pb-1">Mind</h2>}
+        {view.data.cautions.length > 0 && <h2 className="lab pt-4 pb-1">{text.mind}</h2>}
         <div className="grid gap-1.5">
           {view.data.cautions.map((c) => (
             <p key={c} className="caution">

@@ -5,6 +5,7 @@ import { isOpen, useChange, useMe, useSchedule, useWork } from "../../../api/que
 import { Top } from "../../../app/shell";
 import { Empty, Skeleton, Trouble } from "../../../parts/bits";
 import { Working } from "../../../parts/working";
+import { text } from "../text";
 import { ms, weekday, when } from "./bench-time";
 import { BenchRules } from "./rules";
 import { Side } from "./side";
@@ -72,17 +73,17 @@ export default function Schedule({ studyId }: { studyId: string }) {
           </a>
         )}
       </Top>
-      <section aria-label="Schedule" className="sheet flex min-h-0 flex-col p-4 pb-2">
+      <section aria-label={text.schedule} className="sheet flex min-h-0 flex-col p-4 pb-2">
         <div className="flex items-start gap-3">
           <div className="min-w-0 flex-1">
             {made ? <Headline made={made} openPrints={view.data.open_prints} /> : <First view={view.data} />}
           </div>
           {may && again}
         </div>
-        {running && <Working work={running} label="Making the schedule" />}
+        {running && <Working work={running} label={text.makingTheSchedule} />}
         {failed && (
           <p role="alert" className="trouble mt-2">
-            <b>No new schedule.</b> {failed}
+            <b>{text.noNewSchedule}</b> {failed}
             {made && " The one below still stands."}
           </p>
         )}
@@ -97,7 +98,7 @@ export default function Schedule({ studyId }: { studyId: string }) {
         {made ? (
           <>
             <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-3 pb-1.5">
-              <div role="group" aria-label="Scale" className="flex rounded-[4px] border border-rule">
+              <div role="group" aria-label={text.scale} className="flex rounded-[4px] border border-rule">
                 {(["day", "days", "week", "all"] as const).map((s) => (
                   <button
                     key={s}
@@ -140,7 +141,7 @@ export default function Schedule({ studyId }: { studyId: string }) {
           )
         )}
       </section>
-      <section aria-label="Details of the schedule" className="sheet min-h-0 overflow-y-auto p-4">
+      <section aria-label={text.detailsOfTheSchedule} className="sheet min-h-0 overflow-y-auto p-4">
         {rules ? (
           <BenchRules
             studyId={studyId}
@@ -165,7 +166,7 @@ export default function Schedule({ studyId }: { studyId: string }) {
               />
             )}
             <button type="button" className="button mt-3 w-full" onClick={() => setRules(true)}>
-              Hours, circuits, handling
+              {text.hoursCircuitsHandling}
             </button>
           </>
         )}

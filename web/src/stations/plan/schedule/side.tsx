@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Schemas } from "../../../api/client";
 import { Field } from "../../../parts/bits";
 import { UnitName } from "../../../parts/unit-mark";
+import { text } from "../text";
 import { hour, ms, weekday, when } from "./bench-time";
 
 type Made = Schemas["Made"];
@@ -86,7 +87,7 @@ function Chances({ made, finishBy }: { made: Made; finishBy: string | null }) {
   const span = Math.max(1, ms(made.chances[made.chances.length - 1]!.at) - first);
   return (
     <div>
-      <h2 className="lab pb-1">Through by</h2>
+      <h2 className="lab pb-1">{text.throughBy}</h2>
       {made.by_date !== null && finishBy && (
         <p className="pb-1 text-body font-semibold">
           {weekday(finishBy)}, the date set: {(100 * made.by_date).toFixed(0)} %
@@ -106,10 +107,7 @@ function Chances({ made, finishBy }: { made: Made; finishBy: string | null }) {
           </li>
         ))}
       </ul>
-      <p className="pt-1.5 text-small leading-tight text-ink-2">
-        From 1000 draws of print times and failed attempts, in this order. Several things waiting for the same
-        person at once are not drawn.
-      </p>
+      <p className="pt-1.5 text-small leading-tight text-ink-2">{text.from1000DrawsOf}</p>
     </div>
   );
 }
@@ -183,7 +181,7 @@ function Chosen({
             pin(slot.job_id, at);
           }}
         >
-          <Field label="Start at, bench time">
+          <Field label={text.startAtBenchTime}>
             <input
               className="input num"
               type="datetime-local"
@@ -195,21 +193,19 @@ function Chosen({
           </Field>
           <div className="flex gap-2">
             <button type="submit" className="button primary" disabled={busy}>
-              Pin it there
+              {text.pinItThere}
             </button>
             {(slot.pinned || waits) && (
               <button type="button" className="button" disabled={busy} onClick={() => pin(slot.job_id, null)}>
-                Unpin
+                {text.unpin}
               </button>
             )}
           </div>
-          <p className="text-small text-ink-2">
-            The next plan keeps a pinned print where it is, out of the shuffled order.
-          </p>
+          <p className="text-small text-ink-2">{text.theNextPlanKeeps}</p>
         </form>
       )}
       <button type="button" className="button mt-3" onClick={close}>
-        Back to the whole
+        {text.backToTheWhole}
       </button>
     </div>
   );

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Schemas } from "../../../api/client";
 import { UnitName } from "../../../parts/unit-mark";
+import { text } from "../text";
 import { hour, ms, when } from "./bench-time";
 import { fillOf, SpoolPatterns } from "./spool-fill";
 
@@ -96,7 +97,7 @@ export function Timeline({
         ))}
         {dryer > 0 && (
           <div className="flex items-center text-small text-ink-2" style={{ height: DRYER }}>
-            Dryer
+            {text.dryer}
           </div>
         )}
         {made.circuits.map((c) => (
@@ -114,10 +115,10 @@ export function Timeline({
         // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
         tabIndex={0}
         role="group"
-        aria-label="Timeline"
+        aria-label={text.timeline}
       >
         <svg width={width} height={height} className="block select-none">
-          <title>Prints by machine and time</title>
+          <title>{text.printsByMachineAnd}</title>
           <SpoolPatterns />
           <rect y={HEAD} width={width} height={height - HEAD} fill="var(--track)" opacity={0.55} />
           {made.windows
