@@ -119,7 +119,7 @@ function Table({
           <thead className="sticky top-0 bg-sheet">
             <tr>
               <th scope="col">{text.schemeWhat}</th>
-              <th scope="col" className="!text-left">
+              <th scope="col" className="!text-left max-[720px]:hidden">
                 {text.schemeNow}
               </th>
               <th scope="col">{text.schemeWeight}</th>
@@ -149,7 +149,7 @@ function Table({
                           <small className="text-ink-2">{c.unit}</small>
                         </label>
                       </td>
-                      <td className="!text-left">
+                      <td className="!text-left max-[720px]:hidden">
                         <Strip choice={c} marks={view.machines} row={row} />
                       </td>
                       {(["weight", "worst", "best"] as const).map((name) => (
@@ -161,7 +161,7 @@ function Table({
                             (name === "weight" ||
                               (straight && !(name === "best" && c.better === "zero"))) && (
                               <input
-                                className="input num w-20 text-right"
+                                className="input num w-20 text-right max-[720px]:w-14 max-[720px]:px-1"
                                 inputMode="decimal"
                                 disabled={!may}
                                 aria-label={text.schemeField(c.name, name)}

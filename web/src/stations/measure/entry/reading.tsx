@@ -66,144 +66,143 @@ export function ReadingEntry({
   const digits = line?.digits ?? 2;
   const instrument = use.instrument;
   return (
-    <section
-      aria-label={text.reading}
-      className="sheet grid min-h-[216px] grid-cols-[214px_minmax(0,1fr)] gap-3 p-3 max-[560px]:grid-cols-1"
-    >
-      <div className="grid place-items-center max-[560px]:hidden">
-        <Dial
-          value={shown}
-          reach={line?.dial_reach ?? 0.4}
-          tolerance={line?.dial_usual ?? 0.1}
-          caption={text.dial(unit)}
-        />
-      </div>
-      <div className="min-w-0 pt-1">
-        {mode === "cant" && slot && (
-          <CantPanel code={slot.code} keep={(why) => keep({ cannot_because: why })} leave={leave} />
-        )}
-        {mode === "zero" && instrument && (
-          <ZeroPanel
-            code={instrument.code}
-            unit={instrument.unit}
-            keep={(value) => {
-              keeping.zero(value);
-              leave();
-            }}
-            leave={leave}
+    <section aria-label={text.reading} className="sheet @container min-h-[216px] p-3">
+      <div className="grid gap-3 @[440px]:grid-cols-[214px_minmax(0,1fr)]">
+        <div className="hidden place-items-center @[440px]:grid">
+          <Dial
+            value={shown}
+            reach={line?.dial_reach ?? 0.4}
+            tolerance={line?.dial_usual ?? 0.1}
+            caption={text.dial(unit)}
           />
-        )}
-        {mode === "zero" && !instrument && <p className="trouble">{text.whichInstrument}</p>}
-        {typeof mode === "object" && "far" in mode && slot && (
-          <FarPanel
-            code={slot.code}
-            value={`${mode.far.toFixed(digits)} ${unit}`}
-            off={mode.far - nominal}
-            unit={unit}
-            keep={(note) => keep({ value: mode.far, note })}
-            leave={leave}
-          />
-        )}
-        {typeof mode === "object" && keeping.wrong && (
-          <p role="alert" className="trouble mt-1.5">
-            {keeping.wrong}
-          </p>
-        )}
-        {typeof mode === "object" && "correct" in mode && line && (
-          <CorrectPanel
-            slot={mode.slot}
-            value={`${(mode.correct.value ?? 0).toFixed(digits)} ${unit}`}
-            leave={leave}
-            keep={(reason) => keeping.correct(line, mode.correct, mode.slot, reason) && leave()}
-          />
-        )}
-        {late && (
-          <label className="mb-1 grid gap-0.5 text-small">
-            {text.lateHint}
-            <input
-              className="input"
-              maxLength={300}
-              value={late.because}
-              onChange={(e) => late.setBecause(e.target.value)}
+        </div>
+        <div className="min-w-0 pt-1">
+          {mode === "cant" && slot && (
+            <CantPanel code={slot.code} keep={(why) => keep({ cannot_because: why })} leave={leave} />
+          )}
+          {mode === "zero" && instrument && (
+            <ZeroPanel
+              code={instrument.code}
+              unit={instrument.unit}
+              keep={(value) => {
+                keeping.zero(value);
+                leave();
+              }}
+              leave={leave}
             />
-          </label>
-        )}
-        {mode === "read" && slot && use.fitting.length === 0 && (
-          <p className="trouble">{text.noInstrument(line?.instruments ?? [])}</p>
-        )}
-        {mode === "read" && slot && use.fitting.length > 1 && !instrument && (
-          <div className="grid gap-1.5 pb-2">
-            <p className="caution !py-1">{text.whichInstrument}</p>
-            <InstrumentChoice use={use} label={text.instrument} />
-          </div>
-        )}
-        {mode === "read" && instrument?.overdue && <p className="caution !py-1">{instrument.overdue}</p>}
-        {mode === "read" && (instrument || !slot) && (
-          <>
-            <label className="lab block" htmlFor="reading">
-              {slot ? text.place(slot.code, slot.repeat, repeats) : text.allDone}
-              {correcting && text.correcting}
+          )}
+          {mode === "zero" && !instrument && <p className="trouble">{text.whichInstrument}</p>}
+          {typeof mode === "object" && "far" in mode && slot && (
+            <FarPanel
+              code={slot.code}
+              value={`${mode.far.toFixed(digits)} ${unit}`}
+              off={mode.far - nominal}
+              unit={unit}
+              keep={(note) => keep({ value: mode.far, note })}
+              leave={leave}
+            />
+          )}
+          {typeof mode === "object" && keeping.wrong && (
+            <p role="alert" className="trouble mt-1.5">
+              {keeping.wrong}
+            </p>
+          )}
+          {typeof mode === "object" && "correct" in mode && line && (
+            <CorrectPanel
+              slot={mode.slot}
+              value={`${(mode.correct.value ?? 0).toFixed(digits)} ${unit}`}
+              leave={leave}
+              keep={(reason) => keeping.correct(line, mode.correct, mode.slot, reason) && leave()}
+            />
+          )}
+          {late && (
+            <label className="mb-1 grid gap-0.5 text-small">
+              {text.lateHint}
+              <input
+                className="input"
+                maxLength={300}
+                value={late.because}
+                onChange={(e) => late.setBecause(e.target.value)}
+              />
             </label>
-            <input
-              id="reading"
-              ref={input}
-              className="num w-full min-w-0 border-0 border-b-3 border-[var(--needle)] bg-transparent text-gauge leading-[1.15] font-medium caret-[var(--needle)] outline-none placeholder:text-[var(--rule)] disabled:opacity-40"
-              inputMode="decimal"
-              autoComplete="off"
-              disabled={!slot}
-              value={typed}
-              placeholder={slot ? unit : "✓"}
-              onChange={(e) => {
-                // X, Z and N are keys of this screen, not part of a number.
-                setTyped(e.target.value.replace(/[^\d.,-]/g, ""));
-                keeping.setWrong("");
-              }}
-              onKeyDown={(e) => {
-                if (e.key === "Enter") {
-                  e.preventDefault();
-                  enter();
-                } else if (e.key === "Escape") leave();
-              }}
-            />
-            <div className="flex flex-wrap gap-x-4 pt-1.5 text-ink-2">
-              {slot && instrument?.kind === "caliper" && (
-                <SentValue
-                  kind="caliper"
-                  take={(value) => {
-                    setTyped(value);
-                    input.current?.focus();
-                  }}
-                />
+          )}
+          {mode === "read" && slot && use.fitting.length === 0 && (
+            <p className="trouble">{text.noInstrument(line?.instruments ?? [])}</p>
+          )}
+          {mode === "read" && slot && use.fitting.length > 1 && !instrument && (
+            <div className="grid gap-1.5 pb-2">
+              <p className="caution !py-1">{text.whichInstrument}</p>
+              <InstrumentChoice use={use} label={text.instrument} />
+            </div>
+          )}
+          {mode === "read" && instrument?.overdue && <p className="caution !py-1">{instrument.overdue}</p>}
+          {mode === "read" && (instrument || !slot) && (
+            <>
+              <label className="lab block" htmlFor="reading">
+                {slot ? text.place(slot.code, slot.repeat, repeats) : text.allDone}
+                {correcting && text.correcting}
+              </label>
+              <input
+                id="reading"
+                ref={input}
+                className="num w-full min-w-0 border-0 border-b-3 border-[var(--needle)] bg-transparent text-gauge leading-[1.15] font-medium caret-[var(--needle)] outline-none placeholder:text-[var(--rule)] disabled:opacity-40"
+                inputMode="decimal"
+                autoComplete="off"
+                disabled={!slot}
+                value={typed}
+                placeholder={slot ? unit : "✓"}
+                onChange={(e) => {
+                  // X, Z and N are keys of this screen, not part of a number.
+                  setTyped(e.target.value.replace(/[^\d.,-]/g, ""));
+                  keeping.setWrong("");
+                }}
+                onKeyDown={(e) => {
+                  if (e.key === "Enter") {
+                    e.preventDefault();
+                    enter();
+                  } else if (e.key === "Escape") leave();
+                }}
+              />
+              <div className="flex flex-wrap gap-x-4 pt-1.5 text-ink-2">
+                {slot && instrument?.kind === "caliper" && (
+                  <SentValue
+                    kind="caliper"
+                    take={(value) => {
+                      setTyped(value);
+                      input.current?.focus();
+                    }}
+                  />
+                )}
+                {kept[0] !== undefined && <Fact name={text.first} value={kept[0].toFixed(digits)} />}
+                {spread !== null && <Fact name={text.spread} value={spread.toFixed(digits)} />}
+                {line?.grade && <Fact name={text.grade} value={line.grade} />}
+              </div>
+              {following && (
+                <button type="button" className="button primary mt-2" autoFocus onClick={following.take}>
+                  {text.following(following.code)} <Key>N</Key>
+                </button>
               )}
-              {kept[0] !== undefined && <Fact name={text.first} value={kept[0].toFixed(digits)} />}
-              {spread !== null && <Fact name={text.spread} value={spread.toFixed(digits)} />}
-              {line?.grade && <Fact name={text.grade} value={line.grade} />}
-            </div>
-            {following && (
-              <button type="button" className="button primary mt-2" autoFocus onClick={following.take}>
-                {text.following(following.code)} <Key>N</Key>
-              </button>
-            )}
-            {keeping.wrong && (
-              <p role="alert" className="trouble mt-1.5">
-                {keeping.wrong}
-              </p>
-            )}
-            <Refused entries={refused} />
-            <div className="grid grid-cols-[auto_1fr_auto_1fr] items-center gap-x-2 gap-y-1.5 pt-3 text-small text-ink-2 max-[560px]:hidden">
-              <Key>{text.enter}</Key>
-              <span>{correcting ? text.keys.correct : text.keys.keep}</span>
-              <Key>↑</Key>
-              <span>{text.keys.backShort}</span>
-              <Key>X</Key>
-              <span>{text.keys.cantShort}</span>
-              <Key>Z</Key>
-              <button type="button" className="text-left hover:underline" onClick={() => setMode("zero")}>
-                {text.keys.zeroShort}
-              </button>
-            </div>
-          </>
-        )}
+              {keeping.wrong && (
+                <p role="alert" className="trouble mt-1.5">
+                  {keeping.wrong}
+                </p>
+              )}
+              <Refused entries={refused} />
+              <div className="grid grid-cols-[auto_1fr] items-center gap-x-2 gap-y-1.5 pt-3 @[360px]:grid-cols-[auto_1fr_auto_1fr] text-small text-ink-2 max-[560px]:hidden">
+                <Key>{text.enter}</Key>
+                <span>{correcting ? text.keys.correct : text.keys.keep}</span>
+                <Key>↑</Key>
+                <span>{text.keys.backShort}</span>
+                <Key>X</Key>
+                <span>{text.keys.cantShort}</span>
+                <Key>Z</Key>
+                <button type="button" className="text-left hover:underline" onClick={() => setMode("zero")}>
+                  {text.keys.zeroShort}
+                </button>
+              </div>
+            </>
+          )}
+        </div>
       </div>
     </section>
   );
