@@ -57,21 +57,29 @@ export function ArtifactDrawing({
       <g fontSize={8 * line} fill="var(--ink-2)">
         {callouts
           .filter((c) => !bare && labelled && c.code !== active)
+          .map((c) => ({
+            ...c,
+            words: `${c.code} ${nominal.get(c.code)?.nominal.toFixed(2)}${done.includes(c.code) ? " ✓" : ""}`,
+          }))
           .map((c) => (
             <text
               key={c.code}
-              x={c.label[0] as number}
+              // A label at the right end is moved in, so that none is cut off.
+              x={
+                c.anchor === "end"
+                  ? (c.label[0] as number)
+                  : Math.min(c.label[0] as number, view[0]! + view[2]! - c.words.length * 4.4 * line)
+              }
               y={c.label[1] as number}
               textAnchor={c.anchor as "start" | "end"}
               // Edges break around a label instead of crossing it.
-              stroke={upright(c) ? FILLS.side : "var(--sheet)"}
+              stroke={upright(c, line) ? FILLS.side : "var(--sheet)"}
               strokeWidth={3.4 * line}
               strokeLinejoin="round"
               paintOrder="stroke"
               fillOpacity={done.includes(c.code) ? 0.6 : 1}
             >
-              {c.code} {nominal.get(c.code)?.nominal.toFixed(2)}
-              {done.includes(c.code) ? " ✓" : ""}
+              {c.words}
             </text>
           ))}
       </g>
@@ -87,10 +95,10 @@ export function ArtifactDrawing({
   );
 }
 
-/** A height is written on the face beside its edge, the others beside the part. */
-function upright(callout: Schemas["CalloutOut"]): boolean {
-  const [[x0], [x1]] = callout.ends as [[number, number], [number, number]];
-  return Math.abs(x0 - x1) < 1e-6;
+/** A height is written on the face beside its edge, the others beside the part; a thin sheet has no face to write on. */
+function upright(callout: Schemas["CalloutOut"], line: number): boolean {
+  const [[x0, y0], [x1, y1]] = callout.ends as [[number, number], [number, number]];
+  return Math.abs(x0 - x1) < 1e-6 && Math.abs(y0 - y1) > 8 * line;
 }
 
 function said(feature: Drawn["features"][number] | undefined): string {

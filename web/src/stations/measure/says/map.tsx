@@ -10,7 +10,7 @@ export function MapChart({ chart }: { chart: Schemas["MapChartOut"] }) {
   const xs = chart.discs.map((d) => d.x_mm);
   const ys = chart.discs.map((d) => d.y_mm);
   const reach = Math.max(1, ...xs.map(Math.abs), ...ys.map(Math.abs));
-  const scale = (H / 2 - 26) / reach;
+  const scale = (H / 2 - 34) / reach;
   const x = (mm: number) => W / 2 + mm * scale * 1.35;
   const y = (mm: number) => H / 2 - mm * scale;
   const most = Math.max(0.01, ...chart.discs.map((d) => Math.abs(d.off)));
