@@ -69,7 +69,9 @@ def cost_of(engine: Engine, call: Callable[[], httpx.Response], rounds: int = RO
             if answer.status_code >= 400:
                 raise RuntimeError(f"{answer.request.url}: {answer.status_code} {answer.text[:200]}")
     later = took[1:] or took
-    return Cost(len(seen), took[0], float(np.median(later)), float(np.percentile(later, 95)), len(answer.content) / 1000)
+    return Cost(
+        len(seen), took[0], float(np.median(later)), float(np.percentile(later, 95)), len(answer.content) / 1000
+    )
 
 
 def screens_of(client: Client, study: str) -> dict[str, Callable[[], httpx.Response]]:

@@ -122,7 +122,7 @@ def open_configuration(path: StudyUnitPath, body: configuration.NewConfiguration
 @writes(REVIEW)
 def add_log(path: StudyUnitPath, body: log.NewLog) -> record.UnitRecord:
     record.unit_in(db(), path.study_id, path.unit_id)
-    log.add_log(db(), path.unit_id, body, current_user.id)
+    log.add_log(db(), path.unit_id, body, current_user.id, get_study(db(), path.study_id).currency)
     return record.view_record(db(), path.study_id, path.unit_id)
 
 

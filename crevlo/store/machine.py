@@ -25,6 +25,7 @@ class Model(Editable, Base):
     bed_y_mm: Mapped[float]
     height_mm: Mapped[float]
     list_price: Mapped[float | None]
+    currency: Mapped[str] = mapped_column(default="EUR")
     tools: Mapped[int] = mapped_column(default=1)
     enclosed: Mapped[bool] = mapped_column(default=False)
     sheet: Mapped[dict[str, Any]] = mapped_column(server_default=text("'{}'::jsonb"))
@@ -32,6 +33,7 @@ class Model(Editable, Base):
         CheckConstraint("length(name) between 1 and 80", name="name_length"),
         CheckConstraint("bed_x_mm > 0 and bed_y_mm > 0 and height_mm > 0", name="volume_positive"),
         CheckConstraint("list_price is null or list_price >= 0", name="price_not_negative"),
+        CheckConstraint("currency ~ '^[A-Z]{3}$'", name="currency_code"),
         CheckConstraint("tools between 1 and 64", name="tools_range"),
     )
 

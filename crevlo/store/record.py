@@ -159,11 +159,13 @@ class LogEntry(Identified, Base):
     hours: Mapped[float | None]
     words: Mapped[str] = mapped_column(default="")
     cost: Mapped[float | None]
+    currency: Mapped[str | None]
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     recorded_at: Mapped[datetime] = recorded_at()
     supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("log_entry.id"), unique=True)
     reason: Mapped[str | None]
     __table_args__ = (
+        CheckConstraint("cost is null or currency ~ '^[A-Z]{3}$'", name="cost_has_currency"),
         CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
         CheckConstraint("hours >= 0 and cost >= 0", name="not_negative"),
         CheckConstraint("kind = 'hours' or length(words) > 0", name="says_what"),

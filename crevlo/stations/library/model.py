@@ -8,7 +8,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.lookalike import Sheet
 from crevlo.stations.kit.change import change, plain_row
-from crevlo.stations.kit.shape import Missing, Money, Refused, Shape, Version
+from crevlo.stations.kit.shape import Currency, Missing, Money, Refused, Shape, Version
 from crevlo.store.machine import (
     Model,
 )
@@ -52,6 +52,7 @@ class NewModel(Shape):
     bed_y_mm: float = Field(gt=0, le=5000)
     height_mm: float = Field(gt=0, le=5000)
     list_price: Money | None = None
+    currency: Currency = Field(default="EUR", description="of the list price")
     tools: int = Field(default=1, ge=1, le=64)
     enclosed: bool = False
     sheet: ModelSheet = ModelSheet()

@@ -29,6 +29,7 @@ class LogOut(Shape):
     hours: float | None
     words: str
     cost: float | None
+    currency: str | None
     corrected: bool
 
 
@@ -56,7 +57,8 @@ class FaultsOut(Shape):
     needs: str | None
 
 
-def add_log(session: Session, unit_id: uuid.UUID, given: NewLog, person_id: uuid.UUID) -> None:
+def add_log(session: Session, unit_id: uuid.UUID, given: NewLog, person_id: uuid.UUID, currency: str) -> None:
+    """Keeps an entry of a unit's log; what it cost is in `currency`."""
     if (given.supersedes_id is None) != (given.reason is None):
         raise Refused("A correction names the entry it replaces and the reason.")
     if given.kind is LogKind.HOURS and given.hours is None:
@@ -67,7 +69,7 @@ def add_log(session: Session, unit_id: uuid.UUID, given: NewLog, person_id: uuid
         raise Refused("Say what it was.")
     if given.kind is LogKind.REOPENED and not any(e.kind in HAZARDS for e in log_of(session, unit_id)):
         raise Refused("Nothing on this unit's log has ended testing.")
-    fields = given.model_dump() | {"at": stated_time(given.at)}
+    fields = given.model_dump() | {"at": stated_time(given.at), "currency": None if given.cost is None else currency}
     session.add(LogEntry(unit_id=unit_id, person_id=person_id, **fields))
     session.flush()
 

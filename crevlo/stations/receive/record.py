@@ -96,7 +96,7 @@ def view_record(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> Un
         measure_kinds=MEASURE_CHOICES, printable=printable(unit.model, measures), claims=claims,
         configurations=configurations_out(unit_id, bench), comparison=comparison(unit_id, bench),
         log=[
-            LogOut(id=e.id, kind=e.kind, at=e.at, hours=e.hours, words=e.words, cost=e.cost, corrected=e.supersedes_id is not None)
+            LogOut(id=e.id, kind=e.kind, at=e.at, hours=e.hours, words=e.words, cost=e.cost, currency=e.currency, corrected=e.supersedes_id is not None)
             for e in log
         ],
         faults=faults(log, runs), worth=worth_ledger(session, unit, bench.price_of(unit_id), bench.study.currency),

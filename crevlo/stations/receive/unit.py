@@ -51,6 +51,7 @@ class UnitOut(Shape):
     currency: str = Field(description="of the price paid, upgrades, residual and the price of the day")
     price_paid: float | None
     list_price: float | None
+    list_currency: str
     upgrades: float
     residual: float
     obtained: Obtained | None
@@ -271,7 +272,7 @@ def _unit_out(
     return UnitOut(
         machine=mark_of(entry), version=unit.version, serial=unit.serial, price_paid=price.paid,
         currency=price.currency if price.stated_on else currency,
-        list_price=model.list_price, upgrades=price.upgrades, residual=price.residual, obtained=unit.obtained,
+        list_price=model.list_price, list_currency=model.currency, upgrades=price.upgrades, residual=price.residual, obtained=unit.obtained,
         obtained_from=unit.obtained_from, received_on=unit.received_on, firmware=configuration.firmware,
         nozzle_mm=configuration.nozzle_mm, bed_x_mm=model.bed_x_mm, bed_y_mm=model.bed_y_mm,
         height_mm=model.height_mm, is_round=bool(model.sheet.get("is_round")), checks=checks,

@@ -96,6 +96,19 @@ UPDATE feature_worth SET currency = pg_temp.usual(ARRAY[]::varchar[]);
 ALTER TABLE feature_worth ALTER currency SET NOT NULL,
     ADD CONSTRAINT ck_feature_worth_currency_code CHECK (currency ~ '^[A-Z]{3}$');
 
+ALTER TABLE model ADD currency varchar;
+UPDATE model m SET currency = pg_temp.usual(ARRAY(
+    SELECT study.currency FROM study JOIN study_unit u ON u.study_id = study.id JOIN unit ON unit.id = u.unit_id
+    WHERE unit.model_id = m.id));
+ALTER TABLE model ALTER currency SET NOT NULL, ADD CONSTRAINT ck_model_currency_code CHECK (currency ~ '^[A-Z]{3}$');
+ALTER TABLE log_entry DISABLE TRIGGER append_only;
+ALTER TABLE log_entry ADD currency varchar;
+UPDATE log_entry e SET currency = pg_temp.usual(ARRAY(
+    SELECT study.currency FROM study JOIN study_unit u ON u.study_id = study.id WHERE u.unit_id = e.unit_id))
+WHERE cost IS NOT NULL;
+ALTER TABLE log_entry ADD CONSTRAINT ck_log_entry_cost_has_currency CHECK (cost IS NULL OR currency ~ '^[A-Z]{3}$');
+ALTER TABLE log_entry ENABLE TRIGGER append_only;
+
 -- What one of a currency was worth in another on a day, as a person read it somewhere.
 CREATE TABLE exchange_rate (
     id uuid NOT NULL, base varchar NOT NULL, quote varchar NOT NULL, rate double precision NOT NULL, "on" date NOT NULL,

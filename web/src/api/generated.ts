@@ -2384,6 +2384,12 @@ export interface components {
              */
             list_price: number | null;
             /**
+             * Currency
+             * @description of the list price
+             * @default EUR
+             */
+            currency: string;
+            /**
              * Tools
              * @default 1
              */
@@ -2580,6 +2586,12 @@ export interface components {
              * @default null
              */
             list_price?: number | null;
+            /**
+             * Currency
+             * @description of the list price
+             * @default EUR
+             */
+            currency?: string;
             /**
              * Tools
              * @default 1
@@ -2888,6 +2900,12 @@ export interface components {
              * @default null
              */
             list_price?: number | null;
+            /**
+             * Currency
+             * @description of the list price
+             * @default EUR
+             */
+            currency?: string;
             /**
              * Tools
              * @default 1
@@ -4716,6 +4734,8 @@ export interface components {
             price_paid: number | null;
             /** List Price */
             list_price: number | null;
+            /** List Currency */
+            list_currency: string;
             /** Upgrades */
             upgrades: number;
             /** Residual */
@@ -5115,6 +5135,8 @@ export interface components {
             words: string;
             /** Cost */
             cost: number | null;
+            /** Currency */
+            currency: string | null;
             /** Corrected */
             corrected: boolean;
         };

@@ -97,6 +97,7 @@ export function ModelForm({ done }: { done: (made: Schemas["ModelOut"] | null) =
               bed_y_mm: amount(f, "y"),
               height_mm: amount(f, "z"),
               list_price: f.get("price") ? amount(f, "price") : null,
+              currency: String(f.get("currency")).toUpperCase(),
             },
           }),
         )
@@ -104,6 +105,17 @@ export function ModelForm({ done }: { done: (made: Schemas["ModelOut"] | null) =
     >
       <Text label={text.name} name="name" />
       <Amount label={text.listPrice} name="price" optional />
+      <Field label={text.listCurrency}>
+        <input
+          className="input num"
+          name="currency"
+          pattern="[A-Za-z]{3}"
+          maxLength={3}
+          title={text.threeLettersAsIn}
+          required
+          defaultValue="EUR"
+        />
+      </Field>
       <Amount label={text.bedXMm} name="x" value={220} />
       <Amount label={text.bedYMm} name="y" value={220} />
       <Amount label={text.heightMm} name="z" value={250} />

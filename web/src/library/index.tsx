@@ -51,7 +51,7 @@ export function LibraryPage() {
                 </button>,
                 `${m.sheet.is_round ? `⌀ ${m.bed_x_mm.toFixed(0)}` : `${m.bed_x_mm.toFixed(0)} × ${m.bed_y_mm.toFixed(0)}`}`,
                 m.height_mm.toFixed(0),
-                m.list_price?.toFixed(0) ?? "–",
+                m.list_price === null ? "–" : `${m.list_price.toFixed(0)} ${m.currency}`,
                 String(m.tools),
                 m.sheet.motion || "–",
                 m.sheet.board || "–",

@@ -22,6 +22,7 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
       bed_y_mm: amount("y") ?? 0,
       height_mm: amount("z") ?? 0,
       list_price: amount("price"),
+      currency: words("currency").toUpperCase() || "EUR",
       tools: amount("tools") ?? 1,
       enclosed: form.get("enclosed") === "on",
       sheet: {
@@ -99,6 +100,7 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
       <div className="grid grid-cols-4 gap-2 max-[760px]:grid-cols-2">
         {text("name", "Name", model?.name, true)}
         {number("price", "List price", model?.list_price)}
+        {text("currency", "Its currency", model?.currency ?? "EUR", true)}
         {number("tools", "Tools", model?.tools ?? 1, true)}
         {tick("enclosed", "Enclosed", model?.enclosed)}
         {number("x", "Bed X, mm", model?.bed_x_mm ?? 220, true)}

@@ -1,4 +1,5 @@
 export const text = {
+  listCurrency: "Currency of the list price",
   shelf: "Shelf",
   wholeSet: "All, zip",
   isolates: "What it tells",

@@ -121,7 +121,9 @@ export function Intake({
             "Price paid",
             "price_paid",
             unit.price_paid,
-            unit.list_price === null ? undefined : `List price ${unit.list_price.toFixed(0)} ${currency}`,
+            unit.list_price === null
+              ? undefined
+              : `List price ${unit.list_price.toFixed(0)} ${unit.list_currency}`,
           )}
           {sum("To make it usable", "upgrades", unit.upgrades, "Upgrades and spares")}
           {sum("Elsewhere on the day", "day_price", unit.day_price, "What the model cost that day")}

@@ -43,7 +43,7 @@ export function Log({ rec, path, may, busy, send }: Props) {
               {e.corrected && <small className="text-ink-2"> {text.corrected}</small>}
             </span>
             <span className="num text-small">
-              {e.hours !== null && `${e.hours} h`} {e.cost !== null && `${e.cost} ${rec.worth.currency}`}
+              {e.hours !== null && `${e.hours} h`} {e.cost !== null && `${e.cost} ${e.currency}`}
             </span>
           </li>
         ))}
