@@ -59,9 +59,9 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
 
 def _points_inputs(view: RankView, standing: StandingLine | None, criterion: str, unit: str) -> list[Input]:
     """From the raw figure to points: its place between the anchors, and the weight's share."""
-    kind = next(c for c in view.criteria if c.code == criterion)
+    kind = next((c for c in view.criteria if c.code == criterion), None)
     given = next((c for c in standing.contributions if c.code == criterion), None) if standing else None
-    if given is None or given.value is None or given.points is None:
+    if kind is None or given is None or given.value is None or given.points is None:
         return []
     share = 100 * kind.weight / sum(c.weight for c in view.criteria)
     return [

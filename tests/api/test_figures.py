@@ -1,0 +1,99 @@
+"""Every figure of the catalogue in studies of every state: known with its source, or open with what it needs."""
+
+import re
+import uuid
+
+import pytest
+
+from crevlo.core.estimate import Estimate, NotDetermined
+from crevlo.core.evaluations import QUANTITIES
+from crevlo.core.evaluations.evaluation import Rests
+from crevlo.core.figure import Counted
+from crevlo.sim.client import Client
+from crevlo.stations.figures.study import StudyFigures, study_figures
+from tests.conftest import Bench
+from tests.small import new
+from tests.states import EQUAL, LONG, Turned, make
+
+STATES = {
+    "nothing printed": {"printed": False},
+    "printed, not measured": {"measured": False, "inspected": False},
+    "one copy of each": {},
+    "all there is, twice": {"copies": 2},
+    "one machine prints nothing": {"copies": 2, "unprinted": ["Sparrow"]},
+    "frames": {"copies": 2, "artifact": "SF"},
+    "sheets": {"copies": 2, "artifact": "FS"},
+    "combs": {"artifact": "CC", "measured": False},
+}
+
+
+@pytest.fixture
+def reviewer(bench: Bench) -> Client:
+    return bench.as_("reviewer")
+
+
+def figures(bench: Bench, study: str) -> StudyFigures:
+    with bench.app.extensions["crevlo"]["sessions"]() as session:
+        return study_figures(session, uuid.UUID(study))
+
+
+@pytest.mark.parametrize("state", STATES)
+def test_every_figure_is_known_or_says_what_it_needs(bench: Bench, reviewer: Client, state: str) -> None:
+    study = make(reviewer, {"Mesa": EQUAL, "Sparrow": Turned(off_mm=0.1)}, **STATES[state])
+    made = figures(bench, study)
+    units = [u.unit_id for u in made.bench.units]
+    known = 0
+    for code, quantity in QUANTITIES.items():
+        for unit in units:
+            figure = made.figure(code, unit)
+            assert isinstance(figure, Estimate | Counted | NotDetermined), code
+            if isinstance(figure, NotDetermined):
+                assert re.match(r"^[a-z0-9].{6,}[^.]$", figure.needs), (code, figure.needs)
+            elif isinstance(figure, Estimate):
+                known += 1
+                assert figure.u >= 0
+                assert figure.value == figure.value, code
+        source = reviewer.send("POST", f"/api/studies/{study}/units/{units[0]}/rank-source", {"criterion": code})
+        assert source["rule"] == quantity.rule
+        assert source["amount"]
+        assert ("not determined" in source["amount"]) == isinstance(made.figure(code, units[0]), NotDetermined)
+    assert known >= {"nothing printed": 2, "all there is, twice": 20}.get(state, 2)
+
+
+def test_what_is_told_after_the_reveal_shows_the_entries_behind_it(bench: Bench, reviewer: Client) -> None:
+    study = make(reviewer, {"Mesa": EQUAL, LONG: Turned(off_mm=0.1, severity=2)}, copies=2)
+    unit = figures(bench, study).bench.units[0].unit_id
+    path = f"/api/studies/{study}/units/{unit}/rank-source"
+    hidden = reviewer.send("POST", path, {"criterion": "off.mean"})
+    assert hidden["entries"] == []
+    assert any(i["name"] == "Entries" and i["amount"] == "after the reveal" for i in hidden["inputs"])
+    reviewer.send("POST", f"/api/studies/{study}/reveal")
+    for code, rests in (
+        (q.code, q.rests) for q in QUANTITIES.values() if q.code in ("off.mean", "defects", "time", "noise")
+    ):
+        source = reviewer.send("POST", path, {"criterion": code})
+        assert len(source["entries"]) == {Rests.READINGS: 22, Rests.SCORES: 16, Rests.RUNS: 2, Rests.NOISE: 2}[rests]
+        assert all(e["by"] == "Reviewer" for e in source["entries"])
+
+
+def test_a_change_of_a_unit_keeps_its_earlier_prints_out_of_its_figures(bench: Bench, reviewer: Client) -> None:
+    study = make(reviewer, {"Mesa": EQUAL, "Sparrow": EQUAL}, copies=3)
+    made = figures(bench, study)
+    unit = made.bench.units[0].unit_id
+    machine = made.evidence.machines[unit]
+    assert len(machine.good) == len(machine.runs) == 3
+    reviewer.send("POST", f"/api/studies/{study}/units/{unit}/configurations", {
+        "id": new(), "nozzle_mm": 0.6, "firmware": "as delivered", "plate": "as delivered", "profile_set": "maker's stock",
+        "reason": "another nozzle"})  # fmt: skip
+    assert figures(bench, study).evidence.machines[unit].main == machine.main
+
+
+def test_two_questions_for_one_figure_work_it_out_once(bench: Bench, reviewer: Client, monkeypatch) -> None:
+    study = make(reviewer, {"Mesa": EQUAL, "Sparrow": EQUAL}, copies=2)
+    made = figures(bench, study)
+    first = made.results("sizes")
+    assert made.results("sizes") is first
+    assert figures(bench, study) is made
+    [line] = first.lines["off.mean"]
+    assert (line.name, line.dof) == ("Step block", 2)
+    assert made.spread("price") is None
