@@ -136,8 +136,8 @@ def test_what_was_restored_into_a_fresh_demo_folder_is_not_written_over(state: P
     cluster.start()
     with connect(cluster.owner_url.replace("+psycopg", "")) as db:
         db.execute(
-            "insert into model (id, name, bed_x_mm, bed_y_mm, height_mm, tools, enclosed, version)"
-            " values (gen_random_uuid(), 'What I entered', 1, 1, 1, 1, false, 1)"
+            "insert into model (id, name, bed_x_mm, bed_y_mm, height_mm, tools, enclosed, currency, version)"
+            " values (gen_random_uuid(), 'What I entered', 1, 1, 1, 1, false, 'EUR', 1)"
         )
         db.execute(
             "insert into study (id, title, question, currency, seed, blind_secret, tariff_per_kwh, wage_per_h, labour_min,"
