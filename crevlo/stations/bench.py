@@ -355,6 +355,10 @@ class Bench:
             return False
         return safety_standing(self.safety.get(unit_id, {}))
 
+    def untouched(self, specimen_id: uuid.UUID) -> bool:
+        """Whether nobody has read, judged or scored it yet: only until then may its code be told beside its print."""
+        return not any(of.get(specimen_id) for of in (self.readings, self.judgements, self.scores))
+
     def price_of(self, unit_id: uuid.UUID) -> Price:
         return self.prices.get(unit_id, NO_PRICE)
 

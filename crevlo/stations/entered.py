@@ -6,10 +6,12 @@ from collections.abc import Collection
 from datetime import datetime
 from typing import NamedTuple
 
-from sqlalchemy import select
+from sqlalchemy import select, text
 from sqlalchemy.orm import Session, aliased
 
+from crevlo.core.features import MEASURED
 from crevlo.core.features.kind import Judged, Takes, Verdict
+from crevlo.store.database import SQL
 from crevlo.store.reading import DefectScore, InspectionLock, Judgement, Reading, Rejection
 
 
@@ -162,3 +164,21 @@ def current_rejections(session: Session, specimen_ids: list[uuid.UUID]) -> dict[
         .where(Rejection.specimen_id.in_(specimen_ids), newer.id.is_(None))
     )  # fmt: skip
     return {row.specimen_id: row for row in rows}
+
+
+class Places(NamedTuple):
+    """How far a specimen has come: places read, and judged where no instrument reads."""
+
+    specimen_id: uuid.UUID
+    blind_code: str
+    artifact_id: uuid.UUID
+    places: int
+
+
+_PLACES = text((SQL / "places_entered.sql").read_text())
+
+
+def places_entered(session: Session, study_id: uuid.UUID, person_id: uuid.UUID | None = None) -> list[Places]:
+    """Every specimen of a study in the order of its queue; judgements of anybody, or of one person."""
+    given = {"study": study_id, "person": person_id, "measured": sorted(MEASURED)}
+    return [Places._make(row) for row in session.execute(_PLACES, given)]

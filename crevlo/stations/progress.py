@@ -3,10 +3,11 @@
 import uuid
 from datetime import UTC, datetime
 
-from sqlalchemy import func, select, text
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.success import Outcome
+from crevlo.stations.entered import places_entered
 from crevlo.stations.kit.shape import Shape
 from crevlo.stations.price import prices_of
 from crevlo.stations.safety import latest_safety, safety_records, safety_standing
@@ -40,14 +41,6 @@ class Line(Shape):
     stations: list[StationProgress]
 
 
-# Of every specimen of a study what it is a print of, and how many places have been read.
-_READ = text(
-    "select job.artifact_id, (select count(*) from reading"
-    " where reading.specimen_id = specimen.id and reading.supersedes_id is null) as readings"
-    " from specimen join run on run.id = specimen.run_id join job on job.id = run.job_id where specimen.study_id = :study"
-)
-
-
 def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
     study = get_study(session, study_id)
     protocol = current_protocol(session, study_id)
@@ -63,13 +56,13 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
             tried.c.job_id.not_in(select(tried.c.job_id).where(tried.c.ended_at.is_(None))),
         )
     ) or 0  # fmt: skip
-    specimens = session.execute(_READ, {"study": study_id}).all()
+    specimens = places_entered(session, study_id)
     printed = {s.artifact_id for s in specimens}
     due = {
         a.id: readings_due(protocol, a)
         for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(printed)))
     }
-    measured = sum(s.readings >= due[s.artifact_id] for s in specimens)
+    measured = sum(s.places >= due[s.artifact_id] for s in specimens)
     locked = session.scalar(
         select(func.count(func.distinct(InspectionLock.specimen_id)))
         .join(Specimen, Specimen.id == InspectionLock.specimen_id).where(Specimen.study_id == study_id)

@@ -20,23 +20,22 @@ COST = Quantity(
 
 def plates(evidence: Evidence) -> dict[Key, CostInputs | NotDetermined]:
     """What one plate takes on each machine, or what is not known of it."""
-    kwh = energy.of_machines(evidence).figures[energy.ENERGY.code]
-    hours = duration.of_machines(evidence).figures[duration.TIME.code]
-    return {key: _plate(evidence, m, kwh[key], hours[key]) for key, m in evidence.machines.items()}
+    return {key: plate for key, (plate, _, _) in _plates(evidence).items()}
 
 
 def of_machines(evidence: Evidence) -> Results:
+    figures: dict[Key, Figure] = {}
+    for key, (plate, kwh, hours) in _plates(evidence).items():
+        counted, _ = attempts(evidence.machines[key], evidence.counted, first_only=False)
+        figures[key] = plate if isinstance(plate, NotDetermined) else _estimate(plate, kwh, hours, counted)
+    return Results({COST.code: figures})
+
+
+def _plates(evidence: Evidence) -> dict[Key, tuple[CostInputs | NotDetermined, Figure, Figure]]:
+    """A plate of each machine with the energy and the hours that went into it."""
     kwh = energy.of_machines(evidence).figures[energy.ENERGY.code]
     hours = duration.of_machines(evidence).figures[duration.TIME.code]
-    figures: dict[Key, Figure] = {}
-    for key, machine in evidence.machines.items():
-        plate = _plate(evidence, machine, kwh[key], hours[key])
-        if isinstance(plate, NotDetermined):
-            figures[key] = plate
-            continue
-        counted, _ = attempts(machine, evidence.counted, first_only=False)
-        figures[key] = _estimate(plate, kwh[key], hours[key], counted)
-    return Results({COST.code: figures})
+    return {k: (_plate(evidence, m, kwh[k], hours[k]), kwh[k], hours[k]) for k, m in evidence.machines.items()}
 
 
 def _plate(evidence: Evidence, machine: Machine, kwh: Figure, hours: Figure) -> CostInputs | NotDetermined:

@@ -1,5 +1,6 @@
 """What an evaluation is: evidence in, findings of a specimen and figures of machines out, with words and a chart."""
 
+import math
 from collections import defaultdict
 from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
@@ -10,7 +11,7 @@ from crevlo.core.evidence import Evidence, Instrument, Key, Run, Specimen
 from crevlo.core.features.feature import Feature
 from crevlo.core.figure import Figure
 from crevlo.core.sizes import Axis
-from crevlo.core.statistics import Line, line, mean_over_lines
+from crevlo.core.statistics import Line, effective_dof, line, mean_over_lines
 
 Instruments = Mapping[Key, Instrument]
 Features = Mapping[str, Feature]
@@ -224,10 +225,12 @@ def figures_of_findings(evaluation: Evaluation, evidence: Evidence, needs: str, 
     return Results(figures, lines)
 
 
-def with_shared(made: Callable[[Specimen], Told], specimen: Specimen, instruments: Instruments) -> Told:
-    """What a specimen tells, with what each instrument's calibration does to it: by how much a finding moves where all its
-    readings are off by one u of calibration together (GUM F.1.2.3)."""
-    told = made(specimen)
+def shared_variance(
+    made: Callable[[Specimen], Told], specimen: Specimen, instruments: Instruments
+) -> dict[str, float]:
+    """Of each finding the variance that the instruments' calibration makes: by how much it moves where all readings of one
+    instrument are off by one u of calibration together (GUM F.1.2.3)."""
+    plain = {f.quantity.code: f.value for f in made(specimen).findings}
     moved: dict[str, float] = defaultdict(float)
     for key in {r.instrument for r in specimen.readings}:
         u = instruments[key].u_calibration
@@ -237,19 +240,25 @@ def with_shared(made: Callable[[Specimen], Told], specimen: Specimen, instrument
             replace(r, value=r.value + u) if r.instrument == key and r.value is not None else r
             for r in specimen.readings
         )
-        for before, after in zip(told.findings, made(replace(specimen, readings=shifted)).findings, strict=True):
-            if isinstance(before.value, Estimate) and isinstance(after.value, Estimate):
-                moved[before.quantity.code] += (after.value.value - before.value.value) ** 2
-    return replace(told, findings=tuple(_shared(f, moved.get(f.quantity.code, 0.0)) for f in told.findings))
+        for after in made(replace(specimen, readings=shifted)).findings:
+            before = plain.get(after.quantity.code)
+            if isinstance(before, Estimate) and isinstance(after.value, Estimate):
+                moved[after.quantity.code] += (after.value.value - before.value) ** 2
+    return moved
 
 
-def _shared(finding: Finding, variance: float) -> Finding:
-    if not variance or not isinstance(finding.value, Estimate):
-        return finding
-    own = finding.value
+def widened(own: Estimate, variance: float) -> Estimate:
+    """An estimate of its own part with a variance beside it that is known, as a calibration is."""
     u2 = own.u**2 + variance
-    dof = own.dof * (u2 / own.u**2) ** 2 if own.u else own.dof
-    return replace(finding, value=Estimate(own.value, u2**0.5, dof), u_shared=variance**0.5)
+    return Estimate(own.value, math.sqrt(u2), effective_dof(u2, own.u**2, own.dof)) if variance else own
+
+
+def with_shared(findings: Iterable[Finding], variances: Mapping[str, float]) -> tuple[Finding, ...]:
+    """The findings with the part of their u that all specimens read with the same instrument share."""
+    return tuple(
+        replace(f, u_shared=math.sqrt(variances.get(f.quantity.code, 0.0))) if isinstance(f.value, Estimate) else f
+        for f in findings
+    )
 
 
 def words_of(findings: Iterable[Finding]) -> list[Says]:

@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -23,6 +23,8 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     figures_of_findings,
     missing_says,
+    shared_variance,
+    widened,
     with_shared,
 )
 from crevlo.core.evidence import Evidence, Specimen
@@ -111,10 +113,13 @@ def takes(features: Features) -> bool:
 
 def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
     """Tilt, bow, dish and worst disc of a sheet as far as it is measured."""
-    return with_shared(lambda given: _told(given, instruments), specimen, instruments)
+    variances = shared_variance(lambda given: _told(given, instruments, 0.0), specimen, instruments)
+    told = _told(specimen, instruments, variances.get(GOOD.code, 0.0))
+    return replace(told, findings=with_shared(told.findings, variances))
 
 
-def _told(specimen: Specimen, instruments: Instruments) -> Told:
+def _told(specimen: Specimen, instruments: Instruments, shared: float) -> Told:
+    """`shared`: variance of the share in tolerance; a bias of the instrument is in no slope and no residual."""
     found = feature_estimates(specimen, instruments, calibration=False)
     discs = _discs(specimen.features)
     known = {c: e for c in discs if isinstance(e := found.get(c), Estimate)}
@@ -130,14 +135,16 @@ def _told(specimen: Specimen, instruments: Instruments) -> Told:
         ]
     else:
         off = dict(zip(known, made.residuals_mm, strict=True))
-        findings = _findings(made, known, nominal, whole=len(known) == len(discs))
+        findings = _findings(made, known, nominal, shared, whole=len(known) == len(discs))
     chart = MapChart(
         tuple(Disc(c, *places[c], e.value, off[c]) for c, e in known.items()), nominal, WITHIN_MM, "mm"
     )  # fmt: skip
     return Told(tuple(findings), chart if known else None)
 
 
-def _findings(made: Plane, known: dict[str, Estimate], nominal: float, *, whole: bool) -> list[Finding]:
+def _findings(
+    made: Plane, known: dict[str, Estimate], nominal: float, shared: float, *, whole: bool
+) -> list[Finding]:
     codes = tuple(known)
     u = math.sqrt(math.fsum(e.u**2 for e in known.values()) / len(known))
     inner = max(1, round(len(known) / 9))
@@ -161,9 +168,16 @@ def _findings(made: Plane, known: dict[str, Estimate], nominal: float, *, whole:
         findings.append(Finding(GOOD, rest, missing_says("the share in tolerance", rest), made_from=codes))
         return findings
     good = [c for c, e in known.items() if abs(e.value - nominal) <= WITHIN_MM]
-    share = Estimate(100 * len(good) / len(known), 0.0)
+    share = widened(Estimate(100 * len(good) / len(known), 0.0), shared)
     words = f"{len(good)} of {len(known)} discs within {WITHIN_MM} mm of {nominal:g} mm."
-    findings.append(Finding(GOOD, share, Says("In tolerance", f"{share.value:.0f} %", "", words), made_from=codes))
+    findings.append(
+        Finding(
+            GOOD,
+            share,
+            Says("In tolerance", f"{share.value:.0f} %", f"± {share.expanded:.0f}" if share.u else "", words),
+            made_from=codes,
+        )
+    )
     return findings
 
 

@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Sequence
+from dataclasses import replace
 
 from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.evaluations.evaluation import (
@@ -21,7 +22,9 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     figures_of_findings,
     missing_says,
+    shared_variance,
     signed,
+    with_shared,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Feature, Kind
@@ -75,7 +78,14 @@ def takes(features: Features) -> bool:
 
 
 def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
-    """What the lengths read so far tell; nothing before the first."""
+    """What the lengths read so far tell; nothing before the first. The calibration is in the u of every row, so that it is
+    in what is told; beside it stands which part of that all specimens share."""
+    told = _told(specimen, instruments)
+    variances = shared_variance(lambda given: _told(given, instruments), specimen, instruments)
+    return replace(told, findings=with_shared(told.findings, variances))
+
+
+def _told(specimen: Specimen, instruments: Instruments) -> Told:
     estimates = feature_estimates(specimen, instruments)
     codes = [c for c, e in estimates.items() if isinstance(e, Estimate) and specimen.features[c].kind is Kind.LENGTH]
     measured = []

@@ -1,7 +1,8 @@
 """Skew of X against Y from the two diagonals of a frame."""
 
 import math
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.evaluations.evaluation import (
@@ -19,7 +20,9 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     figures_of_findings,
     missing_says,
+    shared_variance,
     signed,
+    widened,
     with_shared,
 )
 from crevlo.core.evidence import Evidence, Specimen
@@ -78,10 +81,12 @@ def takes(features: Features) -> bool:
 
 def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
     """Skew, and what the sides are off, of a frame as far as it is measured."""
-    return with_shared(lambda given: _told(given, instruments), specimen, instruments)
+    variances = shared_variance(lambda given: _told(given, instruments, {}), specimen, instruments)
+    told = _told(specimen, instruments, variances)
+    return replace(told, findings=with_shared(told.findings, variances))
 
 
-def _told(specimen: Specimen, instruments: Instruments) -> Told:
+def _told(specimen: Specimen, instruments: Instruments, variances: Mapping[str, float]) -> Told:
     crossing = _crossing(specimen.features)
     assert crossing is not None
     known = {
@@ -90,12 +95,15 @@ def _told(specimen: Specimen, instruments: Instruments) -> Told:
         if isinstance(e, Estimate)
     }
     sides = {axis: _side(specimen.features, known, axis) for axis in SIDES}
-    found, chart = _skew(specimen.features, known, crossing)
-    return Told((found, *(_side_finding(axis, *side) for axis, side in sides.items())), chart)
+    found, chart = _skew(specimen.features, known, crossing, variances.get(SKEW.code, 0.0))
+    return Told(
+        (found, *(_side_finding(axis, *side, variances.get(SIDES[axis].code, 0.0)) for axis, side in sides.items())),
+        chart,
+    )
 
 
 def _skew(
-    features: Features, known: dict[str, Estimate], crossing: tuple[str, str]
+    features: Features, known: dict[str, Estimate], crossing: tuple[str, str], shared: float
 ) -> tuple[Finding, FrameChart | None]:
     first, second = crossing
     if first not in known or second not in known:
@@ -114,7 +122,7 @@ def _skew(
     except BadInput as refused:
         impossible = NotDetermined(f"a second look at the diagonals: {refused}")
         return Finding(SKEW, impossible, missing_says("squareness", impossible), made_from=crossing), None
-    skew = Estimate(made.mm_per_100.value, made.mm_per_100.u, min(d1.dof, d2.dof))
+    skew = widened(Estimate(made.mm_per_100.value, made.mm_per_100.u, min(d1.dof, d2.dof)), shared)
     chart = FrameChart(a, b, d1.value, d2.value, skew.value)
     spread = f"± {skew.expanded:.3f}"
     if abs(skew.value) < skew.expanded:
@@ -130,11 +138,12 @@ def _skew(
     return Finding(SKEW, skew, says, cause, crossing), chart
 
 
-def _side_finding(axis: str, off: Estimate | None, made_from: tuple[str, ...]) -> Finding:
+def _side_finding(axis: str, off: Estimate | None, made_from: tuple[str, ...], shared: float) -> Finding:
     quantity = SIDES[axis]
     if off is None:
         missing = NotDetermined("an outside length along it")
         return Finding(quantity, missing, missing_says(f"the {axis} side", missing), made_from=made_from)
+    off = widened(off, shared)
     meaning = (
         "Within the uncertainty." if abs(off.value) < off.expanded else "Against nominal; a step block tells why."
     )

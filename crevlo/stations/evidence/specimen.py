@@ -5,20 +5,15 @@ from collections import defaultdict
 from collections.abc import Iterable, Mapping
 
 from crevlo.core.evidence import Instrument, Judgement, Key, Reading, Specimen
-from crevlo.core.features.feature import Feature, Kind
+from crevlo.core.features.feature import Feature
 from crevlo.stations.entered import JudgementRow, ReadingRow, ScoreRow
+from crevlo.stations.library.artifact import feature_of
 from crevlo.store import machine as rows
 
 
 def features_of(artifact: rows.ArtifactVersion) -> dict[str, Feature]:
     """By code, in the artifact's order."""
     return {f.code: feature_of(f) for f in artifact.features}
-
-
-def feature_of(row: rows.FeatureRow) -> Feature:
-    ends = row.ends and tuple((float(x), float(y), float(z)) for x, y, z in row.ends)
-    both = (ends[0], ends[1]) if ends else None
-    return Feature(row.code, Kind(row.kind), row.axis, row.sense, row.nominal, row.method, both, row.unit)
 
 
 def instruments_of(found: Iterable[rows.Instrument]) -> dict[Key, Instrument]:

@@ -14,7 +14,7 @@ from crevlo.core.artifacts.artifact import Artifact, Body, Design
 from crevlo.core.artifacts.mesh import read_surfaces, solids
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.estimate import BadInput
-from crevlo.core.features.feature import Feature
+from crevlo.core.features.feature import Feature, Kind
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing
 from crevlo.store.machine import ArtifactVersion, FeatureRow
@@ -102,7 +102,7 @@ def _own(session: Session, row: ArtifactVersion) -> Artifact:
         str(row.id),
         lambda: Artifact(
             row.code, row.name, mesh_bodies(session, str(row.mesh_sha256), given["unit"], given["tools"]),
-            tuple(_feature(f) for f in row.features), isolates=given["isolates"],
+            tuple(feature_of(f) for f in row.features), isolates=given["isolates"],
             isolates_not=given["isolates_not"], note=given["note"], shows=tuple(given["shows"]),
         ),
     )  # fmt: skip
@@ -125,13 +125,14 @@ def mesh_bodies(session: Session, sha256: str, unit: str, tools: list[int]) -> t
     return tuple(Body(s, tools[k] if k < len(tools) else 0) for k, s in enumerate(made))
 
 
-def _feature(row: FeatureRow) -> Feature:
+def feature_of(row: FeatureRow) -> Feature:
+    """A stored feature as the core knows it."""
     ends = (
         ((row.ends[0][0], row.ends[0][1], row.ends[0][2]), (row.ends[1][0], row.ends[1][1], row.ends[1][2]))
         if row.ends
         else None
     )
-    return Feature(row.code, row.kind, row.axis, row.sense, row.nominal, row.method, ends, row.unit)
+    return Feature(row.code, Kind(row.kind), row.axis, row.sense, row.nominal, row.method, ends, row.unit)
 
 
 def built_in_artifact(session: Session, code: str = "SB", sizes: Sizes = ()) -> ArtifactVersion:

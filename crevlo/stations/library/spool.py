@@ -1,7 +1,7 @@
 """Spools and their log: weighings, drying, diameters."""
 
 import uuid
-from datetime import datetime
+from datetime import UTC, datetime
 
 from pydantic import Field, computed_field
 from sqlalchemy import select
@@ -54,7 +54,9 @@ class SpoolOut(SpoolIn):
 
 def add_spool(session: Session, given: SpoolIn) -> SpoolOut:
     unused_code(session, Spool, given.code)
-    spool = Spool(**given.model_dump())
+    # A price is of a day: where none is stated, of the day it is entered on.
+    priced_on = given.priced_on or datetime.now(UTC).date()
+    spool = Spool(**given.model_dump() | {"priced_on": priced_on})
     session.add(spool)
     session.flush()
     return SpoolOut.model_validate(spool)

@@ -4,10 +4,10 @@ import uuid
 from datetime import UTC, datetime
 
 from pydantic import Field
-from sqlalchemy import select, text
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.core.features import MEASURED
+from crevlo.stations.entered import places_entered
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.library.shown import ArtifactOut, artifact_out
 from crevlo.stations.measure.instruments import InstrumentNow, instruments_now
@@ -33,25 +33,11 @@ class MeasureQueue(Shape):
     queue: list[QueueLine]
 
 
-# Every specimen of a study in the order of the queue, with how many places have been read, and judged by this person.
-_IN_QUEUE = text(
-    "select specimen.id, specimen.blind_code, job.artifact_id, (select count(*) from reading"
-    " where reading.specimen_id = specimen.id and reading.supersedes_id is null and reading.after_reveal is null)"
-    " + (select count(*) from judgement join feature on feature.id = judgement.feature_id where judgement.person_id = :person"
-    " and judgement.specimen_id = specimen.id and judgement.supersedes_id is null and judgement.after_reveal is null"
-    " and not feature.kind = any(:measured)) as readings"
-    " from specimen join run on run.id = specimen.run_id join job on job.id = run.job_id where specimen.study_id = :study"
-    " order by specimen.position, specimen.blind_code"
-)
-
-
 def view_queue(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> MeasureQueue:
     protocol = current_protocol(session, study_id)
     if protocol is None:
         raise Missing("There is no such study.")
-    specimens = session.execute(
-        _IN_QUEUE, {"study": study_id, "person": person_id, "measured": sorted(MEASURED)}
-    ).all()
+    specimens = places_entered(session, study_id, person_id)
     wanted = {s.artifact_id for s in specimens}
     # Before the first print there is already something to look at: what will be measured.
     wanted = wanted or {line.artifact_id for arm in protocol.arms for line in arm.lines}
@@ -64,8 +50,8 @@ def view_queue(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> M
         instruments=instruments_now(session),
         queue=[
             QueueLine(
-                id=s.id, blind_code=s.blind_code, artifact_id=s.artifact_id, artifact=artifacts[s.artifact_id].name,
-                done=min(s.readings, due[s.artifact_id]), due=due[s.artifact_id],
+                id=s.specimen_id, blind_code=s.blind_code, artifact_id=s.artifact_id, artifact=artifacts[s.artifact_id].name,
+                done=min(s.places, due[s.artifact_id]), due=due[s.artifact_id],
             )
             for s in specimens
         ],

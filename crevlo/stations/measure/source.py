@@ -50,7 +50,7 @@ def measure_source(session: Session, specimen_id: uuid.UUID, *, feature: str | N
     behind = {features[code].id for code in found.made_from if code in features}
     amount = quantity(found.value, found.quantity.unit, found.quantity.digits)
     inputs = [Input(name="Made from", amount=", ".join(found.made_from), note=f"{len(behind)} faces")]
-    if isinstance(found.value, Estimate) and found.u_shared:
+    if isinstance(found.value, Estimate) and round(1.96 * found.u_shared, found.quantity.digits + 1):
         digits = found.quantity.digits + 1
         inputs.append(
             Input(

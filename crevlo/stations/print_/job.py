@@ -149,10 +149,7 @@ def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> Jo
     codes = {
         s.run_id: s.blind_code
         for s in bench.specimens
-        if may_bag
-        and not bench.readings.get(s.id)
-        and not bench.scores.get(s.id)
-        and datetime.now(UTC) - s.bagged_at < BAGGING
+        if may_bag and bench.untouched(s.id) and datetime.now(UTC) - s.bagged_at < BAGGING
     }
     # A run is set against the file it was printed from, not against one dropped later.
     estimates: dict[uuid.UUID | None, float | None] = {

@@ -31,7 +31,7 @@ def labels(session: Session, study_id: uuid.UUID, origin: str, paper: Paper, cod
     whoever prints it would see which machine's print it is.
     """
     bench = load_bench(session, study_id)
-    waiting = [s for s in bench.specimens if not bench.readings.get(s.id) and not bench.scores.get(s.id)]
+    waiting = [s for s in bench.specimens if bench.untouched(s.id)]
     chosen = [s for s in waiting if code is None or s.blind_code == code]
     if not chosen:
         if code is not None and any(s.blind_code == code for s in bench.specimens):

@@ -1,10 +1,12 @@
 """What a buyer must have: limits that leave a machine out, whatever its points."""
 
 from collections.abc import Callable
+from dataclasses import replace
 
 from pydantic import Field
 
-from crevlo.core.estimate import NotDetermined
+from crevlo.core.estimate import Estimate, NotDetermined
+from crevlo.core.evaluations.evaluation import Better
 from crevlo.core.evaluations.noise import PRINTING, STATES
 from crevlo.core.figure import Counted, as_estimate
 from crevlo.core.material import USUAL
@@ -219,6 +221,9 @@ def _figure(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
         # A count is judged as a count: all good never fails for being few.
         return judge_success(figure, gate.limit / 100, "first attempts")
     estimate = figure if isinstance(figure, NotDetermined) else as_estimate(figure, kind.factor)
+    if kind.better is Better.ZERO and isinstance(estimate, Estimate):
+        # What is best at 0 is as far off on either side.
+        estimate = replace(estimate, value=abs(estimate.value))
     unit = unit_of(kind.code, figures.bench.study.currency)
     return judge_limit(kind.name.lower(), estimate, gate.limit, unit, kind.digits, at_least=gate.at_least)
 

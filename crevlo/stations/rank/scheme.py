@@ -106,6 +106,11 @@ def change_scheme(session: Session, study_id: uuid.UUID, given: NewScheme, perso
             value_function(c.shape, [(p.raw, p.value) for p in c.points])
     except BadInput as bad:
         raise Refused(f"{str(bad)[:1].upper()}{str(bad)[1:]}.") from None
+    for c in given.criteria:
+        if BY_CODE[c.code].better is Better.ZERO and not min(p.raw for p in c.points) < 0 < max(
+            p.raw for p in c.points
+        ):
+            raise Refused(f"{BY_CODE[c.code].name} is best at 0: its points go to either side of it.")
     session.add(
         SchemeVersion(
             id=given.id, study_id=study_id, number=present.number + 1, person_id=person_id,

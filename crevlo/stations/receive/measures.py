@@ -6,7 +6,6 @@ from collections.abc import Sequence
 from datetime import datetime
 
 from pydantic import Field
-from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.claims import ClaimKind
@@ -115,15 +114,6 @@ def record_measure(session: Session, unit_id: uuid.UUID, given: NewMeasure, pers
         )
     )
     session.flush()
-
-
-def measures_of(session: Session, unit_id: uuid.UUID) -> Sequence[UnitMeasure]:
-    """As they count now: corrections applied."""
-    replaced = select(UnitMeasure.supersedes_id).where(UnitMeasure.supersedes_id.is_not(None))
-    return session.scalars(
-        select(UnitMeasure).where(UnitMeasure.unit_id == unit_id, UnitMeasure.id.not_in(replaced))
-        .order_by(UnitMeasure.taken_at)
-    ).all()  # fmt: skip
 
 
 def mean_of(measures: Sequence[UnitMeasure], *kinds: MeasureKind) -> Estimate | NotDetermined:

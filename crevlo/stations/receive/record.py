@@ -28,7 +28,6 @@ from crevlo.stations.receive.measures import (
     MeasureChoice,
     MeasureOut,
     PrintableOut,
-    measures_of,
     printable,
 )
 from crevlo.stations.receive.printing import NoiseRow, PrintingOut, noise_table, printing
@@ -66,7 +65,7 @@ def view_record(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> Un
     bench = load_bench(session, study_id, [unit_id])
     unit = unit_in(session, study_id, unit_id)
     runs = bench.runs_of(unit_id)
-    measures = measures_of(session, unit_id)
+    measures = bench.measures.get(unit_id, [])
     numbers = {c.id: c.number for c in bench.configurations_of(unit_id)}
     steps = steps_of(session, unit_id)
     first = first_unit(session, unit)

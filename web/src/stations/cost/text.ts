@@ -24,7 +24,7 @@ export const text = {
   } as const,
   rates: "Rates of exchange",
   ratesHint: (currency: string) =>
-    `Amounts in another currency become ${currency} by the latest rate of their day or before.`,
+    `Amounts in another currency become ${currency} by the latest rate of their day or before. Stated again for a day, the later counts.`,
   noRates: "None stated.",
   rate: (base: string, rate: number, quote: string) => `1 ${base} = ${rate} ${quote}`,
   rateOf: (day: string, source: string) => `${day}, ${source}`,
