@@ -87,6 +87,7 @@ def test_a_scheme_of_nonsense_is_refused_and_the_second_of_two_is_told(reviewer:
     path, good = f"/api/studies/{study}/scheme", criterion("time", 10, (2, 0), (0.5, 100))
     for wrong, words in (
         ([good, good], "there twice"), ([criterion("wisdom", 10, (0, 0), (1, 100))], "no criterion called wisdom"),
+        ([criterion("skew.xy", 10, (0.5, 0), (0, 100))], "Out of square is best at 0"),
         ([criterion("time", 10, (2, 0), (2, 100))], "must differ"), ([criterion("time", 0, (2, 0), (1, 100))], "Weights must"),
     ):  # fmt: skip
         with pytest.raises(ApiError, match=words):
@@ -185,8 +186,40 @@ def test_a_price_of_another_currency_needs_a_rate_and_then_counts_by_it(reviewer
     with pytest.raises(ApiError, match="between two currencies"):
         reviewer.send("POST", "/api/rates", {
             "id": new(), "base": "USD", "quote": "USD", "rate": 1, "on": "2026-01-02", "source": "x"})  # fmt: skip
+    with pytest.raises(ApiError, match="a day that has come"):
+        reviewer.send("POST", "/api/rates", {
+            "id": new(), "base": "USD", "quote": "EUR", "rate": 3, "on": "2098-01-02", "source": "x"})  # fmt: skip
     reviewer.send("POST", "/api/rates", {
         "id": new(), "base": "USD", "quote": "EUR", "rate": 0.8, "on": "2026-01-02", "source": "the bank's list"})  # fmt: skip
     costs = {m["machine"]["name"]: m for m in reviewer.get(f"/api/studies/{study}/cost")["machines"]}
     assert costs["Mesa"]["all_in"]["value"] == pytest.approx(400)
     assert costs["Mesa"]["total"]["value"] == pytest.approx(costs["Sparrow"]["total"]["value"])
+
+
+def test_a_limit_on_what_is_best_at_0_holds_either_way(reviewer: Client) -> None:
+    study = frames(
+        reviewer, {"Mesa": 0.001, "Sparrow": -0.009}, buyer=[{"kind": "figure", "what": "skew.xy", "limit": 0.4}]
+    )
+    rank = reviewer.send("POST", f"/api/studies/{study}/rank", {})
+    assert [s["machine"]["name"] for s in rank["standings"]] == ["Mesa"]
+    assert rank["left_out"][0]["machine"]["name"] == "Sparrow"
+    assert "out of square 0.9" in rank["left_out"][0]["reason"]
+
+
+def test_a_judged_specimen_counts_as_measured_and_its_code_is_told_no_more(reviewer: Client) -> None:
+    study = make(reviewer, TWO, artifact="CC", measured=False, inspected=False)
+    job = reviewer.get(f"/api/studies/{study}/print")["jobs"][0]["id"]
+    code = reviewer.get(f"/api/jobs/{job}")["runs"][-1]["bag_code"]
+    line = next(q for q in reviewer.get(f"/api/studies/{study}/measure")["queue"] if q["blind_code"] == code)
+
+    def measured() -> str:
+        return next(
+            s["count"] for s in reviewer.get(f"/api/studies/{study}/line")["stations"] if s["station"] == "measure"
+        )
+
+    assert measured() == "0/2"
+    for gap in reviewer.get(f"/api/specimens/{line['id']}")["judged"]:
+        reviewer.send("POST", f"/api/specimens/{line['id']}/judgements", {
+            "id": new(), "feature_id": gap["feature_id"], "takes": "verdict", "verdict": "pass"})  # fmt: skip
+    assert measured() == "1/2"
+    assert reviewer.get(f"/api/jobs/{job}")["runs"][-1]["bag_code"] is None
