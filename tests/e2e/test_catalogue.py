@@ -106,6 +106,12 @@ def test_a_comb_is_judged_by_keys_and_corrected_with_a_reason(
     expect(page.get_by_role("button", name="G05: pass, corrected, change")).to_be_visible()
     expect(page.get_by_role("region", name="Queue")).to_contain_text("1/10")
     assert check_axe(page) == []
+    # Without a network it is kept here, shown as such, and sent once there is one again.
+    page.context.set_offline(True)
+    page.get_by_role("radiogroup", name="G10: does it pass").get_by_text("pass").click()
+    expect(page.get_by_text("pass, not sent yet")).to_be_visible()
+    page.context.set_offline(False)
+    expect(page.get_by_role("button", name="G10: pass, change")).to_be_visible()
 
 
 def test_of_two_calipers_the_one_in_hand_is_asked_once_and_remembered(

@@ -66,6 +66,7 @@ function Bench({
   const artifact = queue.artifacts.find((a) => a.id === queued?.artifact_id) ?? queue.artifacts[0]!;
 
   const own = outbox.filter((e) => e.path === `/api/specimens/${specimenId}/readings`);
+  const judged = outbox.filter((e) => e.path === `/api/specimens/${specimenId}/judgements`);
   const features = specimen.data?.features ?? [];
   const slots = useMemo(
     () => slotsOf(specimen.data?.features ?? [], queue.repeats),
@@ -156,7 +157,7 @@ function Bench({
         </section>
         {specimen.data && features.length === 0 ? (
           <section aria-label={text.toJudge} className="sheet max-h-[48vh] min-h-[216px] overflow-y-auto p-3">
-            <Judging specimen={specimen.data} judge={keeping.judge} />
+            <Judging specimen={specimen.data} judge={keeping.judge} pending={judged} />
             {keeping.wrong && (
               <p role="alert" className="trouble mt-1.5">
                 {keeping.wrong}
@@ -208,7 +209,9 @@ function Bench({
               />
             )}
             <Says specimen={specimen.data} />
-            {features.length > 0 && <Judging specimen={specimen.data} judge={keeping.judge} />}
+            {features.length > 0 && (
+              <Judging specimen={specimen.data} judge={keeping.judge} pending={judged} />
+            )}
           </>
         )}
       </section>

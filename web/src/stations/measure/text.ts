@@ -62,6 +62,7 @@ export const text = {
   corrected: "Corrected; source shows the old one",
   correctThis: (value: string, face: string, repeat: number) => `${value}, correct ${face} reading ${repeat}`,
   afterReveal: (why: string) => `After the reveal: ${why}`,
+  unsent: (said: string) => `${said}, not sent yet`,
   notSent: "not sent yet",
   offSource: (face: string, off: string) => `${face} off nominal ${off}, source`,
   toJudge: "To judge",

@@ -1,6 +1,7 @@
 import { ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import type { Schemas } from "../../../api/client";
+import type { Entry } from "../../../api/outbox";
 import type { useKeeping } from "../keeping";
 import { text } from "../text";
 
@@ -10,7 +11,16 @@ const ITEM =
   "rounded border border-rule px-1.5 py-0.5 text-small data-[state=on]:border-enamel data-[state=on]:bg-enamel data-[state=on]:text-on-enamel";
 
 /** Features that no instrument reads: each with its verdict, count or look, as this person says it. */
-export function Judging({ specimen, judge }: { specimen: Schemas["SpecimenView"]; judge: Judge }) {
+export function Judging({
+  specimen,
+  judge,
+  pending,
+}: {
+  specimen: Schemas["SpecimenView"];
+  judge: Judge;
+  /** What waits on this device of this specimen. */
+  pending: Entry[];
+}) {
   const [changing, setChanging] = useState<string | null>(null);
   if (specimen.judged.length === 0) return null;
   return (
@@ -21,7 +31,9 @@ export function Judging({ specimen, judge }: { specimen: Schemas["SpecimenView"]
           <li key={line.feature_id + line.takes} className="border-b border-rule-2 py-1" title={line.method}>
             <div className="flex flex-wrap items-center gap-x-2">
               <b className="num min-w-12">{line.code}</b>
-              {line.said && changing !== line.feature_id + line.takes ? (
+              {waitingFor(pending, line) ? (
+                <i title={text.notSent}>{waitingFor(pending, line)}</i>
+              ) : line.said && changing !== line.feature_id + line.takes ? (
                 <button
                   type="button"
                   className="text-left hover:underline"
@@ -44,6 +56,14 @@ export function Judging({ specimen, judge }: { specimen: Schemas["SpecimenView"]
       </ul>
     </section>
   );
+}
+
+/** What was said of a feature and is not sent yet. */
+function waitingFor(pending: Entry[], line: Line): string | undefined {
+  const entry = pending.find(
+    (e) => !e.refused && e.body?.feature_id === line.feature_id && e.body?.takes === line.takes,
+  );
+  return entry && text.unsent(entry.label.split(": ").slice(1).join(": "));
 }
 
 function saidOf(said: Schemas["JudgementOut"]): string {
