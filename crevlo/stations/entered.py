@@ -2,11 +2,11 @@
 
 import uuid
 from collections import defaultdict
-from collections.abc import Collection
+from collections.abc import Callable, Collection, Iterable
 from datetime import datetime
-from typing import NamedTuple
+from typing import Any, NamedTuple, TypeVar
 
-from sqlalchemy import select, text
+from sqlalchemy import Select, select, text
 from sqlalchemy.orm import Session, aliased
 
 from crevlo.core.features import MEASURED
@@ -68,6 +68,7 @@ class ScoreRow(NamedTuple):
     after_reveal: str | None
 
 
+Entered = TypeVar("Entered", ReadingRow, JudgementRow, ScoreRow)
 _READING = tuple(getattr(Reading, name) for name in ReadingRow._fields)
 _JUDGEMENT = tuple(getattr(Judgement, name) for name in JudgementRow._fields)
 _SCORE = tuple(getattr(DefectScore, name) for name in ScoreRow._fields)
@@ -77,16 +78,8 @@ def current_readings(
     session: Session, specimen_ids: list[uuid.UUID], *, late: bool = False
 ) -> dict[uuid.UUID, list[ReadingRow]]:
     """Readings that no later one supersedes, by specimen; those entered after the reveal only where `late`."""
-    newer = aliased(Reading)
-    replaced = newer.supersedes_id == Reading.id
-    query = select(*_READING).where(Reading.specimen_id.in_(specimen_ids)).order_by(Reading.repeat)
-    if not late:
-        query, replaced = query.where(Reading.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
-    by_specimen: dict[uuid.UUID, list[ReadingRow]] = defaultdict(list)
-    for found in session.execute(query.outerjoin(newer, replaced).where(newer.id.is_(None))):
-        row = ReadingRow._make(found)
-        by_specimen[row.specimen_id].append(row)
-    return by_specimen
+    query = _counting(Reading, _READING, specimen_ids, late=late).order_by(Reading.repeat)
+    return _by_specimen(session, query, ReadingRow._make)
 
 
 def readings_of(session: Session, specimen_id: uuid.UUID, feature_ids: Collection[uuid.UUID]) -> list[ReadingRow]:
@@ -99,18 +92,10 @@ def current_judgements(
     session: Session, specimen_ids: list[uuid.UUID], *, late: bool = False, by: uuid.UUID | None = None
 ) -> dict[uuid.UUID, list[JudgementRow]]:
     """As `current_readings`, of judgements; of everybody, or of one person."""
-    newer = aliased(Judgement)
-    replaced = newer.supersedes_id == Judgement.id
-    query = select(*_JUDGEMENT).where(Judgement.specimen_id.in_(specimen_ids)).order_by(Judgement.judged_at)
+    query = _counting(Judgement, _JUDGEMENT, specimen_ids, late=late).order_by(Judgement.judged_at)
     if by is not None:
         query = query.where(Judgement.person_id == by)
-    if not late:
-        query, replaced = query.where(Judgement.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
-    by_specimen: dict[uuid.UUID, list[JudgementRow]] = defaultdict(list)
-    for found in session.execute(query.outerjoin(newer, replaced).where(newer.id.is_(None))):
-        row = JudgementRow._make(found)
-        by_specimen[row.specimen_id].append(row)
-    return by_specimen
+    return _by_specimen(session, query, JudgementRow._make)
 
 
 def current_scores(
@@ -122,25 +107,42 @@ def current_scores(
     by: uuid.UUID | None = None,
 ) -> dict[uuid.UUID, list[ScoreRow]]:
     """As `current_readings`, of scores; of every rater, of one, or of those who have locked theirs."""
-    newer = aliased(DefectScore)
-    replaced = newer.supersedes_id == DefectScore.id
-    query = select(*_SCORE).where(DefectScore.specimen_id.in_(specimen_ids))
+    query = _counting(DefectScore, _SCORE, specimen_ids, late=late)
     if by is not None:
         query = query.where(DefectScore.person_id == by)
-    if not late:
-        query, replaced = query.where(DefectScore.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
-    query = query.outerjoin(newer, replaced).where(newer.id.is_(None))
     if locked_only:
         query = query.join(
             InspectionLock,
             (InspectionLock.specimen_id == DefectScore.specimen_id)
             & (InspectionLock.person_id == DefectScore.person_id),
         )
-    by_specimen: dict[uuid.UUID, list[ScoreRow]] = defaultdict(list)
-    for found in session.execute(query):
-        row = ScoreRow._make(found)
-        by_specimen[row.specimen_id].append(row)
-    return by_specimen
+    return _by_specimen(session, query, ScoreRow._make)
+
+
+def _counting(
+    table: type[Reading | Judgement | DefectScore],
+    columns: tuple[Any, ...],
+    specimen_ids: list[uuid.UUID],
+    *,
+    late: bool,
+) -> Select[Any]:
+    """Rows of some specimens that no newer one supersedes; what was entered after the reveal neither counts nor corrects
+    unless `late`."""
+    newer = aliased(table)
+    replaced = newer.supersedes_id == table.id
+    query = select(*columns).where(table.specimen_id.in_(specimen_ids))
+    if not late:
+        query, replaced = query.where(table.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
+    return query.outerjoin(newer, replaced).where(newer.id.is_(None))
+
+
+def _by_specimen(
+    session: Session, query: Select[Any], made: Callable[[Iterable[Any]], Entered]
+) -> dict[uuid.UUID, list[Entered]]:
+    found: dict[uuid.UUID, list[Entered]] = defaultdict(list)
+    for row in map(made, session.execute(query)):
+        found[row.specimen_id].append(row)
+    return found
 
 
 def late_entries(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[str]]:

@@ -5,6 +5,7 @@ import { api, newId, unwrap } from "../api/client";
 import { keys } from "../api/keys";
 import { useMe, useStudies } from "../api/queries";
 import { Field, Skeleton, Trouble } from "../parts/bits";
+import { CurrencyField } from "../parts/form/currency";
 import { Shell } from "./shell";
 import { text } from "./text";
 
@@ -77,9 +78,7 @@ function NewStudy() {
       <Field label={text.questionItAnswers}>
         <textarea className="input" name="question" rows={2} maxLength={500} />
       </Field>
-      <Field label={text.currency}>
-        <input className="input" name="currency" defaultValue="EUR" pattern="[A-Za-z]{3}" maxLength={3} />
-      </Field>
+      <CurrencyField label={text.currency} value="EUR" />
       <Trouble error={error} />
       <button type="submit" className="button primary">
         {text.startPlanning}

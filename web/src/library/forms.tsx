@@ -4,6 +4,7 @@ import { api, newId, type Schemas, unwrap } from "../api/client";
 import { readLibraryAgain } from "../api/keys";
 import { useLibrary } from "../api/queries";
 import { Field, Trouble } from "../parts/bits";
+import { CurrencyField } from "../parts/form/currency";
 import { text } from "./text";
 
 /** Adds one thing to the library in place; `done` gets it, or null when left. */
@@ -105,17 +106,7 @@ export function ModelForm({ done }: { done: (made: Schemas["ModelOut"] | null) =
     >
       <Text label={text.name} name="name" />
       <Amount label={text.listPrice} name="price" optional />
-      <Field label={text.listCurrency}>
-        <input
-          className="input num"
-          name="currency"
-          pattern="[A-Za-z]{3}"
-          maxLength={3}
-          title={text.threeLettersAsIn}
-          required
-          defaultValue="EUR"
-        />
-      </Field>
+      <CurrencyField label={text.listCurrency} value="EUR" />
       <Amount label={text.bedXMm} name="x" value={220} />
       <Amount label={text.bedYMm} name="y" value={220} />
       <Amount label={text.heightMm} name="z" value={250} />
@@ -194,17 +185,7 @@ export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) =
       </Field>
       <Amount label={text.diameterMm} name="diameter" value={1.75} />
       <Amount label={text.pricePerKg} name="price" value={20} />
-      <Field label={text.currency}>
-        <input
-          className="input num"
-          name="currency"
-          pattern="[A-Za-z]{3}"
-          maxLength={3}
-          title={text.threeLettersAsIn}
-          required
-          defaultValue={library.data?.spools.at(-1)?.currency ?? "EUR"}
-        />
-      </Field>
+      <CurrencyField label={text.currency} value={library.data?.spools.at(-1)?.currency ?? "EUR"} />
       <Field label={text.pricedOn}>
         <input className="input" type="date" name="priced" />
       </Field>

@@ -65,7 +65,6 @@ export const text = {
   diameterMm: "Diameter, mm",
   pricePerKg: "Price per kg",
   currency: "Currency",
-  threeLettersAsIn: "Three letters, as in EUR",
   pricedOn: "Priced on",
   driedOn: "Dried on",
   addTheInstrument: "Add the instrument",

@@ -1,5 +1,6 @@
 /** Words of these screens, by what they say. */
 export const text = {
+  threeLettersAsIn: "Three letters, as in EUR",
   what: "What",
   theirsSaved: "Theirs, saved",
   yoursTyped: "Yours, typed",

@@ -3,6 +3,7 @@ import { type FormEvent, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { keys } from "../../api/keys";
 import { Field, Trouble } from "../../parts/bits";
+import { CurrencyField } from "../../parts/form/currency";
 import { typedNumber } from "../../parts/numbers";
 import { text } from "./text";
 
@@ -55,16 +56,7 @@ export function Rates({ currency, may }: { currency: string; may: boolean }) {
       </ul>
       {may && (
         <form onSubmit={submit} className="mt-2 grid grid-cols-2 items-end gap-2">
-          <Field label={text.rateBase}>
-            <input
-              className="input num"
-              name="base"
-              pattern="[A-Za-z]{3}"
-              maxLength={3}
-              placeholder={text.usd}
-              required
-            />
-          </Field>
+          <CurrencyField label={text.rateBase} name="base" />
           <Field label={text.rateIs(currency)}>
             <input className="input num" name="rate" inputMode="decimal" required />
           </Field>
