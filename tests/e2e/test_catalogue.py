@@ -60,8 +60,15 @@ def test_a_frame_tells_its_skew_and_becomes_a_criterion(
     expect(sheet.get_by_role("alert")).to_have_text("Out of square: weight and both anchors are numbers.")
     sheet.get_by_label("Out of square, figure of 0 points").fill("0,8")
     assert check_axe(page) == []
+    # Somebody else was quicker: what is typed stays, and saving again keeps it.
+    theirs = client.get(f"/api/studies/{study}/scheme")
+    client.send("POST", f"/api/studies/{study}/scheme", {
+        "id": new(), "number": 1, "criteria": theirs["criteria"][:3]})  # fmt: skip
     sheet.get_by_role("button", name="Keep as scheme v2").click()
-    expect(page.get_by_role("button", name="Criteria, scheme v2")).to_be_visible()
+    expect(sheet.get_by_role("alert")).to_contain_text("saving again keeps yours")
+    expect(sheet.get_by_label("Weight of Out of square in the scheme")).to_have_value("25,5")
+    sheet.get_by_role("button", name="Keep as scheme v3").click()
+    expect(page.get_by_role("button", name="Criteria, scheme v3")).to_be_visible()
     expect(page.get_by_role("slider", name="Weight of Out of square")).to_be_visible()
     kept = client.get(f"/api/studies/{study}/scheme")["criteria"]
     skew = next(c for c in kept if c["code"] == "skew.xy")

@@ -17,6 +17,7 @@ export const keys = {
   sessions: ["sessions"] as const,
   buyers: ["buyers"] as const,
   rates: ["rates"] as const,
+  values: (kind: string) => ["values", kind] as const,
   spool: (id: string) => ["library", "spool", id] as const,
   study: (id: string) => ["study", id] as const,
   part: (id: string, part: string, ...more: readonly unknown[]) => ["study", id, part, ...more] as const,

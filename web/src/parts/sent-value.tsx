@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, type Schemas, unwrap } from "../api/client";
+import { keys } from "../api/keys";
 
 const FORM: Partial<Record<Schemas["DeviceKind"], { unit: string; digits: number }>> = {
   "sound meter": { unit: "dB", digits: 1 },
@@ -10,7 +11,7 @@ const FORM: Partial<Record<Schemas["DeviceKind"], { unit: string; digits: number
 /** What an instrument that sends by itself sent last, to be taken over; nothing where there is none. */
 export function SentValue({ kind, take }: { kind: Schemas["DeviceKind"]; take: (value: string) => void }) {
   const values = useQuery({
-    queryKey: ["values", kind],
+    queryKey: keys.values(kind),
     queryFn: () => unwrap(api.GET("/api/devices/values", { params: { query: { kind } } })),
     refetchInterval: 3_000,
   });

@@ -43,7 +43,7 @@ function Editor({ studyId, may, done }: { studyId: string; may: boolean; done: (
   });
   if (scheme.isError) return <Trouble error={scheme.error} />;
   if (!scheme.data) return <Skeleton className="mt-3 h-72" />;
-  return <Table key={scheme.data.number} studyId={studyId} view={scheme.data} may={may} done={done} />;
+  return <Table studyId={studyId} view={scheme.data} may={may} done={done} />;
 }
 
 function Table({
