@@ -128,7 +128,7 @@ def test_the_shelf_shows_each_artifact_with_its_sizes(shared_site: Site, page: P
     with page.expect_download() as got:
         detail.get_by_role("link", name="STL").click()
     assert got.value.suggested_filename == "WB-1.stl"
-    detail.get_by_role("button", name="Plate", exact=True).click()
+    detail.get_by_role("radio", name="Plate", exact=True).click()
     detail.get_by_role("combobox").first.select_option("Nettlewick Solo")
     expect(detail).to_contain_text("Not one fits.")
     detail.get_by_role("combobox").first.select_option("Hollowell Mesa")

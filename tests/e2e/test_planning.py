@@ -148,7 +148,7 @@ def test_a_schedule_is_made_pinned_and_carried_to_the_bench(site: Site, page: Pa
     expect(page.get_by_text("if nothing fails")).to_be_visible()
     assert check_axe(page) == []
     # Dragging pins; the next plan keeps it.
-    page.get_by_role("button", name="All").click()
+    page.get_by_role("radio", name="All").click()
     plan = client.get(f"/api/studies/{study}/schedule")["schedule"]
     last = plan["slots"][-1]
     bars = timeline.get_by_role("button")
@@ -195,7 +195,7 @@ def test_a_plate_keeps_off_the_clips_of_a_round_bed(site: Site, page: Page) -> N
     expect(page.get_by_label("Board")).to_have_value("own board")
     page.goto(f"{site.url}/library/artifacts#SB")
     detail = page.get_by_role("region", name="Step block")
-    detail.get_by_role("button", name="Plate", exact=True).click()
+    detail.get_by_role("radio", name="Plate", exact=True).click()
     picture = detail.get_by_role("img", name=re.compile("copies on a bed of 220 by 220"))
     picture.wait_for()
     ask = {"bed_x": 220, "bed_y": 220, "round": True, "keep_out": "0,0,220,60"}

@@ -8,6 +8,7 @@ import {
   RouterProvider,
   useParams,
 } from "@tanstack/react-router";
+import { Tooltip } from "radix-ui";
 import { type ComponentType, lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { Refusal } from "./api/client";
@@ -21,6 +22,7 @@ import { StudiesPage } from "./app/studies";
 import { Empty, Skeleton } from "./parts/bits";
 import { SourceDrawer } from "./parts/source-drawer";
 import "./theme.css";
+import { text } from "./app/text";
 
 type Screen = ComponentType<{ studyId: string }>;
 const screen = (load: () => Promise<{ default: Screen }>) => lazy(load);
@@ -41,8 +43,8 @@ function Root() {
   if (me.isPending) return null;
   if (me.isError)
     return (
-      <Empty title="The server does not answer">
-        <p>Nothing was lost. This page tries again when you reload it.</p>
+      <Empty title={text.theServerDoesNotAnswer}>
+        <p>{text.nothingWasLostThisPage}</p>
       </Empty>
     );
   if (!me.data.person_id) return <SignIn needsOwner={me.data.needs_owner} />;
@@ -64,12 +66,8 @@ function Station() {
   return (
     <Shell studyId={studyId} active={station}>
       {!Body || closed ? (
-        <Empty title={closed ? "Not open to raters" : "There is no such station"}>
-          <p>
-            {closed
-              ? "Machines stay hidden while the study is blind."
-              : "Choose one of the eight on the left."}
-          </p>
+        <Empty title={closed ? text.notOpenToRaters : text.thereIsNoSuchStation}>
+          <p>{closed ? text.machinesStayHiddenWhileThe : text.chooseOneOfTheEight}</p>
         </Empty>
       ) : (
         <Suspense fallback={<Skeleton className="h-full" />}>
@@ -109,10 +107,10 @@ const routes = root.addChildren([
 /** A fault of ours in one screen; what was entered before is with the server or kept on this device. */
 function Fault() {
   return (
-    <Empty title="This screen met a fault">
-      <p>What you kept is safe. What is not sent yet stays on this device and is sent after a reload.</p>
+    <Empty title={text.thisScreenMetAFault}>
+      <p>{text.whatYouKeptIsSafe}</p>
       <button type="button" className="button primary" onClick={() => window.location.reload()}>
-        Reload
+        {text.reload}
       </button>
     </Empty>
   );
@@ -137,7 +135,9 @@ const client = new QueryClient({
 createRoot(document.getElementById("root")!).render(
   <StrictMode>
     <QueryClientProvider client={client}>
-      <RouterProvider router={router} />
+      <Tooltip.Provider delayDuration={300}>
+        <RouterProvider router={router} />
+      </Tooltip.Provider>
     </QueryClientProvider>
   </StrictMode>,
 );

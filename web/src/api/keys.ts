@@ -9,6 +9,14 @@ export const keys = {
   studies: ["studies"] as const,
   library: ["library"] as const,
   shelf: ["shelf"] as const,
+  shelfPart: (ref: string, part: string, ...more: readonly unknown[]) =>
+    ["shelf", ref, part, ...more] as const,
+  anchors: ["anchors"] as const,
+  copies: (wish: unknown) => ["copies", wish] as const,
+  work: (id: string | null) => ["work", id] as const,
+  source: (figure: unknown) => ["source", figure] as const,
+  apiDocument: ["openapi"] as const,
+  everyStudy: ["study"] as const,
   templates: ["templates"] as const,
   spreads: ["spreads"] as const,
   devices: ["devices"] as const,
@@ -38,6 +46,6 @@ export async function readLibraryAgain(client: QueryClient): Promise<void> {
   await Promise.all([
     client.invalidateQueries({ queryKey: keys.library }),
     client.invalidateQueries({ queryKey: keys.units }),
-    client.invalidateQueries({ queryKey: ["study"] }),
+    client.invalidateQueries({ queryKey: keys.everyStudy }),
   ]);
 }

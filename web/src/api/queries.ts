@@ -37,7 +37,7 @@ export function useShelf() {
 
 export function useShelfDrawing(ref: string) {
   return useQuery({
-    queryKey: [...keys.shelf, ref, "drawing"],
+    queryKey: keys.shelfPart(ref, "drawing"),
     queryFn: () => unwrap(api.GET("/api/shelf/{ref}/drawing", { params: { path: { ref } } })),
     staleTime: Number.POSITIVE_INFINITY,
   });
@@ -57,7 +57,7 @@ export type PlateWish = {
 
 export function usePlate(ref: string, wish: PlateWish) {
   return useQuery({
-    queryKey: [...keys.shelf, ref, "plate", wish],
+    queryKey: keys.shelfPart(ref, "plate", wish),
     queryFn: ({ signal }) =>
       unwrap(api.GET("/api/shelf/{ref}/plate", { params: { path: { ref }, query: wish }, signal })),
     placeholderData: keepPreviousData,
@@ -66,7 +66,7 @@ export function usePlate(ref: string, wish: PlateWish) {
 
 export function useShelfDetail(ref: string, sizes: string) {
   return useQuery({
-    queryKey: [...keys.shelf, ref, "detail", sizes],
+    queryKey: keys.shelfPart(ref, "detail", sizes),
     queryFn: () => unwrap(api.GET("/api/shelf/{ref}", { params: { path: { ref }, query: { sizes } } })),
   });
 }
@@ -90,7 +90,7 @@ export function useEffort(studyId: string, draft: Schemas["Draft"]) {
 
 export function useAnchors() {
   return useQuery({
-    queryKey: ["anchors"],
+    queryKey: keys.anchors,
     queryFn: () => unwrap(api.GET("/api/anchors")),
     staleTime: Number.POSITIVE_INFINITY,
   });
@@ -102,7 +102,7 @@ export function useSpreads() {
 
 export function useCopies(wish: { difference: number; spread: number; copies: number }) {
   return useQuery({
-    queryKey: ["copies", wish],
+    queryKey: keys.copies(wish),
     queryFn: () => unwrap(api.GET("/api/copies", { params: { query: wish } })),
     enabled: wish.difference > 0 && wish.spread > 0,
     placeholderData: keepPreviousData,
@@ -164,7 +164,7 @@ export function useDay(id: string, day: string | null) {
 export function useWork(studyId: string, id: string | null) {
   const client = useQueryClient();
   return useQuery({
-    queryKey: ["work", id],
+    queryKey: keys.work(id),
     queryFn: async () => {
       const work = await unwrap(api.GET("/api/work/{work_id}", { params: { path: { work_id: id! } } }));
       if (!isOpen(work)) void client.invalidateQueries({ queryKey: keys.study(studyId) });

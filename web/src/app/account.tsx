@@ -36,7 +36,7 @@ export function AccountPage() {
       .then((made) => {
         take(made);
         form.reset();
-        setDone("The password is changed. Everywhere else you are signed out.");
+        setDone(text.thePasswordIsChangedEverywhere);
       })
       .catch(setError);
   };
@@ -54,8 +54,8 @@ export function AccountPage() {
                     {s.agent}
                   </b>
                   <span className="text-ink-2">
-                    {s.address ? `${s.address}, since` : "Since"} {day(s.began_at)}
-                    {!s.here && `, last used ${day(s.seen_at)}`}
+                    {s.address ? text.since(s.address) : text.since2} {day(s.began_at)}
+                    {!s.here && text.lastUsed(day(s.seen_at))}
                   </span>
                 </span>
                 {s.here ? (
@@ -72,10 +72,7 @@ export function AccountPage() {
         </section>
         <form onSubmit={change} className="sheet grid gap-2.5 p-4" aria-label={text.newPassword}>
           <h2 className="text-lead font-bold">{text.newPassword}</h2>
-          <p className="text-small text-ink-2">
-            For {me.data?.name}. It signs you out everywhere else. Just after signing in by a link the old one
-            is not needed.
-          </p>
+          <p className="text-small text-ink-2">{text.forItSignsYouOut(me.data?.name ?? "")}</p>
           <Field label={text.oldPassword}>
             <input className="input" name="old" type="password" autoComplete="current-password" />
           </Field>

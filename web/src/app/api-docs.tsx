@@ -1,7 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { keys } from "../api/keys";
 import { Field, Skeleton, Trouble } from "../parts/bits";
 import { Shell } from "./shell";
+import { text } from "./text";
 
 type SchemaRef = {
   $ref?: string;
@@ -34,39 +36,40 @@ type Document = {
 
 /** Every call of the API, from the document the server gives of itself. */
 export function ApiDocsPage() {
-  const [text, setText] = useState("");
+  const [typed, setTyped] = useState("");
   const [open, setOpen] = useState<string | null>(null);
   const doc = useQuery({
-    queryKey: ["openapi"],
+    queryKey: keys.apiDocument,
     queryFn: async () => (await (await fetch("/api/openapi.json")).json()) as Document,
     staleTime: Number.POSITIVE_INFINITY,
   });
   const calls = Object.entries(doc.data?.paths ?? {}).flatMap(([path, methods]) =>
     Object.entries(methods).map(([method, operation]) => ({ path, method: method.toUpperCase(), operation })),
   );
-  const wanted = text.trim().toLowerCase();
+  const wanted = typed.trim().toLowerCase();
   const shown = calls.filter((c) =>
     `${c.method} ${c.path} ${c.operation.summary ?? ""}`.toLowerCase().includes(wanted),
   );
   return (
-    <Shell studyId={null} active="api" title="API">
+    <Shell studyId={null} active="api" title={text.api}>
       <section className="sheet mx-auto max-w-[980px] p-4">
         <p>
-          JSON over HTTP, with the session cookie of a signed-in person. Every change carries{" "}
-          <code>X-CSRFToken</code> (from <code>GET /api/session</code>) and a client-made{" "}
-          <code>X-Write-Id</code>, so that a repeat is carried out once. The machine-readable document is at{" "}
+          {text.jsonOverHttpWithThe} <code>{text.xCsrftoken}</code> {text.from}{" "}
+          <code>{text.getApiSession}</code>
+          {text.andAClientMade} <code>{text.xWriteId}</code>
+          {text.soThatARepeatIs}{" "}
           <a className="underline" href="/api/openapi.json">
-            /api/openapi.json
+            {text.apiOpenapiJson}
           </a>
           .
         </p>
         <div className="mt-3 max-w-[360px]">
-          <Field label="Narrow down">
+          <Field label={text.narrowDown}>
             <input
               className="input"
-              value={text}
-              onChange={(e) => setText(e.target.value)}
-              placeholder="readings"
+              value={typed}
+              onChange={(e) => setTyped(e.target.value)}
+              placeholder={text.readings}
             />
           </Field>
         </div>
@@ -106,17 +109,17 @@ function Details({ operation, doc }: { operation: Operation; doc: Document }) {
     <div className="grid gap-3 pb-4 pl-19 text-small">
       {operation.description && operation.description !== operation.summary && <p>{operation.description}</p>}
       {query.length > 0 && (
-        <Block title="Query">
+        <Block title={text.query}>
           {query.map((p) => `${p.name}${p.required ? "" : "?"}: ${typeName(p.schema)}`).join("\n")}
         </Block>
       )}
-      {body && <Block title="Sends">{shape(body, doc)}</Block>}
+      {body && <Block title={text.sends}>{shape(body, doc)}</Block>}
       {Object.entries(operation.responses)
         .filter(([status]) => status === "200")
         .map(([status, answer]) => {
           const schema = Object.values(answer.content ?? {})[0]?.schema;
           return schema ? (
-            <Block key={status} title="Answers">
+            <Block key={status} title={text.answers}>
               {shape(schema, doc)}
             </Block>
           ) : null;

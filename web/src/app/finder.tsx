@@ -5,13 +5,14 @@ import { useLibrary, useShelf, useStudies } from "../api/queries";
 import { Key } from "../parts/bits";
 import { useKeys } from "./keys";
 import { LIBRARY, STATIONS } from "./stations";
+import { text } from "./text";
 
 type Found = { label: string; kind: string; go: () => void };
 
 /** “/” finds a station, a study, a machine, spool or instrument by a part of its name. */
 export function Finder({ studyId }: { studyId: string | null }) {
   const [open, setOpen] = useState(false);
-  const [text, setText] = useState("");
+  const [typed, setTyped] = useState("");
   const [at, setAt] = useState(0);
   useKeys([{ key: "/", does: "", run: () => setOpen(true) }]);
   return (
@@ -19,12 +20,12 @@ export function Finder({ studyId }: { studyId: string | null }) {
       open={open}
       onOpenChange={(is) => {
         setOpen(is);
-        setText("");
+        setTyped("");
         setAt(0);
       }}
     >
       <Dialog.Trigger className="chip">
-        <Key>/</Key> Find
+        <Key>/</Key> {text.find}
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 bg-black/20" />
@@ -32,11 +33,11 @@ export function Finder({ studyId }: { studyId: string | null }) {
           aria-describedby={undefined}
           className="sheet fixed top-16 left-1/2 z-20 w-[min(480px,92vw)] -translate-x-1/2 p-3"
         >
-          <Dialog.Title className="sr-only">Find</Dialog.Title>
+          <Dialog.Title className="sr-only">{text.find}</Dialog.Title>
           <Results
             studyId={studyId}
-            text={text}
-            setText={setText}
+            typed={typed}
+            setTyped={setTyped}
             at={at}
             setAt={setAt}
             close={() => setOpen(false)}
@@ -49,13 +50,13 @@ export function Finder({ studyId }: { studyId: string | null }) {
 
 function Results(props: {
   studyId: string | null;
-  text: string;
-  setText: (t: string) => void;
+  typed: string;
+  setTyped: (t: string) => void;
   at: number;
   setAt: (n: number) => void;
   close: () => void;
 }) {
-  const { studyId, text, setText, at, setAt, close } = props;
+  const { studyId, typed, setTyped, at, setAt, close } = props;
   const navigate = useNavigate();
   const studies = useStudies();
   const library = useLibrary();
@@ -90,7 +91,7 @@ function Results(props: {
       ];
     }),
   ];
-  const found = all.filter((f) => f.label.toLowerCase().includes(text.trim().toLowerCase())).slice(0, 9);
+  const found = all.filter((f) => f.label.toLowerCase().includes(typed.trim().toLowerCase())).slice(0, 9);
   const pick = (f: Found | undefined) => {
     if (!f) return;
     f.go();
@@ -100,12 +101,12 @@ function Results(props: {
     <>
       <input
         className="input"
-        aria-label="Find"
-        placeholder="A station, study, machine, spool …"
-        value={text}
+        aria-label={text.find}
+        placeholder={text.aStationStudyMachineSpool}
+        value={typed}
         autoFocus
         onChange={(e) => {
-          setText(e.target.value);
+          setTyped(e.target.value);
           setAt(0);
         }}
         onKeyDown={(e) => {
@@ -127,7 +128,7 @@ function Results(props: {
             </button>
           </li>
         ))}
-        {found.length === 0 && <li className="px-2.5 py-2 text-ink-2">Nothing by that name.</li>}
+        {found.length === 0 && <li className="px-2.5 py-2 text-ink-2">{text.nothingByThatName}</li>}
       </ul>
     </>
   );

@@ -31,11 +31,11 @@ export function useKeys(bindings: KeyBinding[]): void {
 }
 
 const ALWAYS: [string, string][] = [
-  ["1 – 8 · g 1 – g 8", "go to a station"],
+  ["1 – 8 · g 1 – g 8", text.goToAStation],
   ["g a · g m · g s · g i", "artifacts, machines, spools, instruments"],
-  ["/", "find anything"],
-  [".", "source of the focused figure"],
-  ["Esc", "leave a field or a drawer"],
+  ["/", text.findAnything],
+  [".", text.sourceOfTheFocusedFigure],
+  ["Esc", text.leaveAFieldOrA],
 ];
 
 export function KeyBoard({ children }: { children: ReactNode }) {

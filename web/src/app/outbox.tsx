@@ -45,10 +45,10 @@ export function NotSent() {
         className={`chip shrink-0 ${refused.length ? "border-[var(--needle)] bg-needle-wash text-needle-ink" : "border-[var(--needle)] text-needle-ink"}`}
       >
         {refused.length
-          ? `${refused.length} not taken`
+          ? text.notTaken(refused.length)
           : own.length
-            ? `${own.length} not sent yet`
-            : `${others} of somebody else's`}
+            ? text.notSentYet(own.length)
+            : text.ofSomebodyElseS(others)}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -58,21 +58,14 @@ export function NotSent() {
         >
           <h2 className="text-lead font-bold">{text.keptOnThisDevice}</h2>
           <p className="pt-0.5 text-small text-ink-2">
-            {own.length > 0
-              ? "Sent by itself, in this order, as soon as the server answers."
-              : "Nothing of yours waits."}
+            {own.length > 0 ? text.sentByItselfInThis : text.nothingOfYoursWaits}
           </p>
           <ul className="mt-2 grid gap-1.5">
             {own.map((e) => (
               <Waiting key={e.id} entry={e} />
             ))}
           </ul>
-          {others > 0 && (
-            <p className="mt-2 text-small">
-              {others === 1 ? "One entry" : `${others} entries`} of somebody else{" "}
-              {others === 1 ? "waits" : "wait"} here until they sign in on this device again.
-            </p>
-          )}
+          {others > 0 && <p className="mt-2 text-small">{text.oneEntryEntriesOfSomebody(others)}</p>}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

@@ -9,10 +9,10 @@ import { Shell } from "./shell";
 import { text } from "./text";
 
 const ROLES: Record<Schemas["Role"], string> = {
-  owner: "everything, and who may do what",
-  reviewer: "runs studies",
-  rater: "measures and inspects blind, sees nothing that names a machine",
-  reader: "reads, changes nothing",
+  owner: text.everythingAndWhoMayDo,
+  reviewer: text.runsStudies,
+  rater: text.measuresAndInspectsBlindSees,
+  reader: text.readsChangesNothing,
 };
 
 /** Who may do what; for owners. */
@@ -87,7 +87,7 @@ export function PeoplePage() {
                   </span>
                   <select
                     className="input"
-                    aria-label={`Role of ${p.name}`}
+                    aria-label={text.roleOf(p.name)}
                     value={p.role}
                     onChange={(e) => void change(p, { role: e.target.value as Schemas["Role"] })}
                   >
@@ -100,7 +100,7 @@ export function PeoplePage() {
                     className="button"
                     onClick={() => void change(p, { active: !p.active })}
                   >
-                    {p.active ? "Close account" : "Open again"}
+                    {p.active ? text.closeAccount : text.openAgain}
                   </button>
                 </li>
               ))}

@@ -9,6 +9,7 @@ import { createPortal } from "react-dom";
 import { api, type Schemas, setCsrf, unwrap } from "../api/client";
 import { useLine, useMe } from "../api/queries";
 import { duration } from "../parts/bits";
+import { Hint } from "../parts/hint";
 import { Finder } from "./finder";
 import { NotSent } from "./outbox";
 import { Rail } from "./rail";
@@ -51,7 +52,7 @@ export function Shell({
         <div className="grid min-h-0 min-w-0 grid-rows-[48px_minmax(0,1fr)] max-[640px]:grid-rows-[auto_minmax(0,1fr)] print:block">
           <header className="flex min-w-0 items-center gap-3 border-b border-rule px-4 print:hidden max-[640px]:flex-wrap max-[640px]:gap-x-2 max-[640px]:gap-y-1 max-[640px]:py-1.5">
             <h1 className="truncate text-head font-bold max-[640px]:min-w-0 max-[640px]:flex-1 max-[640px]:text-body">
-              {title ?? line.data?.title ?? "Crevlo"}
+              {title ?? line.data?.title ?? text.crevlo}
             </h1>
             <div
               ref={setSlot}
@@ -65,7 +66,7 @@ export function Shell({
               to="/account"
               className="chip !px-1.5"
               aria-label={text.yourAccount}
-              title={`Your account: ${me.data?.name ?? ""}`}
+              title={text.yourAccount2(me.data?.name ?? "")}
             >
               <User size={15} />
             </Link>
@@ -90,7 +91,7 @@ function PrintingNow({ line }: { line: Schemas["Line"] }) {
       params={{ studyId: line.study_id, station: "print" }}
       hash={first.job_id}
       className="chip max-[1100px]:hidden"
-      title={`Printing now: ${line.printing.map((p) => p.machine).join(", ")}`}
+      title={text.printingNow(line.printing.map((p) => p.machine).join(", "))}
     >
       <i aria-hidden="true" className="size-2 rounded-full bg-needle" />
       {line.printing.length === 1 ? (
@@ -100,7 +101,7 @@ function PrintingNow({ line }: { line: Schemas["Line"] }) {
           <span className="text-ink-2">{duration(elapsed)}</span>
         </>
       ) : (
-        `${line.printing.length} printing`
+        text.printing2(line.printing.length)
       )}
     </Link>
   );
@@ -113,7 +114,7 @@ function ThemeButton() {
       type="button"
       className="chip !px-1.5"
       onClick={toggle}
-      aria-label={theme === "light" ? "Late shift: dark" : "Daylight: light"}
+      aria-label={theme === "light" ? text.lateShiftDark : text.daylightLight}
     >
       {theme === "light" ? <Moon size={15} /> : <Sun size={15} />}
     </button>
@@ -129,14 +130,15 @@ function SignOutButton({ name }: { name: string }) {
     window.location.assign("/");
   };
   return (
-    <button
-      type="button"
-      className="chip !px-1.5"
-      onClick={() => void leave()}
-      aria-label={`Sign out ${name}`}
-      title={`Sign out ${name}`}
-    >
-      <SignOut size={15} />
-    </button>
+    <Hint says={text.signOut(name)}>
+      <button
+        type="button"
+        className="chip !px-1.5"
+        onClick={() => void leave()}
+        aria-label={text.signOut(name)}
+      >
+        <SignOut size={15} />
+      </button>
+    </Hint>
   );
 }

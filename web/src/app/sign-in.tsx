@@ -25,7 +25,7 @@ export function LinkPage() {
       .catch((e: Error) => (me.data.person_id ? window.location.replace("/") : setError(e)));
   }, [me.data, client]);
   return (
-    <Card title={error ? "This link does not work" : "Signing in …"}>
+    <Card title={error ? text.thisLinkDoesNotWork : text.signingIn}>
       <Trouble error={error} />
     </Card>
   );
@@ -53,7 +53,7 @@ export function SignIn({ needsOwner }: { needsOwner: boolean }) {
     }
   };
   return (
-    <Card title={needsOwner ? "Make the owner account" : "Sign in"}>
+    <Card title={needsOwner ? text.makeTheOwnerAccount : text.signIn}>
       {needsOwner && <p className="text-ink-2">{text.thisInstallationIsEmpty}</p>}
       <form onSubmit={(e) => void submit(e)} className="grid gap-3">
         {needsOwner && (
@@ -64,7 +64,7 @@ export function SignIn({ needsOwner }: { needsOwner: boolean }) {
         <Field label={text.address}>
           <input className="input" name="email" type="email" autoComplete="username" required />
         </Field>
-        <Field label={text.password} {...(needsOwner ? { hint: "At least 10 characters." } : {})}>
+        <Field label={text.password} {...(needsOwner ? { hint: text.atLeast10Characters3 } : {})}>
           <input
             className="input"
             name="password"
@@ -76,7 +76,7 @@ export function SignIn({ needsOwner }: { needsOwner: boolean }) {
         </Field>
         <Trouble error={error} />
         <button type="submit" className="button primary">
-          {needsOwner ? "Make account" : "Sign in"}
+          {needsOwner ? text.makeAccount : text.signIn}
         </button>
       </form>
     </Card>

@@ -30,10 +30,8 @@ export function StudiesPage() {
               className="grid gap-0.5 border-b border-rule-2 px-4 py-3 hover:bg-station-on"
             >
               <b className="text-lead">{s.title}</b>
-              <span className="text-ink-2">{s.question || "No question written yet"}</span>
-              <span className="lab">
-                {s.machines} machines · {s.frozen ? "protocol frozen" : "draft"}
-              </span>
+              <span className="text-ink-2">{s.question || text.noQuestionWrittenYet}</span>
+              <span className="lab">{text.machinesProtocolFrozenDraft(s.machines, s.frozen)}</span>
             </Link>
           ))}
           {studies.data?.studies.length === 0 && <p className="p-5 text-ink-2">{text.noStudyYetA}</p>}

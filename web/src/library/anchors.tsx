@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useAnchors } from "../api/queries";
 import { AnchorPicture } from "../parts/anchor-picture";
+import { Toggles } from "../parts/form/toggles";
 import { text } from "./text";
 
 /** The defects an artifact brings out, each with its anchors and pictures from none to unusable. */
@@ -9,22 +10,17 @@ export function Judged({ codes }: { codes: string[] }) {
   const [open, setOpen] = useState(codes[0]);
   const shown = anchors.data?.defects.find((d) => d.code === open);
   if (!anchors.data) return null;
-  const { width, height } = anchors.data;
+  const { width, height, defects } = anchors.data;
   return (
     <>
-      <div className="flex flex-wrap gap-1" role="group" aria-label={text.defects}>
-        {codes.map((code) => (
-          <button
-            key={code}
-            type="button"
-            aria-pressed={code === open}
-            onClick={() => setOpen(code)}
-            className={`rounded border px-2 py-0.5 text-small ${code === open ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
-          >
-            {anchors.data.defects.find((d) => d.code === code)?.name}
-          </button>
-        ))}
-      </div>
+      <Toggles
+        label={text.defects}
+        value={open}
+        options={codes.map((code) => ({ value: code, name: defects.find((d) => d.code === code)?.name }))}
+        change={setOpen}
+        className="flex flex-wrap gap-1"
+        item="py-0.5"
+      />
       {shown && (
         <ol className="grid grid-cols-3 gap-1.5 pt-1.5">
           {shown.anchors.map((a) => (

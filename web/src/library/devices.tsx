@@ -4,6 +4,7 @@ import { api, newId, type Schemas, unwrap } from "../api/client";
 import { keys } from "../api/keys";
 import { useLibrary } from "../api/queries";
 import { day, Field, Skeleton, Trouble } from "../parts/bits";
+import { Explained } from "../parts/hint";
 import { text } from "./text";
 
 const KINDS: Schemas["DeviceKind"][] = ["power meter", "printer", "sound meter", "scale", "caliper"];
@@ -37,7 +38,7 @@ export function Devices({ may }: { may: boolean }) {
         <table className="table [&_td]:!text-left [&_th]:!text-left">
           <thead>
             <tr>
-              {["Name", "Kind", "On", "Over", "Heard last", ""].map((h) => (
+              {["Name", "Kind", "On", "Over", text.heardLast, ""].map((h) => (
                 <th key={h} scope="col">
                   {h}
                 </th>
@@ -50,27 +51,27 @@ export function Devices({ may }: { may: boolean }) {
                 <td className="font-semibold">{d.name}</td>
                 <td>{d.kind}</td>
                 <td>{d.unit ?? d.instrument ?? "–"}</td>
-                <td>{d.topic ? `MQTT ${d.topic}` : "HTTP"}</td>
+                <td>{d.topic ? text.mqtt(d.topic) : text.http}</td>
                 <td>
                   {d.last_at === null
-                    ? "never"
+                    ? text.never
                     : now - Date.parse(d.last_at) < 60_000
-                      ? "just now"
+                      ? text.justNow
                       : day(d.last_at)}
                   {d.refused > 0 && (
-                    <small className="block text-brass-ink" title={d.refused_why}>
-                      {d.refused} refused: {d.refused_why}
+                    <small className="block text-brass-ink">
+                      <Explained says={d.refused_why}>{text.refused(d.refused, d.refused_why)}</Explained>
                     </small>
                   )}
                 </td>
                 <td>
                   {d.retired
-                    ? "retired"
+                    ? text.retired
                     : may && (
                         <button
                           type="button"
                           className="underline"
-                          aria-label={`Retire ${d.name}`}
+                          aria-label={text.retire2(d.name)}
                           onClick={() => void retire(d.id)}
                         >
                           {text.retire}
@@ -84,16 +85,16 @@ export function Devices({ may }: { may: boolean }) {
       )}
       {made && (
         <div className="mt-3 border-l-3 border-needle bg-needle-wash px-3 py-2" role="status">
-          <b>
-            {made.token
-              ? `${made.name} is added. Its token, shown this once:`
-              : `${made.name} was added before, and its token was shown then. Retire it and add it again for a new one.`}
-          </b>
+          <b>{made.token ? text.isAddedItsTokenShown(made.name) : text.wasAddedBeforeAndIts(made.name)}</b>
           <code className="num block py-1 text-body break-all select-all">{made.token}</code>
           <p className="text-small">
             {made.topic
-              ? `Start the listener with the broker's address (CREVLO_MQTT=host:port); it hears ${made.topic}.`
-              : `It sends to ${location.origin}/api/ingest/${made.kind === "power meter" ? "power" : made.kind === "printer" ? "printer" : "values"} as its bearer token.`}
+              ? text.startTheListenerWithThe(made.topic)
+              : text.itSendsToApiIngest(
+                  location.origin,
+                  made.kind === "power meter",
+                  made.kind === "printer",
+                )}
           </p>
         </div>
       )}

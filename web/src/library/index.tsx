@@ -3,6 +3,7 @@ import { type ReactNode, useState } from "react";
 import { useLibrary, useMe } from "../api/queries";
 import { Shell } from "../app/shell";
 import { Skeleton, Trouble } from "../parts/bits";
+import { Hint } from "../parts/hint";
 import { Devices } from "./devices";
 import { InstrumentForm, SpoolForm } from "./forms";
 import { MachineSheet } from "./machine";
@@ -30,7 +31,7 @@ export function LibraryPage() {
   };
   const data = library.data;
   return (
-    <Shell studyId={null} active={kind} title={TITLES[kind] ?? "Library"}>
+    <Shell studyId={null} active={kind} title={TITLES[kind] ?? text.library}>
       <Trouble error={library.error} />
       {!data && kind !== "artifacts" && <Skeleton className="h-60" />}
       {kind === "artifacts" && <ShelfScreen />}
@@ -38,17 +39,13 @@ export function LibraryPage() {
         <section className="sheet mx-auto max-w-[980px] p-4">
           {kind === "machines" && (
             <Table
-              heads={["Model", "Bed, mm", "Height, mm", "List price", "Tools", "Motion", "Board", "Units"]}
+              heads={["Model", "Bed, mm", "Height, mm", text.listPrice, "Tools", "Motion", "Board", "Units"]}
               rows={data.models.map((m) => [
-                <button
-                  key={m.id}
-                  type="button"
-                  className="sourced font-semibold"
-                  title={text.theWholeSheet}
-                  onClick={() => setSheet(m.id)}
-                >
-                  {m.name}
-                </button>,
+                <Hint key={m.id} says={text.theWholeSheet}>
+                  <button type="button" className="sourced font-semibold" onClick={() => setSheet(m.id)}>
+                    {m.name}
+                  </button>
+                </Hint>,
                 `${m.sheet.is_round ? `⌀ ${m.bed_x_mm.toFixed(0)}` : `${m.bed_x_mm.toFixed(0)} × ${m.bed_y_mm.toFixed(0)}`}`,
                 m.height_mm.toFixed(0),
                 m.list_price === null ? "–" : `${m.list_price.toFixed(0)} ${m.currency}`,
@@ -62,32 +59,31 @@ export function LibraryPage() {
           {kind === "machines" &&
             data.lookalikes.map((p) => (
               <p key={p.first + p.second} role="note" className="caution mt-3">
-                <b>
-                  {p.first} and {p.second} look like one machine under two names.
-                </b>{" "}
-                Both: {p.reasons.join(", ")}.{p.against.length > 0 && ` Against it: ${p.against.join(", ")}.`}
-                {p.open.length > 0 && ` Not on both sheets: ${p.open.join(", ")}.`}
+                <b>{text.andLookLikeOneMachine(p.first, p.second)}</b>{" "}
+                {text.bothAgainstItNotOn(
+                  p.reasons.join(", "),
+                  p.against.length,
+                  p.against.join(", "),
+                  p.open.length,
+                  p.open.join(", "),
+                )}
               </p>
             ))}
           {kind === "spools" && (
             <Table
-              heads={["Code", "Material", "Colour", "Maker", "Density, g/cm³", "Price per kg", "Dried"]}
+              heads={["Code", "Material", "Colour", "Maker", "Density, g/cm³", text.pricePerKg, "Dried"]}
               rows={data.spools.map((s) => [
-                <button
-                  key={s.id}
-                  type="button"
-                  className="sourced font-semibold"
-                  title={text.itsLogWeighingsDrying}
-                  onClick={() => setSheet(s.id)}
-                >
-                  {s.code}
-                </button>,
+                <Hint key={s.id} says={text.itsLogWeighingsDrying}>
+                  <button type="button" className="sourced font-semibold" onClick={() => setSheet(s.id)}>
+                    {s.code}
+                  </button>
+                </Hint>,
                 s.material,
                 s.colour,
                 s.maker,
                 s.density_g_cm3.toFixed(2),
                 `${s.price_per_kg.toFixed(2)} ${s.currency}`,
-                s.dried_on ?? "as received",
+                s.dried_on ?? text.asReceived,
               ])}
             />
           )}
@@ -97,10 +93,10 @@ export function LibraryPage() {
                 "Code",
                 "Kind",
                 "Resolution",
-                "Calibration u",
+                text.calibrationU,
                 "Repeatability",
                 "Calibrated",
-                "Holds until",
+                text.holdsUntil,
               ]}
               rows={data.instruments.map((i) => [
                 i.code,
@@ -108,12 +104,12 @@ export function LibraryPage() {
                 `${i.resolution} ${i.unit}`,
                 `${i.u_calibration} ${i.unit}`,
                 `${i.repeatability} ${i.unit}`,
-                i.calibrated_on ?? "not recorded",
+                i.calibrated_on ?? text.notRecorded,
                 i.due_on === null ? (
                   "–"
                 ) : i.overdue ? (
                   <b key={i.id} className="text-needle-ink">
-                    ran out {i.due_on}
+                    {text.ranOut(i.due_on)}
                   </b>
                 ) : (
                   i.due_on
@@ -123,7 +119,7 @@ export function LibraryPage() {
           )}
           {may && !adding && !sheet && (
             <button type="button" className="button mt-4" onClick={() => setAdding(true)}>
-              Add {kind === "machines" ? "a machine" : kind === "spools" ? "a spool" : "an instrument"}
+              {text.addAMachineASpool(kind === "machines", kind === "spools")}
             </button>
           )}
           {kind === "machines" && (adding || sheet) && (

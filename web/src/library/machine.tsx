@@ -3,6 +3,7 @@ import { type FormEvent, useState } from "react";
 import { api, newId, type Schemas, seenVersion, unwrap } from "../api/client";
 import { readLibraryAgain } from "../api/keys";
 import { Field, Trouble } from "../parts/bits";
+import { text } from "./text";
 
 type Model = Schemas["ModelOut"];
 
@@ -64,7 +65,7 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
       setError(e as Error);
     }
   };
-  const text = (name: string, label: string, value: string | undefined, required = false) => (
+  const written = (name: string, label: string, value: string | undefined, required = false) => (
     <Field label={label}>
       <input className="input" name={name} defaultValue={value ?? ""} maxLength={80} required={required} />
     </Field>
@@ -93,35 +94,35 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
   return (
     <form
       onSubmit={(e) => void submit(e)}
-      aria-label={model ? `Sheet of ${model.name}` : "Sheet of a new machine"}
+      aria-label={model ? text.sheetOf(model.name) : text.sheetOfANewMachine}
       className="mt-4 grid gap-3 border-t border-rule pt-3"
     >
-      <h2 className="text-lead font-bold">{model ? model.name : "A new machine"}</h2>
+      <h2 className="text-lead font-bold">{model ? model.name : text.aNewMachine}</h2>
       <div className="grid grid-cols-4 gap-2 max-[760px]:grid-cols-2">
-        {text("name", "Name", model?.name, true)}
-        {number("price", "List price", model?.list_price)}
-        {text("currency", "Its currency", model?.currency ?? "EUR", true)}
+        {written("name", "Name", model?.name, true)}
+        {number("price", text.listPrice, model?.list_price)}
+        {written("currency", text.itsCurrency, model?.currency ?? "EUR", true)}
         {number("tools", "Tools", model?.tools ?? 1, true)}
         {tick("enclosed", "Enclosed", model?.enclosed)}
-        {number("x", "Bed X, mm", model?.bed_x_mm ?? 220, true)}
-        {number("y", "Bed Y, mm", model?.bed_y_mm ?? 220, true)}
+        {number("x", text.bedXMm, model?.bed_x_mm ?? 220, true)}
+        {number("y", text.bedYMm, model?.bed_y_mm ?? 220, true)}
         {number("z", "Height, mm", model?.height_mm ?? 250, true)}
-        {tick("round", "Round bed", sheet?.is_round)}
-        {text("motion", "Motion", sheet?.motion)}
-        {text("board", "Board", sheet?.board)}
-        {text("hotend", "Hotend", sheet?.hotend)}
-        {text("extruder", "Extruder", sheet?.extruder)}
-        {number("nozzle", "Nozzle up to, °C", sheet?.nozzle_max_c)}
-        {number("bed", "Bed up to, °C", sheet?.bed_max_c)}
+        {tick("round", text.roundBed, sheet?.is_round)}
+        {written("motion", "Motion", sheet?.motion)}
+        {written("board", "Board", sheet?.board)}
+        {written("hotend", "Hotend", sheet?.hotend)}
+        {written("extruder", "Extruder", sheet?.extruder)}
+        {number("nozzle", text.nozzleUpToC, sheet?.nozzle_max_c)}
+        {number("bed", text.bedUpToC, sheet?.bed_max_c)}
         {number("weight", "Weight, kg", sheet?.weight_kg)}
-        {number("peak", "Peak load, W", sheet?.peak_w)}
-        {number("speed", "Top speed, mm/s", sheet?.top_speed_mm_s)}
+        {number("peak", text.peakLoadW, sheet?.peak_w)}
+        {number("speed", text.topSpeedMmS, sheet?.top_speed_mm_s)}
         {number("acceleration", "Acceleration, mm/s²", sheet?.acceleration_mm_s2)}
-        {number("corner", "Jump at corners, mm/s", sheet?.corner_mm_s)}
-        {number("flow", "Melts at most, mm³/s", sheet?.flow_mm3_s)}
-        {number("top", "Width left at full height, %", sheet ? 100 * (sheet.top_share ?? 1) : 100)}
+        {number("corner", text.jumpAtCornersMmS, sheet?.corner_mm_s)}
+        {number("flow", text.meltsAtMostMmS, sheet?.flow_mm3_s)}
+        {number("top", text.widthLeftAtFullHeight, sheet ? 100 * (sheet.top_share ?? 1) : 100)}
         <div className="col-span-3 max-[760px]:col-span-1">
-          <Field label="Kept free on the bed: x, y, width, depth from the front left corner, mm">
+          <Field label={text.keptFreeOnTheBed}>
             <input
               className="input num"
               name="free"
@@ -131,16 +132,14 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
           </Field>
         </div>
       </div>
-      {(sheet?.weight_kg ?? 0) > 25 && (
-        <p className="caution">Over 25 kg: lift it with two people, or by local rule.</p>
-      )}
+      {(sheet?.weight_kg ?? 0) > 25 && <p className="caution">{text.over25KgLiftIt}</p>}
       <Trouble error={error} />
       <div className="flex gap-2">
         <button type="submit" className="button primary">
-          {model ? "Keep the sheet" : "Add the machine"}
+          {model ? text.keepTheSheet : text.addTheMachine}
         </button>
         <button type="button" className="button" onClick={done}>
-          Back
+          {text.back}
         </button>
       </div>
     </form>

@@ -107,11 +107,11 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
   );
   const missing = (
     [
-      ["code", "its code"],
-      ["name", "its name"],
-      ["isolates", "what it tells"],
-      ["licence", "the licence"],
-      ["source", "where it comes from"],
+      ["code", text.itsCode],
+      ["name", text.itsName],
+      ["isolates", text.whatItTells],
+      ["licence", text.theLicence],
+      ["source", text.whereItComesFrom],
     ] as const
   )
     .filter(([key]) => !form[key].trim())
@@ -127,17 +127,21 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
         {usable ? (
           <>
             <p className="text-ink-2">
-              {report.name}: {report.triangles} triangles,{" "}
-              {report.size_mm.map((s) => s.toFixed(1)).join(" × ")} mm,{" "}
-              {((report.volume_mm3 ?? 0) / 1000).toFixed(1)} cm³
-              {report.bodies > 1 && `, ${report.bodies} bodies`}. Closed.
-              {report.mended.length > 0 && ` Mended on reading: ${report.mended.join("; ")}.`}
+              {text.trianglesMmCmBodiesClosed(
+                report.name,
+                report.triangles,
+                report.size_mm.map((s) => s.toFixed(1)).join(" × "),
+                ((report.volume_mm3 ?? 0) / 1000).toFixed(1),
+                report.bodies,
+                report.mended.length,
+                report.mended.join("; "),
+              )}
             </p>
             <div className="min-h-0 flex-1 max-[760px]:min-h-[320px]">
               <Suspense fallback={<Skeleton className="h-full" />}>
                 <Solid
                   url={url}
-                  label={`${report.name}, turn by dragging, click a face to pick it`}
+                  label={text.turnByDraggingClickA(report.name)}
                   ends={active !== null ? (features[active]?.ends ?? null) : null}
                   picked={picked}
                   pick={(t) => void pick(t)}
@@ -169,8 +173,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
             {report && report.troubles.length > 0 && (
               <div role="alert" className="trouble">
                 <p>
-                  <b>{report.name} is not closed, so it has no inside to print.</b> Nothing was kept. Repair
-                  it where it was drawn and drop it again.
+                  <b>{text.isNotClosedSoIt(report.name)}</b> {text.nothingWasKeptRepairIt}
                 </p>
                 <ul className="list-disc pl-5">
                   {report.troubles.map((t) => (
@@ -192,7 +195,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
           {said("isolates_not", text.isolatesNot, 300)}
           <div className="grid grid-cols-2 gap-2">
             {said("licence", "Licence", 100)}
-            {said("source", "Where it comes from", 300)}
+            {said("source", text.whereItComesFrom2, 300)}
           </div>
           <fieldset>
             <legend className="lab pb-1">{text.judged}</legend>
@@ -218,7 +221,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
               <div className="flex flex-wrap gap-2">
                 {Array.from({ length: report.bodies }, (_, b) => (
                   <label key={b} className="flex items-center gap-1 text-small">
-                    body {b + 1}
+                    {text.body(b + 1)}
                     <select
                       className="input !w-auto"
                       value={tools[b] ?? 0}
@@ -251,14 +254,14 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
               >
                 <input
                   className="input num"
-                  aria-label={`Code of feature ${i + 1}`}
+                  aria-label={text.codeOfFeature(i + 1)}
                   value={f.code}
                   maxLength={8}
                   onChange={(e) => edit(i, { code: e.target.value.toUpperCase() })}
                 />
                 <select
                   className="input"
-                  aria-label={`Kind of ${f.code}`}
+                  aria-label={text.kindOf(f.code)}
                   value={f.kind}
                   onChange={(e) =>
                     edit(i, {
@@ -273,7 +276,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
                 </select>
                 <select
                   className="input"
-                  aria-label={`Axis of ${f.code}`}
+                  aria-label={text.axisOf(f.code)}
                   value={f.axis}
                   disabled={!!f.ends}
                   onChange={(e) => edit(i, { axis: e.target.value as Feature["axis"] })}
@@ -287,21 +290,21 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
                   type="number"
                   min={0}
                   step="any"
-                  aria-label={`Nominal of ${f.code}, ${f.unit}`}
+                  aria-label={text.nominalOf(f.code, f.unit ?? "")}
                   value={f.nominal}
                   readOnly={!!f.ends}
                   onChange={(e) => edit(i, { nominal: Number(e.target.value) })}
                 />
                 <input
                   className="input"
-                  aria-label={`How ${f.code} is measured`}
+                  aria-label={text.howIsMeasured(f.code)}
                   value={f.method}
                   maxLength={200}
                   onChange={(e) => edit(i, { method: e.target.value })}
                 />
                 <button
                   type="button"
-                  aria-label={`Take ${f.code} away`}
+                  aria-label={text.takeAway(f.code)}
                   className="rounded p-1 text-ink-2 hover:bg-station-on"
                   onClick={() => {
                     setFeatures(features.filter((_, k) => k !== i));
@@ -326,7 +329,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
                   sense: 1,
                   nominal: 10,
                   unit: "mm",
-                  method: "Jaws across the two faces.",
+                  method: text.jawsAcrossTheTwoFaces,
                   ends: null,
                 },
               ])
@@ -338,7 +341,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
         <div className="grid gap-2 border-t border-rule pt-2.5">
           <Trouble error={error} />
           {usable && missing.length > 0 && (
-            <p className="text-small text-ink-2">Still missing: {missing.join(", ")}.</p>
+            <p className="text-small text-ink-2">{text.stillMissing(missing.join(", "))}</p>
           )}
           <div className="flex gap-2">
             <button

@@ -79,7 +79,7 @@ export function PlateView({ refName, sizes, beds }: { refName: string; sizes: st
             {beds.map((b) => (
               <option key={b.machine}>{b.machine}</option>
             ))}
-            {beds.length === 0 && <option value="">220 × 220 mm</option>}
+            {beds.length === 0 && <option value="">{text.n220220Mm}</option>}
           </select>
         </label>
         <label className="field col-span-3">
@@ -134,7 +134,7 @@ function PlatePicture({ plate, busy }: { plate: Schemas["PlateOut"]; busy: boole
       className="h-full w-full"
       role="img"
       aria-busy={busy}
-      aria-label={`${plate.copies} copies on a bed of ${w.toFixed(0)} by ${h.toFixed(0)} mm`}
+      aria-label={text.copiesOnABedOf(plate.copies, w.toFixed(0), h.toFixed(0))}
     >
       <g stroke="var(--rule)" strokeWidth={line}>
         {plate.round ? (
@@ -161,7 +161,7 @@ function PlatePicture({ plate, busy }: { plate: Schemas["PlateOut"]; busy: boole
       </g>
       <g fontSize={9 * line * 1.6} fill="var(--ink-2)" textAnchor="middle">
         <text x={0} y={h / 2 + margin - 2}>
-          front, {w.toFixed(0)} mm
+          {text.frontMm(w.toFixed(0))}
         </text>
       </g>
     </svg>

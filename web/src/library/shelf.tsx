@@ -9,6 +9,7 @@ import { useMe, useShelf, useShelfDetail, useShelfDrawing } from "../api/queries
 import { useKeys } from "../app/keys";
 import { Skeleton, Trouble } from "../parts/bits";
 import { ArtifactDrawing } from "../parts/drawing";
+import { Toggles } from "../parts/form/toggles";
 import { Judged } from "./anchors";
 import { OwnArtifact } from "./own";
 import { PlateView } from "./plate";
@@ -33,8 +34,8 @@ export function ShelfScreen() {
     if (next) choose(next.ref);
   };
   useKeys([
-    { key: "ArrowDown", does: "next artifact", run: () => step(1) },
-    { key: "ArrowUp", does: "artifact before", run: () => step(-1) },
+    { key: "ArrowDown", does: text.nextArtifact, run: () => step(1) },
+    { key: "ArrowUp", does: text.artifactBefore, run: () => step(-1) },
   ]);
   if (shelf.isError) return <Trouble error={shelf.error} />;
   if (!current) return <Skeleton className="h-full" />;
@@ -130,23 +131,24 @@ function Detail({ refName, choose, may }: { refName: string; choose: (ref: strin
       <div className="flex min-h-0 min-w-0 flex-col gap-2">
         <h2 className="text-title leading-tight font-extrabold [font-stretch:90%]">{a.name}</h2>
         <p className="text-ink-2">
-          {a.code}, version {a.number} · {a.size_mm.map((s) => s.toFixed(s < 1 ? 2 : 0)).join(" × ")} mm · at
-          most {a.solid_g.toFixed(a.solid_g < 10 ? 1 : 0)} g of PLA
-          {a.tools > 1 && ` · ${a.tools} tools`}
+          {text.versionMmAtMostG(
+            a.code,
+            a.number,
+            a.size_mm.map((s) => s.toFixed(s < 1 ? 2 : 0)).join(" × "),
+            a.solid_g.toFixed(a.solid_g < 10 ? 1 : 0),
+            a.tools,
+          )}
         </p>
-        <div className="flex gap-1" role="group" aria-label={text.shown}>
-          {([false, true] as const).map((plate) => (
-            <button
-              key={String(plate)}
-              type="button"
-              aria-pressed={onPlate === plate}
-              onClick={() => setOnPlate(plate)}
-              className={`rounded border px-3 py-0.5 text-small font-semibold ${onPlate === plate ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
-            >
-              {plate ? text.plate : text.part}
-            </button>
-          ))}
-        </div>
+        <Toggles
+          label={text.shown}
+          value={onPlate ? "plate" : "part"}
+          options={[
+            { value: "part", name: text.part },
+            { value: "plate", name: text.plate },
+          ]}
+          change={(shown) => setOnPlate(shown === "plate")}
+          item="px-3 py-0.5 font-semibold"
+        />
         {onPlate ? (
           <PlateView refName={refName} sizes={sizes} beds={a.beds} />
         ) : (
@@ -155,7 +157,7 @@ function Detail({ refName, choose, may }: { refName: string; choose: (ref: strin
               <Suspense fallback={<Skeleton className="h-full" />}>
                 <Solid
                   url={file("stl")}
-                  label={`${a.name}, turn by dragging`}
+                  label={text.turnByDragging(a.name)}
                   ends={a.feature_list.find((f) => f.code === active)?.ends ?? null}
                 />
               </Suspense>
@@ -169,10 +171,10 @@ function Detail({ refName, choose, may }: { refName: string; choose: (ref: strin
             <p className="text-small text-ink-2">{a.note}</p>
             <div className="flex flex-wrap gap-2">
               <a className="button primary" href={file("3mf")} download>
-                <DownloadSimple size={15} /> 3MF
+                <DownloadSimple size={15} /> {text.n3mf}
               </a>
               <a className="button" href={file("stl")} download>
-                <DownloadSimple size={15} /> STL
+                <DownloadSimple size={15} /> {text.stl}
               </a>
             </div>
           </>
@@ -202,9 +204,7 @@ function Detail({ refName, choose, may }: { refName: string; choose: (ref: strin
                     value={typed[p.name] ?? ""}
                     onChange={(e) => setTyped({ ...typed, [p.name]: e.target.value })}
                   />
-                  <small className="text-ink-2">
-                    {p.least} to {p.most}, usual {p.usual}
-                  </small>
+                  <small className="text-ink-2">{text.toUsual(p.least, p.most, p.usual)}</small>
                 </label>
               ))}
             </div>

@@ -7,10 +7,10 @@ import { fillIn, SentValue } from "../parts/sent-value";
 import { text } from "./text";
 
 const KINDS: Record<Schemas["SpoolKind"], string> = {
-  weighed: "Weighed, g with the spool",
+  weighed: text.weighedGWithTheSpool,
   dried: "Dried, hours",
-  moisture: "Humidity in its box, %",
-  diameter: "Diameter at one place, mm",
+  moisture: text.humidityInItsBox,
+  diameter: text.diameterAtOnePlaceMm,
 };
 const FROM: Partial<Record<Schemas["SpoolKind"], Schemas["DeviceKind"]>> = {
   weighed: "scale",
@@ -82,7 +82,7 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
     );
   };
   return (
-    <section aria-label={`Spool ${spool.code}`} className="mt-4 border-t border-rule pt-3">
+    <section aria-label={text.spool(spool.code)} className="mt-4 border-t border-rule pt-3">
       <div className="flex items-center gap-3">
         <h2 className="flex-1 text-lead font-bold">
           {spool.code}, {spool.colour} {spool.material}
@@ -93,11 +93,15 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
       </div>
       <p className="text-body font-semibold">
         {view.data.left_g === null
-          ? `What is left: not determined; needs ${view.data.left_needs}.`
-          : `${view.data.left_g.toFixed(0)} g left.`}{" "}
+          ? text.whatIsLeftNotDetermined(view.data.left_needs ?? "")
+          : text.gLeft(view.data.left_g.toFixed(0))}{" "}
         {view.data.diameter_mean_mm === null
-          ? `Diameter: needs ${view.data.diameter_needs}.`
-          : `${view.data.diameter_mean_mm.toFixed(3)} mm thick, spread ${view.data.diameter_spread_mm!.toFixed(3)} mm: extruded volume strays by ${(100 * view.data.volume_spread!).toFixed(1)} %.`}
+          ? text.diameterNeeds(view.data.diameter_needs ?? "")
+          : text.mmThickSpreadMmExtruded(
+              view.data.diameter_mean_mm.toFixed(3),
+              view.data.diameter_spread_mm!.toFixed(3),
+              (100 * view.data.volume_spread!).toFixed(1),
+            )}
       </p>
       {may && (
         <form onSubmit={lot} className="mt-2 flex flex-wrap items-end gap-2">
@@ -128,7 +132,7 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
               {e.value} {UNIT[e.kind]}
             </b>
             <span className="text-ink-2">
-              {e.at_c !== null && `at ${e.at_c} °C `}
+              {e.at_c !== null && text.atC(e.at_c)}
               {e.note}
             </span>
           </li>
@@ -154,11 +158,11 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
               ))}
             </select>
           </Field>
-          <Field label={`Value, ${UNIT[kind]}`}>
+          <Field label={text.value(UNIT[kind])}>
             <input className="input num !w-[110px]" name="value" type="number" min={0} step="any" required />
           </Field>
           {kind === "dried" && (
-            <Field label="At, °C">
+            <Field label={text.atC2}>
               <input className="input num !w-[90px]" name="at_c" type="number" min={0} max={200} step="any" />
             </Field>
           )}

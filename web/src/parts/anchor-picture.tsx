@@ -1,4 +1,5 @@
 import type { Schemas } from "../api/client";
+import { text } from "./text";
 
 const PAINT: Record<string, { fill: string; stroke: string }> = {
   part: { fill: "var(--solid-2)", stroke: "var(--ink)" },
@@ -23,7 +24,7 @@ export function AnchorPicture({
       viewBox={`0 0 ${width} ${height}`}
       className="h-full w-full"
       role="img"
-      aria-label={`${name} at severity ${anchor.severity}`}
+      aria-label={text.atSeverity(name, anchor.severity)}
     >
       {anchor.picture.map((s, i) => {
         const paint = PAINT[s.kind]!;

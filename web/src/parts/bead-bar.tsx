@@ -1,3 +1,4 @@
+import { Hint } from "./hint";
 import type { Figure } from "./source-drawer";
 
 export type Bead = { key: string; width: number; colour: string; title: string };
@@ -26,16 +27,16 @@ export function BeadBar({
     <div className="relative flex h-4 gap-0.5" role="group" aria-label={label}>
       {beads.map((bead) =>
         onBead ? (
-          <button
-            key={bead.key}
-            type="button"
-            title={bead.title}
-            aria-label={bead.title}
-            data-figure={figureOf && JSON.stringify(figureOf(bead.key))}
-            onClick={() => onBead(bead.key)}
-            className="block h-4 min-w-[3px] border-0 p-0 transition-[width] duration-150"
-            style={{ width: percent(bead.width), background: bead.colour, borderRadius: 8 }}
-          />
+          <Hint key={bead.key} says={bead.title}>
+            <button
+              type="button"
+              aria-label={bead.title}
+              data-figure={figureOf && JSON.stringify(figureOf(bead.key))}
+              onClick={() => onBead(bead.key)}
+              className="block h-4 min-w-[3px] border-0 p-0 transition-[width] duration-150"
+              style={{ width: percent(bead.width), background: bead.colour, borderRadius: 8 }}
+            />
+          </Hint>
         ) : (
           <i
             key={bead.key}

@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { Refusal } from "../api/client";
+import { text } from "./text";
 
 export function BlindTag({ code }: { code: string }) {
   return <span className="num font-semibold tracking-wide">{code}</span>;
@@ -20,8 +21,7 @@ export function Field({ label, children, hint }: { label: string; children: Reac
   );
 }
 
-const CONFLICT =
-  "Somebody changed this while you were editing. What you typed is still here; saving again keeps yours.";
+const CONFLICT = text.somebodyChangedThisWhileYou;
 
 /** What went wrong, in place; a conflict says so and keeps what was typed. */
 export function Trouble({ error }: { error: Error | null | undefined }) {

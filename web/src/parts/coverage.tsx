@@ -200,5 +200,5 @@ function describe(layer: Schemas["CellLayer"]): string {
   const failed = layer.failed_tries
     ? `, ${layer.failed_tries} failed ${layer.failed_tries === 1 ? "try" : "tries"}`
     : "";
-  return `${layer.stage}${failed}${layer.deviations ? ", deviation from the protocol" : ""}`;
+  return `${layer.stage}${failed}${layer.deviations ? text.deviationFromTheProtocol : ""}`;
 }

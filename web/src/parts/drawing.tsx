@@ -1,4 +1,5 @@
 import type { Schemas } from "../api/client";
+import { text } from "./text";
 
 const FILLS: Record<string, string> = {
   front: "var(--solid-1)",
@@ -47,7 +48,7 @@ export function ArtifactDrawing({
       viewBox={view.join(" ")}
       className="h-full w-full"
       role="img"
-      aria-label={active ? `${artifact.name}, ${active} marked` : artifact.name}
+      aria-label={active ? text.marked(artifact.name, active) : artifact.name}
     >
       <g stroke="var(--ink)" strokeWidth={line} strokeLinejoin="round" fillRule="evenodd">
         {faces.map((face, i) => (

@@ -77,9 +77,9 @@ export function DropZone<T>({
             className="h-2 flex-1"
             value={share}
             max={1}
-            aria-label={share < 1 ? "Sending" : "Reading"}
+            aria-label={share < 1 ? text.sending : text.reading}
           />
-          <span>{share < 1 ? `Sending, ${Math.round(100 * share)} %` : "Reading the file …"}</span>
+          <span>{share < 1 ? text.sending2(Math.round(100 * share)) : text.readingTheFile}</span>
           <button type="button" className="button !min-h-[28px]" onClick={() => cancel.current?.abort()}>
             {text.cancel}
           </button>

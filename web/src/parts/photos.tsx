@@ -4,6 +4,7 @@ import { newId, type Schemas } from "../api/client";
 import { put, useOutbox } from "../api/outbox";
 import { Trouble } from "./bits";
 import { Refused } from "./refused";
+import { text } from "./text";
 
 /** Photos of one thing, and a way to take one with the phone's camera. */
 export function Photos({
@@ -50,7 +51,7 @@ export function Photos({
             >
               <img
                 src={`/api/photos/${p.id}/picture`}
-                alt={p.caption || `${label}, photo ${i + 1}`}
+                alt={p.caption || text.photo(label, i + 1)}
                 loading="lazy"
                 className="block h-[44px] w-[58px] object-cover"
               />
@@ -61,10 +62,10 @@ export function Photos({
               <button
                 type="button"
                 className="button"
-                aria-label={`Photo: ${label}`}
+                aria-label={text.photo3(label)}
                 onClick={() => input.current?.click()}
               >
-                <Camera size={16} /> Photo
+                <Camera size={16} /> {text.photo2}
               </button>
               <input
                 ref={input}
@@ -90,7 +91,7 @@ export function Photos({
       )}
       {waiting.some((e) => !e.refused) && (
         <p className="text-small text-ink-2">
-          {waiting.filter((e) => !e.refused).length} on this device, not sent yet
+          {text.onThisDeviceNotSent(waiting.filter((e) => !e.refused).length)}
         </p>
       )}
       <Trouble error={error} />

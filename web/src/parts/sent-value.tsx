@@ -1,6 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, type Schemas, unwrap } from "../api/client";
 import { keys } from "../api/keys";
+import { Hint } from "./hint";
+import { text } from "./text";
 
 const FORM: Partial<Record<Schemas["DeviceKind"], { unit: string; digits: number }>> = {
   "sound meter": { unit: "dB", digits: 1 },
@@ -20,14 +22,11 @@ export function SentValue({ kind, take }: { kind: Schemas["DeviceKind"]; take: (
   if (!sent || !form) return null;
   const value = sent.value.toFixed(form.digits);
   return (
-    <button
-      type="button"
-      className="justify-self-start text-small underline"
-      title={`sent ${new Date(sent.at).toLocaleTimeString("en-GB")}`}
-      onClick={() => take(value)}
-    >
-      Take {value} {form.unit} from {sent.device}
-    </button>
+    <Hint says={text.sent(new Date(sent.at).toLocaleTimeString("en-GB"))}>
+      <button type="button" className="justify-self-start text-small underline" onClick={() => take(value)}>
+        {text.takeFrom(value, form.unit, sent.device)}
+      </button>
+    </Hint>
   );
 }
 

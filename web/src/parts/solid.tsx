@@ -26,6 +26,7 @@ import {
 } from "three";
 import { OrbitControls } from "three/addons/controls/OrbitControls.js";
 import { STLLoader } from "three/addons/loaders/STLLoader.js";
+import { Toggles } from "./form/toggles";
 import { text } from "./text";
 
 type Ends = number[][];
@@ -77,10 +78,7 @@ export default function Solid({
         made.mark(ends, picked);
         made.section(axis, cut / 100);
       })
-      .catch(
-        () =>
-          !gone && setFailed("The 3D view cannot be shown here; the drawing and the file are the same part."),
-      );
+      .catch(() => !gone && setFailed(text.the3dViewCannotBe));
     return () => {
       gone = true;
       made?.close();
@@ -98,23 +96,19 @@ export default function Solid({
       )}
       <figcaption className="flex items-center gap-2 pt-1 text-small text-ink-2">
         <span>{text.cutAlong}</span>
-        {(["X", "Y", "Z"] as const).map((a) => (
-          <button
-            key={a}
-            type="button"
-            aria-pressed={axis === a}
-            onClick={() => setAxis(a)}
-            className={`num rounded border px-2 text-tiny ${axis === a ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
-          >
-            {a}
-          </button>
-        ))}
+        <Toggles
+          label={text.cutAlong}
+          value={axis}
+          options={(["X", "Y", "Z"] as const).map((a) => ({ value: a, name: a }))}
+          change={setAxis}
+          item="num"
+        />
         <input
           type="range"
           min={1}
           max={100}
           value={cut}
-          aria-label={`Cut along ${axis}`}
+          aria-label={text.cutAlong2(axis)}
           onChange={(e) => setCut(Number(e.target.value))}
           className="min-w-0 flex-1 accent-[var(--enamel-2)]"
         />

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Dialog } from "radix-ui";
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from "react";
 import { api, type Schemas, unwrap } from "../api/client";
+import { keys } from "../api/keys";
 import { day } from "./bits";
 import { text } from "./text";
 
@@ -85,7 +86,7 @@ export function SourceDrawer({ children }: { children: ReactNode }) {
     return () => window.removeEventListener("keydown", onKey);
   }, []);
   const source = useQuery({
-    queryKey: ["source", figure],
+    queryKey: keys.source(figure),
     queryFn: () => ask(figure!),
     enabled: figure !== null,
     staleTime: 0,
@@ -114,7 +115,7 @@ export function SourceDrawer({ children }: { children: ReactNode }) {
                   <span className="lab">{text.howItWasMade}</span>
                 )}
                 <Dialog.Title className="text-head font-bold leading-tight [font-stretch:92%]">
-                  {source.data?.title ?? "Source"}
+                  {source.data?.title ?? text.source}
                 </Dialog.Title>
                 {source.data?.amount && <p className="num mt-1 text-lead">{source.data.amount}</p>}
               </div>
@@ -173,7 +174,7 @@ function SourceBody({
       )}
       {source.departures.length > 0 && (
         <>
-          <h3 className="lab mt-5 mb-1">Departures from the protocol, {source.departures.length}</h3>
+          <h3 className="lab mt-5 mb-1">{text.departuresFromTheProtocol(source.departures.length)}</h3>
           <ul className="caution grid gap-1">
             {source.departures.map((d) => (
               <li key={d}>{d}</li>
@@ -183,7 +184,7 @@ function SourceBody({
       )}
       {source.entries.length > 0 && (
         <>
-          <h3 className="lab mt-5 mb-1">Entries, {source.entries.length}</h3>
+          <h3 className="lab mt-5 mb-1">{text.entries(source.entries.length)}</h3>
           <ul className="grid">
             {source.entries.map((entry, i) => (
               <li

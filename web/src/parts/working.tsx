@@ -22,8 +22,8 @@ export function Working({ work, label }: { work: Schemas["WorkOut"]; label: stri
           <i className="block h-full rounded-full bg-needle" style={{ width: `${share}%` }} />
         </div>
         <p className="pt-0.5 text-small text-ink-2">
-          {work.state === "waiting" ? "Waiting for its turn" : work.stage}
-          {work.found && `; best so far ${work.found}`}
+          {work.state === "waiting" ? text.waitingForItsTurn : work.stage}
+          {work.found && text.bestSoFar(work.found)}
         </p>
       </div>
       {work.can_keep && (

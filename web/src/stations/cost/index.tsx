@@ -78,12 +78,12 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
             </span>
             {m.total.value === null ? (
               <span className="text-small text-ink-2 max-[640px]:col-span-2 max-[640px]:row-start-2">
-                not determined: needs {m.total.needs}
+                {text.notDeterminedNeeds(m.total.needs ?? "")}
               </span>
             ) : (
               <div className="max-[640px]:col-span-2 max-[640px]:row-start-2">
                 <BeadBar
-                  label={`${m.machine.name}, cost by what it goes on`}
+                  label={text.costByWhatItGoes(m.machine.name)}
                   full={most}
                   beads={m.parts.map((p) => ({
                     key: p.name,
@@ -102,7 +102,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
                 <>
                   <Sourced
                     figure={{ station: "cost", study: studyId, unit: m.machine.unit_id, part: "total" }}
-                    label={`${m.machine.name}: ${m.total.value.toFixed(2)} ${view.currency} per good part, source`}
+                    label={text.perGoodPartSource(m.machine.name, m.total.value.toFixed(2), view.currency)}
                   >
                     {m.total.value.toFixed(2)}
                   </Sourced>
@@ -129,7 +129,7 @@ function Inputs({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
     ) : (
       <Sourced
         figure={{ station: "cost", study: studyId, unit: m.machine.unit_id, part }}
-        label={`${m.machine.name}: ${shown} ${unit}, source`}
+        label={text.source(m.machine.name, shown, unit)}
       >
         {shown}
       </Sourced>
@@ -144,7 +144,7 @@ function Inputs({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
             <th scope="col">{text.filamentG}</th>
             <th scope="col">{text.energyKwh}</th>
             <th scope="col">{text.timeH}</th>
-            <th scope="col">All in, {view.currency}</th>
+            <th scope="col">{text.allIn(view.currency)}</th>
             <th scope="col">{text.goodOfTried}</th>
           </tr>
         </thead>

@@ -16,7 +16,7 @@ export function Rates({ currency, may }: { currency: string; may: boolean }) {
     mutationFn: (body: Schemas["NewRate"]) => unwrap(api.POST("/api/rates", { body })),
     onSuccess: (data) => {
       client.setQueryData(keys.rates, data);
-      void client.invalidateQueries({ queryKey: ["study"] });
+      void client.invalidateQueries({ queryKey: keys.everyStudy });
     },
   });
   const submit = (event: FormEvent<HTMLFormElement>) => {

@@ -44,4 +44,10 @@ export const text = {
   timeH: "Time, h",
   goodOfTried: "Good of tried",
   usd: "USD",
+  notDeterminedNeeds: (needs: string) => `not determined: needs ${needs}`,
+  costByWhatItGoes: (name: string) => `${name}, cost by what it goes on`,
+  perGoodPartSource: (name: string, value: string, currency: string) =>
+    `${name}: ${value} ${currency} per good part, source`,
+  source: (name: string, shown: string, unit: string) => `${name}: ${shown} ${unit}, source`,
+  allIn: (currency: string) => `All in, ${currency}`,
 };

@@ -148,12 +148,12 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
       does: n === 0 ? "0 to 5: severity of the defect shown" : "",
       run: () => give(n),
     })),
-    { key: "ArrowDown", does: "next defect", run: () => go(cursor.current.at + 1) },
-    { key: "ArrowUp", does: "previous defect", run: () => go(cursor.current.at - 1) },
+    { key: "ArrowDown", does: text.nextDefect, run: () => go(cursor.current.at + 1) },
+    { key: "ArrowUp", does: text.previousDefect, run: () => go(cursor.current.at - 1) },
     { key: "u", does: "undo a slip: the next digit replaces the score just given", run: undo },
     {
       key: "l",
-      does: "lock the scores of this specimen",
+      does: text.lockTheScoresOfThis,
       run: () => {
         if (locked) return;
         const missing = defects.filter((d) => !effective(specimen).has(d.code));
@@ -205,17 +205,15 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
       <section aria-label={text.severity} className="sheet flex min-h-0 flex-col overflow-y-auto p-5">
         <div className="flex items-baseline justify-between gap-4">
           <h2 className="text-title leading-tight font-extrabold [font-stretch:88%]">{defect.name}</h2>
-          <span className="lab">
-            {place + 1} of {defects.length}
-          </span>
+          <span className="lab">{text.ofWord(place + 1, defects.length)}</span>
         </div>
         <p className="mt-0.5 text-body text-ink-2">
           {defect.look}
-          {defect.structural && " A 5 here rejects the part."}
+          {defect.structural && text.a5HereRejectsThe}
         </p>
         <ol
           className="mt-3 grid flex-1 content-start gap-1.5 [grid-auto-rows:minmax(min-content,82px)]"
-          aria-label={`Severity of ${defect.name.toLowerCase()}`}
+          aria-label={text.severityOf(defect.name.toLowerCase())}
         >
           {defect.anchors.map((anchor, severity) => {
             const on = own?.severity === severity;
@@ -260,9 +258,7 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
               go(place + 1);
             }}
           >
-            <Field
-              label={`Why ${change.severity} instead of ${own?.severity}; the old score stays on record`}
-            >
+            <Field label={text.whyInsteadOfTheOld(change.severity, own?.severity ?? "")}>
               <input
                 className="input"
                 autoFocus
@@ -295,12 +291,12 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
         <Trouble error={error} />
         <Refused entries={outbox.filter((e) => e.path.startsWith(`/api/specimens/${specimen.id}/`))} />
         <p className="mt-auto pt-3 text-small text-ink-2">
-          <Key>0</Key>–<Key>5</Key> score and go on · <Key>↑</Key> <Key>↓</Key> between defects · <Key>U</Key>{" "}
-          undo · <Key>L</Key> lock
+          <Key>0</Key>–<Key>5</Key> {text.scoreAndGoOn} <Key>↑</Key> <Key>↓</Key> {text.betweenDefects}{" "}
+          <Key>U</Key> {text.undo} <Key>L</Key> {text.lock2}
         </p>
       </section>
       <section aria-label={text.scores} className="sheet flex min-h-0 flex-col overflow-y-auto p-3.5">
-        <h2 className="lab pb-1">Scores of {specimen.blind_code}</h2>
+        <h2 className="lab pb-1">{text.scoresOf(specimen.blind_code)}</h2>
         <ul>
           {defects.map((d, i) => {
             const score = given.get(d.code);
@@ -329,9 +325,9 @@ function Scores({ studyId, view }: { studyId: string; view: Schemas["InspectView
         </ul>
         {specimen.quality !== null && (
           <p className="mt-3">
-            Quality <b className="num">{specimen.quality.toFixed(1)}</b> of 100
+            {text.quality} <b className="num">{specimen.quality.toFixed(1)}</b> {text.of100}
             {specimen.rejected_by && (
-              <span className="text-needle-ink"> · rejected: {specimen.rejected_by}</span>
+              <span className="text-needle-ink"> {text.rejected(specimen.rejected_by)}</span>
             )}
           </p>
         )}

@@ -1,6 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { BlindTag } from "../../parts/bits";
 import { Windowed } from "../../parts/windowed";
+import { text } from "./text";
 
 export function List({
   lines,
@@ -30,7 +31,7 @@ export function List({
               {s.artifact}
             </small>
           </span>
-          <span className="num text-tiny text-ink-2">{s.locked ? "locked" : `${given(s)}/${of(s)}`}</span>
+          <span className="num text-tiny text-ink-2">{s.locked ? text.locked2 : `${given(s)}/${of(s)}`}</span>
         </button>
       )}
     </Windowed>

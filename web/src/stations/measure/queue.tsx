@@ -1,6 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { Top } from "../../app/shell";
 import { BlindTag } from "../../parts/bits";
+import { Hint } from "../../parts/hint";
 import { InstrumentChoice, type useInstrument } from "../../parts/instrument";
 import { Windowed } from "../../parts/windowed";
 import { text } from "./text";
@@ -31,17 +32,18 @@ export function Strip({
       <span className="flex-1" />
       <InstrumentChoice use={use} label={text.instrument} className="chip max-[860px]:hidden" />
       {instrument && (
-        <button
-          type="button"
-          className={`chip max-[860px]:hidden ${instrument.zero_due ? "border-[var(--brass)] bg-brass-wash" : ""}`}
-          title={text.zeroHint}
-          onClick={zero}
-        >
-          {use.fitting.length > 1 ? "" : `${text.kinds[instrument.kind] ?? instrument.kind} `}
-          {use.fitting.length > 1 ? null : <b className="num">{instrument.code}</b>}
-          <span className="num text-tiny">{text.calibration(instrument.expanded.toFixed(3))}</span> ·{" "}
-          {zeroed(instrument, queue.now)}
-        </button>
+        <Hint says={text.zeroHint}>
+          <button
+            type="button"
+            className={`chip max-[860px]:hidden ${instrument.zero_due ? "border-[var(--brass)] bg-brass-wash" : ""}`}
+            onClick={zero}
+          >
+            {use.fitting.length > 1 ? "" : `${text.kinds[instrument.kind] ?? instrument.kind} `}
+            {use.fitting.length > 1 ? null : <b className="num">{instrument.code}</b>}
+            <span className="num text-tiny">{text.calibration(instrument.expanded.toFixed(3))}</span> ·{" "}
+            {zeroed(instrument, queue.now)}
+          </button>
+        </Hint>
       )}
     </Top>
   );

@@ -1,6 +1,7 @@
 import type { Schemas } from "../../api/client";
 import type { Entry } from "../../api/outbox";
 import { signed } from "../../parts/bits";
+import { Hint } from "../../parts/hint";
 import { Sourced } from "../../parts/source-drawer";
 import type { Slot } from "./slots";
 import { text } from "./text";
@@ -52,27 +53,34 @@ export function ReadingTable({
                 if (reading)
                   return (
                     <td key={repeat}>
-                      <button
-                        type="button"
-                        className="hover:underline"
-                        aria-label={text.correctThis(
-                          `${reading.value?.toFixed(f.digits) ?? "✕"}${reading.corrected ? "c" : ""}`,
-                          f.code,
-                          repeat,
-                        )}
-                        title={
+                      <Hint
+                        says={
                           reading.cannot_because ??
                           reading.note ??
-                          (reading.corrected ? text.corrected : text.correct)
-                        }
-                        onClick={() =>
-                          pick({ featureId: f.feature_id, code: f.code, repeat }, reading, f.digits)
+                          (reading.after_reveal
+                            ? text.afterReveal(reading.after_reveal)
+                            : reading.corrected
+                              ? text.corrected
+                              : text.correct)
                         }
                       >
-                        {reading.value === null ? "✕" : reading.value.toFixed(f.digits)}
-                        {reading.corrected && <sup>c</sup>}
-                        {reading.after_reveal && <sup title={text.afterReveal(reading.after_reveal)}>r</sup>}
-                      </button>
+                        <button
+                          type="button"
+                          className="hover:underline"
+                          aria-label={text.correctThis(
+                            `${reading.value?.toFixed(f.digits) ?? "✕"}${reading.corrected ? "c" : ""}`,
+                            f.code,
+                            repeat,
+                          )}
+                          onClick={() =>
+                            pick({ featureId: f.feature_id, code: f.code, repeat }, reading, f.digits)
+                          }
+                        >
+                          {reading.value === null ? "✕" : reading.value.toFixed(f.digits)}
+                          {reading.corrected && <sup>c</sup>}
+                          {reading.after_reveal && <sup>r</sup>}
+                        </button>
+                      </Hint>
                     </td>
                   );
                 return (

@@ -108,4 +108,5 @@ export const text = {
   },
   enter: "Enter",
   queue: "Queue",
+  mm: (code: string, deviationMm: string, expandedMm: string) => `${code}: ${deviationMm} ± ${expandedMm} mm`,
 };

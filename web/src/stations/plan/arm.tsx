@@ -5,6 +5,7 @@ import type { Schemas } from "../../api/client";
 import { useShelf } from "../../api/queries";
 import { SpoolForm } from "../../library/forms";
 import { duration, Field } from "../../parts/bits";
+import { Hint } from "../../parts/hint";
 import { Choice } from "./option";
 import { Picker, Small } from "./picker";
 import { materialsOf, Temperatures, warmed } from "./temperatures";
@@ -88,21 +89,21 @@ export function ArmEditor({
                   {told && told.left_out.length > 0 && (
                     <small className="block text-tiny text-brass-ink">
                       {told.on.length < told.left_out.length && told.on.length > 0
-                        ? `only on ${told.on.join(", ")}`
-                        : `not on ${told.left_out.join(", ")}`}
+                        ? text.onlyOn(told.on.join(", "))
+                        : text.notOn(told.left_out.join(", "))}
                     </small>
                   )}
                 </td>
                 <td className="py-1 pr-2">
                   <SpoolChoice
-                    label={`Spool of ${c?.name ?? ""}`}
+                    label={text.spoolOf(c?.name ?? "")}
                     spools={spools}
                     value={line.spool_id ?? null}
                     set={(spool_id) => edit(at, { spool_id })}
                   />
                   {(c && c.tools > 1) || line.second_spool_id ? (
                     <SpoolChoice
-                      label={`Second spool of ${c?.name ?? ""}`}
+                      label={text.secondSpoolOf(c?.name ?? "")}
                       spools={spools}
                       value={line.second_spool_id ?? null}
                       set={(second_spool_id) => edit(at, { second_spool_id })}
@@ -115,7 +116,7 @@ export function ArmEditor({
                     type="number"
                     min={1}
                     max={20}
-                    aria-label={`Copies of ${c?.name ?? ""}`}
+                    aria-label={text.copiesOf(c?.name ?? "")}
                     value={line.copies ?? 3}
                     onChange={(e) => edit(at, { copies: Number(e.target.value) })}
                   />
@@ -124,35 +125,38 @@ export function ArmEditor({
                   {told && told.prints > 0 ? duration(told.hours_each * 3600) : "–"}
                 </td>
                 <td className="whitespace-nowrap">
+                  <Hint says={text.addSpool}>
+                    <button
+                      type="button"
+                      className="rounded p-1 text-ink-2 hover:bg-station-on"
+                      aria-label={text.forWord(text.addSpool, c?.name ?? "")}
+                      onClick={() =>
+                        set({
+                          ...arm,
+                          lines: [
+                            ...arm.lines.slice(0, at + 1),
+                            {
+                              ...line,
+                              spool_id:
+                                spools.find(
+                                  (s) =>
+                                    !arm.lines.some(
+                                      (l) => l.artifact === line.artifact && l.spool_id === s.id,
+                                    ),
+                                )?.id ?? null,
+                            },
+                            ...arm.lines.slice(at + 1),
+                          ],
+                        })
+                      }
+                    >
+                      <Plus size={13} />
+                    </button>
+                  </Hint>
                   <button
                     type="button"
                     className="rounded p-1 text-ink-2 hover:bg-station-on"
-                    title={text.addSpool}
-                    aria-label={`${text.addSpool} for ${c?.name ?? ""}`}
-                    onClick={() =>
-                      set({
-                        ...arm,
-                        lines: [
-                          ...arm.lines.slice(0, at + 1),
-                          {
-                            ...line,
-                            spool_id:
-                              spools.find(
-                                (s) =>
-                                  !arm.lines.some((l) => l.artifact === line.artifact && l.spool_id === s.id),
-                              )?.id ?? null,
-                          },
-                          ...arm.lines.slice(at + 1),
-                        ],
-                      })
-                    }
-                  >
-                    <Plus size={13} />
-                  </button>
-                  <button
-                    type="button"
-                    className="rounded p-1 text-ink-2 hover:bg-station-on"
-                    aria-label={`Take ${c?.name ?? ""} off the list`}
+                    aria-label={text.takeOffTheList(c?.name ?? "")}
                     onClick={() => set({ ...arm, lines: arm.lines.filter((_, i) => i !== at) })}
                   >
                     <X size={13} />
@@ -181,7 +185,7 @@ export function ArmEditor({
           </button>
           {bare > 0 && spools.length > 0 && (
             <label className="flex items-center gap-2 text-small text-ink-2">
-              {bare === 1 ? "One line has no spool:" : `${bare} lines have no spool:`}
+              {bare === 1 ? text.oneLineHasNoSpool : text.linesHaveNoSpool(bare)}
               <select
                 className="input !w-auto"
                 value=""
@@ -213,7 +217,7 @@ export function ArmEditor({
         />
       )}
       <Choice
-        legend="Slicing"
+        legend={text.slicingLegend}
         name="slicing"
         options={text.slicing}
         value={arm.slicing ?? "common"}
@@ -226,7 +230,7 @@ export function ArmEditor({
       />
       {!first && (
         <Choice
-          legend="Tuning"
+          legend={text.tuningLegend}
           name="tuning"
           options={text.tuning}
           value={arm.tuning ?? "stock"}

@@ -44,7 +44,7 @@ function readable(
   raw: Record<string, unknown>,
   library: Schemas["Library"] | undefined,
 ): Record<string, unknown> {
-  const spool = (id: unknown) => library?.spools.find((s) => s.id === id)?.code ?? "no spool";
+  const spool = (id: unknown) => library?.spools.find((s) => s.id === id)?.code ?? text.noSpool2;
   return {
     ...raw,
     arms: (raw.arms as ArmIn[]).map(
@@ -52,7 +52,7 @@ function readable(
         `${a.name}: ${a.lines.map((l) => `${l.copies} × ${l.artifact.length > 8 ? "own" : l.artifact} from ${spool(l.spool_id)}`).join(", ")}`,
     ),
     candidates: (raw.candidates as Schemas["Candidate"][]).map((c) => {
-      const name = library?.models.find((m) => m.id === c.model_id)?.name ?? "a machine";
+      const name = library?.models.find((m) => m.id === c.model_id)?.name ?? text.aMachine;
       return `${name}${c.is_control ? " (control)" : ""}`;
     }),
   };
@@ -92,7 +92,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
   const addArm = () => {
     const stock = form.arms[0]!;
     const own = !form.arms.some((a) => a.slicing === "own");
-    const name = own ? "Makers' own profiles" : `Arm ${form.arms.length + 1}`;
+    const name = own ? text.makersOwnProfiles : `Arm ${form.arms.length + 1}`;
     set({
       arms: [
         ...form.arms,
@@ -159,7 +159,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
             <div role="tablist" aria-label={text.armsAndPolicies} className="flex min-w-0 items-end gap-1">
               {form.arms.map((a, i) => (
                 <Tab key={i} on={tab === i} pick={() => setTab(i)}>
-                  {a.name || "Arm without a name"}
+                  {a.name || text.armWithoutAName}
                 </Tab>
               ))}
               <Tab on={tab === -1} pick={() => setTab(-1)}>

@@ -13,18 +13,18 @@ export function EffortPanel({ effort }: { effort: Schemas["EffortView"] | undefi
       <h2 className="lab">{text.effort}</h2>
       <p className="pt-0.5 text-head font-semibold [font-stretch:92%]" aria-live="polite">
         {effort.prints === 0
-          ? "Nothing to print yet"
-          : `${effort.prints} prints, ${effort.printing_h.toFixed(0)} h of printing`}
+          ? text.nothingToPrintYet
+          : text.printsHOfPrinting(effort.prints, effort.printing_h.toFixed(0))}
       </p>
       {effort.prints > 0 && (
         <>
           <p className="text-small text-ink-2">
-            likely {effort.low_h.toFixed(0)} to {effort.high_h.toFixed(0)} h; at least{" "}
-            <b className="text-ink">{days(Math.max(1, Math.ceil(effort.days)))}</b>, set by{" "}
-            {effort.bottleneck}
+            {text.likelyToHAtLeast(effort.low_h.toFixed(0), effort.high_h.toFixed(0))}{" "}
+            <b className="text-ink">{days(Math.max(1, Math.ceil(effort.days)))}</b>
+            {text.setBy(effort.bottleneck)}
           </p>
           <dl className="mt-1.5 grid grid-cols-[1fr_auto] gap-x-3 gap-y-0.5 text-small">
-            <Row name="At the bench" value={`${effort.person_h.toFixed(0)} h`} />
+            <Row name={text.atTheBench} value={`${effort.person_h.toFixed(0)} h`} />
             <Row name="Readings" value={String(effort.readings)} />
             <Row name="Energy" value={`${effort.energy_kwh.toFixed(1)} kWh`} />
             {effort.filament.map((f) => (
@@ -89,7 +89,7 @@ export function CopiesHint({ copies }: { copies: number }) {
             </select>
           </label>
         )}
-        <Field label={`Tell apart, ${unit}`}>
+        <Field label={text.tellApart(unit)}>
           <input
             className="input num"
             type="number"
@@ -100,7 +100,7 @@ export function CopiesHint({ copies }: { copies: number }) {
             onChange={(e) => setDifference(e.target.value)}
           />
         </Field>
-        <Field label={`Usual spread, ${unit}`}>
+        <Field label={text.usualSpread(unit)}>
           <input
             className="input num"
             type="number"
@@ -114,22 +114,21 @@ export function CopiesHint({ copies }: { copies: number }) {
       </div>
       <p className="pt-1.5 text-small" aria-live="polite">
         {!spread ? (
-          "Type the spread you know between copies of one print on one machine."
+          text.typeTheSpreadYouKnow
         ) : hint.data ? (
           <>
-            <b>
-              {hint.data.needed === null ? "More than 200 copies" : `${hint.data.needed} copies`} on each
-              machine
-            </b>{" "}
-            tell {(Number(difference) || 2 * spread).toFixed(digits)} {unit} with{" "}
-            {(100 * hint.data.chance).toFixed(0)} % chance.{" "}
-            {hint.data.told === null
-              ? "One copy shows no spread at all."
-              : `${copies} tell ${hint.data.told.toFixed(digits)} ${unit}.`}
+            <b>{text.copiesOnEachMachine(hint.data.needed)}</b>{" "}
+            {text.tellWithChanceOneCopy(
+              (Number(difference) || 2 * spread).toFixed(digits),
+              unit,
+              (100 * hint.data.chance).toFixed(0),
+              copies,
+              hint.data.told?.toFixed(digits) ?? null,
+            )}
           </>
         ) : null}
       </p>
-      {from && !own && <p className="text-small leading-tight text-ink-2">Spread from {from.source}.</p>}
+      {from && !own && <p className="text-small leading-tight text-ink-2">{text.spreadFrom(from.source)}</p>}
     </div>
   );
 }

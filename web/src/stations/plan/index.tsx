@@ -6,6 +6,7 @@ import { useChange, useMe, usePlan } from "../../api/queries";
 import { Top } from "../../app/shell";
 import { day, Field, Skeleton, Trouble } from "../../parts/bits";
 import { CoverageSheet } from "../../parts/coverage";
+import { Explained } from "../../parts/hint";
 import { Draft } from "./draft";
 import { Small } from "./picker";
 import { text } from "./text";
@@ -25,7 +26,7 @@ export default function Plan({ studyId }: { studyId: string }) {
         <Views studyId={studyId} view={hash} />
         {hash === "" && (
           <span className="chip max-[1180px]:hidden">
-            Protocol <b>v{plan.data.protocol_number}</b> · frozen {day(plan.data.frozen_at)}
+            {text.protocol} <b>v{plan.data.protocol_number}</b> {text.frozen(day(plan.data.frozen_at))}
           </span>
         )}
       </Top>
@@ -45,7 +46,7 @@ export default function Plan({ studyId }: { studyId: string }) {
 const VIEWS = [
   ["", "Coverage"],
   ["schedule", "Schedule"],
-  ["bench", "At the bench"],
+  ["bench", text.atTheBench],
 ] as const;
 
 /** A frozen plan from three sides: how far it is, when what prints, and what to do now. */
@@ -102,7 +103,7 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
             }
           />
         </div>
-        <h2 className="lab pt-5 pb-1">Departures from the protocol, {plan.deviations.length}</h2>
+        <h2 className="lab pt-5 pb-1">{text.departuresFromTheProtocol(plan.deviations.length)}</h2>
         <ul>
           {plan.deviations.map((d) => (
             <li key={d.id} className="border-b border-rule-2 py-1.5">
@@ -149,14 +150,14 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
                   <span className="block h-[40px]">
                     <Small refName={line.artifact} name={line.name} />
                   </span>
-                  <span className="leading-tight" title={line.isolates}>
+                  <Explained className="leading-tight" says={line.isolates}>
                     <b className="font-semibold">{line.name}</b>{" "}
                     <small className="text-ink-2">v{line.number}</small>
                     <small className="block text-small text-ink-2">
                       {line.spool}
-                      {line.second_spool && ` and ${line.second_spool}`}
+                      {line.second_spool && text.andWord(line.second_spool)}
                     </small>
-                  </span>
+                  </Explained>
                   <span className="num text-small font-semibold">× {line.copies}</span>
                 </li>
               ))}
@@ -168,9 +169,9 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
           </div>
         ))}
         <dl className="grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 pt-2 text-small">
-          <Pair name="Readings of a face" value={String(plan.repeats)} />
-          <Pair name="Attempts at most" value={String(plan.policies.most_attempts)} />
-          <Pair name="Order shuffled with seed" value={String(plan.seed)} />
+          <Pair name={text.readingsOfAFace} value={String(plan.repeats)} />
+          <Pair name={text.attemptsAtMost} value={String(plan.policies.most_attempts)} />
+          <Pair name={text.orderShuffledWithSeed} value={String(plan.seed)} />
         </dl>
         {[
           text.pieces[plan.policies.pieces],
@@ -188,7 +189,7 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
         </p>
         <p className="pt-3 text-small text-ink-2">{text.frozenNote}</p>
         <a className="button mt-2" href={`/api/studies/${plan.id}/protocol.json`} download="protocol.json">
-          <DownloadSimple size={14} /> Protocol as JSON
+          <DownloadSimple size={14} /> {text.protocolAsJson}
         </a>
       </section>
     </div>

@@ -49,11 +49,13 @@ export function Machines({
                 <span className="min-w-0">
                   <span className={`block break-words ${c ? "font-semibold" : ""}`}>{m.name}</span>
                   <small className="block text-tiny leading-tight text-ink-2">
-                    {m.sheet.is_round
-                      ? `⌀ ${m.bed_x_mm.toFixed(0)}`
-                      : `${m.bed_x_mm.toFixed(0)} × ${m.bed_y_mm.toFixed(0)}`}{" "}
-                    × {m.height_mm.toFixed(0)} mm
-                    {m.tools > 1 && ` · ${m.tools} tools`}
+                    {text.mmTools(
+                      m.sheet.is_round
+                        ? `⌀ ${m.bed_x_mm.toFixed(0)}`
+                        : `${m.bed_x_mm.toFixed(0)} × ${m.bed_y_mm.toFixed(0)}`,
+                      m.height_mm.toFixed(0),
+                      m.tools,
+                    )}
                   </small>
                 </span>
               </label>
@@ -63,7 +65,7 @@ export function Machines({
                     type="checkbox"
                     checked={c.is_control}
                     onChange={(e) => control(m.id, e.target.checked)}
-                    aria-label={`${m.name} is the control`}
+                    aria-label={text.isTheControl(m.name)}
                   />
                   {text.control}
                 </label>
@@ -78,9 +80,16 @@ export function Machines({
           role="note"
           className="mt-2 rounded border border-[var(--brass)] bg-brass-wash p-2 text-small"
         >
-          <b>{text.lookalike}:</b> {p.first} and {p.second}. Both: {p.reasons.join(", ")}.
-          {p.against.length > 0 && ` Against it: ${p.against.join(", ")}.`}
-          {p.open.length > 0 && ` Not on both sheets: ${p.open.join(", ")}.`}
+          <b>{text.lookalike}:</b>{" "}
+          {text.andBothAgainstItNot(
+            p.first,
+            p.second,
+            p.reasons.join(", "),
+            p.against.length,
+            p.against.join(", "),
+            p.open.length,
+            p.open.join(", "),
+          )}
         </div>
       ))}
       {adding ? (

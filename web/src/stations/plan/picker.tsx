@@ -45,7 +45,7 @@ export function Picker({
       </ul>
       <div className="flex min-h-[34px] items-center gap-3 pt-1.5">
         <p className="flex-1 text-small text-ink-2">
-          {told ? `${told.name}: ${told.isolates}` : "What each one tells shows here."}
+          {told ? `${told.name}: ${told.isolates}` : text.whatEachOneTellsShows}
         </p>
         <button type="button" className="button !min-h-7" onClick={done}>
           {text.done}

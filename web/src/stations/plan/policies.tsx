@@ -19,28 +19,28 @@ export function Policies({
   return (
     <div className="grid gap-3.5">
       <Choice
-        legend="What to print"
+        legend={text.whatToPrint}
         name="pieces"
         options={text.pieces}
         value={value.pieces}
         set={(pieces) => set({ ...value, pieces })}
       />
       <Choice
-        legend="Material"
+        legend={text.materialLegend}
         name="material"
         options={text.material}
         value={value.material}
         set={(material) => set({ ...value, material })}
       />
       <Choice
-        legend="Drying"
+        legend={text.dryingLegend}
         name="drying"
         options={text.drying}
         value={value.drying}
         set={(drying) => set({ ...value, drying })}
       />
       <Choice
-        legend="Unattended printing"
+        legend={text.unattendedPrinting}
         name="unattended"
         options={text.unattended}
         value={value.unattended}

@@ -43,7 +43,7 @@ export function Start({
     event.target.value = "";
     if (!given) return;
     void run(async () => {
-      if (given.size > 1 << 20) throw new Error("The file is larger than 1 MB; a protocol is a few kB.");
+      if (given.size > 1 << 20) throw new Error(text.theFileIsLargerThan);
       let body: Schemas["ProtocolFile"];
       try {
         body = JSON.parse(await given.text());
@@ -82,7 +82,7 @@ export function Start({
           <option value="">{text.startFromATemplate2}</option>
           {templates.data?.templates.map((t) => (
             <option key={t.key} value={t.key} title={t.about}>
-              {t.name}, {t.prints} prints a machine
+              {text.printsAMachine(t.name, t.prints)}
             </option>
           ))}
         </select>
@@ -96,10 +96,10 @@ export function Start({
           onChange={read}
         />
         <button type="button" className="button" onClick={() => file.current?.click()}>
-          <UploadSimple size={14} /> Read a file
+          <UploadSimple size={14} /> {text.readAFile}
         </button>
         <a className="button" href={`/api/studies/${studyId}/protocol.json`} download="protocol.json">
-          <DownloadSimple size={14} /> As JSON
+          <DownloadSimple size={14} /> {text.asJson}
         </a>
         {may &&
           (naming ? (

@@ -39,7 +39,7 @@ export function Temperatures({
             <div key={m} className="contents">
               <b className="pb-2">{m}</b>
               {(["nozzle_c", "bed_c"] as const).map((name) => (
-                <Field key={name} label={name === "nozzle_c" ? `Nozzle, ${m}, °C` : `Bed, ${m}, °C`}>
+                <Field key={name} label={name === "nozzle_c" ? text.nozzleC(m) : text.bedC(m)}>
                   <input
                     className="input num"
                     type="number"

@@ -10,9 +10,7 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
   if (job.runs.length === 0) return null;
   return (
     <>
-      <h2 className="lab pt-4 pb-1">
-        Attempts, {job.tries_used} of {job.most_attempts} allowed
-      </h2>
+      <h2 className="lab pt-4 pb-1">{text.attemptsOfAllowed(job.tries_used, job.most_attempts)}</h2>
       <ol>
         {[...job.runs].reverse().map((run) => (
           <li key={run.id} className="border-b border-rule-2 py-1.5 text-small">
@@ -20,12 +18,14 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
               <b>
                 {run.attempt}.{" "}
                 {run.outcome === null ? (
-                  "printing"
+                  text.printing
                 ) : run.outcome === "failed" ? (
                   <span className="text-needle-ink">
-                    failed{run.failed_at_percent !== null && ` at ${run.failed_at_percent.toFixed(0)} %`}
-                    {run.failed_at_layer !== null && `, layer ${run.failed_at_layer}`},{" "}
-                    {text.causes[run.cause!]}
+                    {text.failedAtLayer(
+                      run.failed_at_percent?.toFixed(0) ?? null,
+                      run.failed_at_layer,
+                      text.causes[run.cause!],
+                    )}
                   </span>
                 ) : (
                   text.outcomes[run.outcome].toLowerCase()
@@ -35,14 +35,14 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
             </p>
             <p className="text-ink-2">
               {day(run.started_at)}
-              {run.unattended && " · unattended"}
+              {run.unattended && text.unattended2}
               {run.of_estimate !== null &&
                 run.outcome === "done" &&
-                ` · ${(100 * run.of_estimate).toFixed(0)} % of the estimate`}
+                text.ofTheEstimate((100 * run.of_estimate).toFixed(0))}
             </p>
-            {run.changed && <p className="text-ink-2">Changed: {run.changed}</p>}
+            {run.changed && <p className="text-ink-2">{text.changed2(run.changed)}</p>}
             {run.note && <p className="text-ink-2">{run.note}</p>}
-            {run.rejected && <p className="text-needle-ink">Rejected: {run.rejected}</p>}
+            {run.rejected && <p className="text-needle-ink">{text.rejected(run.rejected)}</p>}
             {may && run.outcome === "done" && <Reject studyId={studyId} jobId={job.id} run={run} />}
             <FaultSheet studyId={studyId} jobId={job.id} run={run} may={may} />
             <div className="pt-1">
@@ -50,7 +50,7 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
                 subjectId={run.id}
                 photos={run.photos}
                 may={may && run.outcome !== "done"}
-                label={`attempt ${run.attempt}`}
+                label={text.attempt(run.attempt)}
                 studyId={studyId}
               />
             </div>

@@ -5,6 +5,7 @@ import type { Schemas } from "../../api/client";
 import { useBench } from "../../api/queries";
 import { BeadBar } from "../../parts/bead-bar";
 import { clock, duration, Skeleton, Trouble } from "../../parts/bits";
+import { Hint } from "../../parts/hint";
 import { UnitName } from "../../parts/unit-mark";
 import { PHASE } from "./phases";
 import { text } from "./text";
@@ -49,20 +50,21 @@ export function BenchNow({
       <section aria-label={text.nextAtTheBench} className="sheet min-h-0 overflow-y-auto p-3.5">
         <div className="flex items-center">
           <h2 className="lab flex-1">{text.whatToDoNext}</h2>
-          <button
-            type="button"
-            className="button !min-h-[32px] !px-2"
-            aria-pressed={loud}
-            aria-label={loud ? "Calls aloud; be silent" : "Silent; call aloud"}
-            title={loud ? "Calls aloud when a machine needs someone" : "Silent; press to be called aloud"}
-            onClick={() => {
-              localStorage.setItem("crevlo.call", loud ? "off" : "on");
-              setLoud(!loud);
-              if (!loud) beep();
-            }}
-          >
-            {loud ? <SpeakerHigh size={16} /> : <SpeakerSlash size={16} />}
-          </button>
+          <Hint says={loud ? text.callsAloudWhenAMachine : text.silentPressToBeCalled}>
+            <button
+              type="button"
+              className="button !min-h-[32px] !px-2"
+              aria-pressed={loud}
+              aria-label={loud ? text.callsAloudBeSilent : text.silentCallAloud}
+              onClick={() => {
+                localStorage.setItem("crevlo.call", loud ? "off" : "on");
+                setLoud(!loud);
+                if (!loud) beep();
+              }}
+            >
+              {loud ? <SpeakerHigh size={16} /> : <SpeakerSlash size={16} />}
+            </button>
+          </Hint>
         </div>
         {next.length === 0 && <p className="pt-1 text-small text-ink-2">{text.nothingWaitsForA}</p>}
         <ol className="grid gap-2 pt-1.5">
@@ -116,9 +118,9 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
           </b>
           <small className="block truncate text-small text-ink-2">
             {run
-              ? `${run.artifact} ${run.copy_number}${run.attempt > 1 ? `, try ${run.attempt}` : ""}${run.unattended ? ", unattended" : ""}`
+              ? `${run.artifact} ${run.copy_number}${run.attempt > 1 ? text.try(run.attempt) : ""}${run.unattended ? text.unattended3 : ""}`
               : unit.machine.is_control
-                ? "control"
+                ? text.control
                 : ""}
           </small>
         </span>
@@ -127,20 +129,20 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
             <>
               <span className="flex items-baseline gap-3">
                 <b className="text-lead">
-                  {unit.phase ?? "printing"}
+                  {unit.phase ?? text.printing}
                   {unit.percent !== null && unit.phase === "printing" && ` ${unit.percent.toFixed(0)} %`}
                 </b>
                 <span className="num text-body">{clock(elapsed)}</span>
                 <span className="ml-auto text-small text-ink-2">
                   {left === null
-                    ? "no estimate"
+                    ? text.noEstimate2
                     : left > 0
-                      ? `about ${duration(left)} left`
-                      : `${duration(-left)} over`}
+                      ? text.aboutLeft(duration(left))
+                      : text.over(duration(-left))}
                 </span>
               </span>
               <BeadBar
-                label={`${unit.machine.name}, time by phase`}
+                label={text.timeByPhase(unit.machine.name)}
                 full={Math.max(whole, 1)}
                 beads={(phases.length > 0
                   ? phases.map((p) => ({
@@ -159,14 +161,14 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
               <span className="flex gap-4 pt-1 text-small text-ink-2">
                 {unit.layer !== null && (
                   <span>
-                    layer <b className="num text-ink">{unit.layer}</b>
-                    {run.layers !== null && ` of ${run.layers}`}
+                    {text.layer} <b className="num text-ink">{unit.layer}</b>
+                    {run.layers !== null && text.ofWord(run.layers)}
                   </span>
                 )}
                 {unit.nozzle_c !== null && (
                   <span>
-                    nozzle <b className="num text-ink">{unit.nozzle_c.toFixed(0)} °C</b>, bed{" "}
-                    <b className="num text-ink">{unit.bed_c?.toFixed(0)} °C</b>
+                    {text.nozzle} <b className="num text-ink">{unit.nozzle_c.toFixed(0)} °C</b>
+                    {text.bed} <b className="num text-ink">{unit.bed_c?.toFixed(0)} °C</b>
                   </span>
                 )}
                 {unit.reported_at === null && <span>{text.timedByHandThis}</span>}
@@ -174,7 +176,7 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
             </>
           ) : (
             <span className="text-small text-ink-2">
-              {unit.elsewhere ? `prints for “${unit.elsewhere}”` : (unit.phase ?? "stands by")}
+              {unit.elsewhere ? text.printsFor(unit.elsewhere) : (unit.phase ?? text.standsBy)}
             </span>
           )}
           {unit.needs && (
@@ -194,8 +196,7 @@ function Row({ unit, ahead, open }: { unit: Unit; ahead: number; open: (job: str
           )}
           {unit.power_w === null && unit.ratio !== null && (
             <small className="block text-right text-small text-ink-2" title={text.actualOverEstimatedTime}>
-              takes {unit.ratio.toFixed(2)} × its estimates
-              {unit.ratio_spread !== null && `, spread × ${unit.ratio_spread.toFixed(2)}`}
+              {text.takesItsEstimatesSpread(unit.ratio.toFixed(2), unit.ratio_spread?.toFixed(2) ?? null)}
             </small>
           )}
         </span>
@@ -222,7 +223,7 @@ function Spark({ values }: { values: number[] }) {
       viewBox="0 0 132 28"
       className="block w-full"
       role="img"
-      aria-label={`power of the last half hour, at most ${most.toFixed(0)} W`}
+      aria-label={text.powerOfTheLastHalf(most.toFixed(0))}
     >
       <path d={points.join("")} fill="none" stroke="var(--c2)" strokeWidth="1.5" />
     </svg>
@@ -236,8 +237,8 @@ function Circuit({ circuit }: { circuit: Schemas["LiveCircuit"] }) {
       <p className="flex justify-between">
         <span>{circuit.name}</span>
         <span className="num text-small">
-          <b className={share > 1 ? "text-needle-ink" : ""}>{circuit.load_w.toFixed(0)}</b> of{" "}
-          {circuit.limit_w.toFixed(0)} W
+          <b className={share > 1 ? "text-needle-ink" : ""}>{circuit.load_w.toFixed(0)}</b>{" "}
+          {text.ofW(circuit.limit_w.toFixed(0))}
         </span>
       </p>
       <div className="h-2.5 overflow-hidden rounded-full bg-[var(--track)]">
@@ -250,7 +251,7 @@ function Circuit({ circuit }: { circuit: Schemas["LiveCircuit"] }) {
         />
       </div>
       {circuit.silent.length > 0 && (
-        <p className="text-small text-ink-2">Not metered: {circuit.silent.join(", ")}.</p>
+        <p className="text-small text-ink-2">{text.notMetered(circuit.silent.join(", "))}</p>
       )}
     </div>
   );

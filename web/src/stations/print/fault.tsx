@@ -10,8 +10,8 @@ type Entry = Schemas["HypothesisOut"];
 
 const RULINGS: Record<Schemas["Ruling"], string> = {
   open: "open",
-  "ruled out": "ruled out",
-  found: "this was it",
+  "ruled out": text.ruledOut,
+  found: text.thisWasIt,
 };
 
 /** What may have made a run fail, how each was tested, and what that ruled out; the end may stay open. */
@@ -42,13 +42,13 @@ export function FaultSheet({
                   className="w-full text-left"
                   disabled={!may}
                   onClick={() => setAt(h.id)}
-                  aria-label={`${h.claim}: ${RULINGS[h.ruling]}. Change`}
+                  aria-label={text.change(h.claim, RULINGS[h.ruling])}
                 >
                   <b className={h.ruling === "ruled out" ? "font-normal line-through" : ""}>{h.claim}</b>{" "}
                   <span className={h.ruling === "found" ? "font-semibold text-ok-ink" : "text-ink-2"}>
                     {RULINGS[h.ruling]}
                   </span>
-                  {h.test && <span className="block text-ink-2">Test: {h.test}</span>}
+                  {h.test && <span className="block text-ink-2">{text.test(h.test)}</span>}
                   {h.result && <span className="block text-ink-2">{h.result}</span>}
                 </button>
               )}
@@ -61,9 +61,7 @@ export function FaultSheet({
       ) : (
         may && (
           <button type="button" className="text-small underline" onClick={() => setAt("new")}>
-            {run.hypotheses.length === 0
-              ? "Find the fault: what may it have been?"
-              : "Another possible cause"}
+            {run.hypotheses.length === 0 ? text.findTheFaultWhatMay : text.anotherPossibleCause}
           </button>
         )
       )}
@@ -128,7 +126,7 @@ function Sheet({
       <Field label={text.whatTheTestShowed}>
         <input className="input" name="result" maxLength={500} defaultValue={entry?.result} />
       </Field>
-      <Field label="So it is">
+      <Field label={text.soItIs}>
         <select className="input" name="ruling" defaultValue={entry?.ruling ?? "open"}>
           {Object.entries(RULINGS).map(([value, name]) => (
             <option key={value} value={value}>

@@ -3,6 +3,7 @@ import { keys } from "../../api/keys";
 import { isOpen, useChange, useTake } from "../../api/queries";
 import { duration, Trouble } from "../../parts/bits";
 import { DropZone } from "../../parts/drop";
+import { Explained } from "../../parts/hint";
 import { Working } from "../../parts/working";
 import { text } from "./text";
 
@@ -19,7 +20,7 @@ export function FileDrop({
   const took = useTake(studyId, keys.job(studyId, jobId));
   return (
     <DropZone<Schemas["JobView"]>
-      label={small ? "Drop another file instead" : text.dropFile}
+      label={small ? text.dropAnotherFileInstead : text.dropFile}
       hint={small ? undefined : text.dropHint}
       accept=".gcode,.gco,.g,.nc,text/plain"
       small={small}
@@ -81,28 +82,35 @@ export function SlicedFile({
       {file.picture && (
         <img
           src={`/api/files/${file.id}/picture`}
-          alt="The part, as the file shows it"
+          alt={text.thePartAsTheFile}
           className="my-1 max-h-[110px] rounded border border-rule"
         />
       )}
       <p className="text-small text-ink-2">
-        {(file.size_bytes / 1e6).toFixed(1)} MB · {file.lines.toLocaleString("en").replaceAll(",", " ")} lines
+        {text.mbLines(
+          (file.size_bytes / 1e6).toFixed(1),
+          file.lines.toLocaleString("en").replaceAll(",", " "),
+        )}
         {file.partial && <b className="text-brass-ink"> {text.readInPart}</b>}
       </p>
       <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 text-small">
         <Fact
-          name={planned ? "Time, planned from its moves" : "Time estimate"}
+          name={planned ? text.timePlannedFromItsMoves : text.timeEstimate}
           value={file.time_s === null ? null : duration(file.time_s)}
-          needs={file.time_needs && "not stated"}
+          needs={file.time_needs && text.notStated}
           from={file.time_from}
         />
         {file.motion && !planned && (
-          <Fact name="Planned from its moves" value={duration(file.motion.planned_s)} from={file.motion.on} />
+          <Fact
+            name={text.plannedFromItsMoves}
+            value={duration(file.motion.planned_s)}
+            from={file.motion.on}
+          />
         )}
         <Fact
           name="Filament"
           value={file.mass_g === null ? null : `${file.mass_g.toFixed(2)} g`}
-          needs="needs density and diameter"
+          needs={text.needsDensityAndDiameter}
           from={file.tools[0]?.mass_from ?? ""}
         />
         {file.tools.map((t) => (
@@ -116,10 +124,10 @@ export function SlicedFile({
         <Fact
           name="Layers"
           value={file.layers === null ? null : String(file.layers)}
-          needs={file.layers_need && "not stated"}
+          needs={file.layers_need && text.notStated}
           from=""
         />
-        {file.tool_changes > 0 && <Fact name="Tool changes" value={String(file.tool_changes)} from="" />}
+        {file.tool_changes > 0 && <Fact name={text.toolChanges} value={String(file.tool_changes)} from="" />}
       </dl>
       <button type="button" className="button mt-2 w-full" onClick={look}>
         {text.whereTimeAndFilament}
@@ -129,12 +137,10 @@ export function SlicedFile({
           <b>{text.deviates}</b>
           <ul>
             {file.deviations.map((d) => (
-              <li key={d.setting}>
-                {d.setting}: {d.found} instead of {d.wanted} {d.unit}
-              </li>
+              <li key={d.setting}>{text.insteadOf(d.setting, d.found, d.wanted, d.unit)}</li>
             ))}
           </ul>
-          {file.accepted && <p className="pt-1">Accepted: {file.accepted}</p>}
+          {file.accepted && <p className="pt-1">{text.accepted(file.accepted)}</p>}
         </div>
       )}
       {file.deviations.length === 0 && (
@@ -180,8 +186,10 @@ function Fact({
   return (
     <>
       <dt className="text-ink-2">{name}</dt>
-      <dd className="num text-right text-small font-semibold" title={from && `from ${from}`}>
-        {value ?? <span className="font-normal text-ink-2">{needs}</span>}
+      <dd className="num text-right text-small font-semibold">
+        <Explained says={from && text.from(from)}>
+          {value ?? <span className="font-normal text-ink-2">{needs}</span>}
+        </Explained>
       </dd>
     </>
   );

@@ -60,8 +60,8 @@ export default function Print({ studyId }: { studyId: string }) {
     if (next) choose(next.id);
   };
   useKeys([
-    { key: "ArrowDown", does: "next print in the order", run: () => step(1) },
-    { key: "ArrowUp", does: "previous print", run: () => step(-1) },
+    { key: "ArrowDown", does: text.nextPrintInTheOrder, run: () => step(1) },
+    { key: "ArrowUp", does: text.previousPrint, run: () => step(-1) },
   ]);
   if (view.isError) return <Trouble error={view.error} />;
   if (!view.data) return <Skeleton className="h-full" />;
@@ -137,12 +137,12 @@ function JobState({ job }: { job: Schemas["JobLine"] }) {
   if (job.state === "done")
     return (
       <span className="text-small text-ok-ink">
-        {job.attempts > 1 ? `good, try ${job.attempts}` : "good"}
+        {job.attempts > 1 ? text.goodTry(job.attempts) : text.good}
       </span>
     );
   return (
     <span className="text-small text-ink-2">
-      {job.has_file ? (job.estimate_s ? duration(job.estimate_s) : "sliced") : `copy ${job.copy_number}`}
+      {job.has_file ? (job.estimate_s ? duration(job.estimate_s) : text.sliced) : text.copy(job.copy_number)}
     </span>
   );
 }
@@ -172,7 +172,7 @@ function Job({
       <Top>
         <span className="chip max-[760px]:hidden">
           <UnitName mark={job.data.machine.mark} name={job.data.machine.name} />
-          <span className="text-ink-2">copy {job.data.copy_number}</span>
+          <span className="text-ink-2">{text.copy(job.data.copy_number)}</span>
         </span>
         <span className="chip max-[1100px]:hidden">
           {job.data.artifact}

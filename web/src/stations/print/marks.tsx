@@ -3,6 +3,7 @@ import { newId, type Schemas } from "../../api/client";
 import { keys } from "../../api/keys";
 import { put, useOutbox } from "../../api/outbox";
 import { Field, Trouble } from "../../parts/bits";
+import { Hint } from "../../parts/hint";
 import { Refused } from "../../parts/refused";
 import { text } from "./text";
 
@@ -57,15 +58,11 @@ export function Marks({
       {run.events.length > 0 && (
         <p className="pt-1 text-small text-ink-2">
           {run.events.slice(-4).map((e) => (
-            <button
-              key={e.id}
-              type="button"
-              className="mr-3 underline"
-              title={text.correctThisMark}
-              onClick={() => setCorrecting(e)}
-            >
-              {e.kind} {new Date(e.at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}
-            </button>
+            <Hint key={e.id} says={text.correctThisMark}>
+              <button type="button" className="mr-3 underline" onClick={() => setCorrecting(e)}>
+                {e.kind} {new Date(e.at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}
+              </button>
+            </Hint>
           ))}
         </p>
       )}
@@ -86,7 +83,7 @@ export function Marks({
             setCorrecting(null);
           }}
         >
-          <Field label={`${correcting.kind} began at`}>
+          <Field label={text.beganAt(correcting.kind)}>
             <input
               className="input num"
               name="at"

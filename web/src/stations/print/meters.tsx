@@ -33,7 +33,7 @@ export function Meters(props: Props) {
 
 function EnergyPanel({ studyId, jobId, run, meters, may }: Props) {
   const use = useInstrument(
-    "power meter",
+    text.powerMeter2,
     meters.filter((m) => m.kind === "power meter"),
   );
   const took = useTake(studyId, keys.job(studyId, jobId));
@@ -74,12 +74,14 @@ function EnergyPanel({ studyId, jobId, run, meters, may }: Props) {
           <span className="text-ink-2">{text.notReadYet}</span>
         ) : (
           <>
-            <b className="num text-head">{(1000 * run.energy_kwh).toFixed(0)} Wh</b>{" "}
+            <b className="num text-head">{text.wh((1000 * run.energy_kwh).toFixed(0))}</b>{" "}
             <span className="text-ink-2">{text.energyFrom[run.energy_from!]}</span>
             {gap && (
               <small className="block text-small text-brass-ink">
-                The log has gaps: between {(1000 * run.energy_low_kwh!).toFixed(1)} and{" "}
-                {(1000 * run.energy_high_kwh!).toFixed(1)} Wh.
+                {text.theLogHasGapsBetween(
+                  (1000 * run.energy_low_kwh!).toFixed(1),
+                  (1000 * run.energy_high_kwh!).toFixed(1),
+                )}
               </small>
             )}
           </>
@@ -88,7 +90,7 @@ function EnergyPanel({ studyId, jobId, run, meters, may }: Props) {
       {may && (
         <>
           <form onSubmit={submit} className="flex items-end gap-2">
-            <Field label={run.energy_kwh === null ? "Meter, Wh" : "Meter again, Wh"}>
+            <Field label={run.energy_kwh === null ? text.meterWh : text.meterAgainWh}>
               <input className="input num" name="wh" inputMode="decimal" required />
             </Field>
             <button type="submit" className="button">
@@ -125,7 +127,7 @@ function Overdue({ meter }: { meter: Schemas["MeterOut"] | undefined }) {
 
 function NoisePanel({ studyId, jobId, run, meters, may }: Props) {
   const use = useInstrument(
-    "sound meter",
+    text.soundMeter2,
     meters.filter((m) => m.kind === "sound meter"),
   );
   const [correcting, setCorrecting] = useState<Schemas["NoiseOut"] | null>(null);
@@ -186,24 +188,29 @@ function NoisePanel({ studyId, jobId, run, meters, may }: Props) {
           .filter((e) => !e.refused)
           .map((e) => (
             <li key={e.id} className="text-ink-2">
-              <b className="num text-head">{Number(e.body?.level_db).toFixed(1)} dB</b> read, not sent yet
+              <b className="num text-head">{text.db(Number(e.body?.level_db).toFixed(1))}</b>{" "}
+              {text.readNotSentYet}
             </li>
           ))}
         {run.noise.map((n) => (
           <li key={n.id} className="flex flex-wrap items-baseline gap-x-2">
             {n.at_1_m_db === null ? (
               <span className="text-small text-brass-ink">
-                {n.level_db.toFixed(1)} dB read; not determined: needs {n.needs}
+                {text.dbReadNotDeterminedNeeds(n.level_db.toFixed(1), n.needs ?? "")}
               </span>
             ) : (
               <>
-                <b className="num text-head">{n.at_1_m_db.toFixed(1)} dB</b>
+                <b className="num text-head">{text.db2(n.at_1_m_db.toFixed(1))}</b>
                 <span className="text-small text-ink-2">
-                  at 1 m{n.distance_m !== 1 && ", free-field estimate"}; read {n.level_db.toFixed(1)} at{" "}
-                  {n.distance_m} m, {n.state}, {n.door_shut ? "door shut" : "door open"}
-                  {n.fan_percent !== null && `, fan ${n.fan_percent} %`}
-                  {n.background_db !== null && `, background ${n.background_db.toFixed(1)}`}
-                  {n.corrected && ", corrected"}
+                  {text.at1MFreeField(
+                    n.distance_m,
+                    n.level_db.toFixed(1),
+                    n.state,
+                    n.door_shut,
+                    n.fan_percent,
+                    n.background_db?.toFixed(1) ?? null,
+                    n.corrected,
+                  )}
                 </span>
               </>
             )}
@@ -284,11 +291,11 @@ function NoisePanel({ studyId, jobId, run, meters, may }: Props) {
           )}
           <div className="flex items-center gap-3">
             <label className="flex items-center gap-1.5">
-              <input type="checkbox" name="door" defaultChecked={(correcting ?? lastSetUp).door_shut} /> door
-              shut
+              <input type="checkbox" name="door" defaultChecked={(correcting ?? lastSetUp).door_shut} />{" "}
+              {text.doorShut}
             </label>
             <button type="submit" className="button ml-auto">
-              {correcting ? "Correct it" : "Keep"}
+              {correcting ? text.correctIt : text.keep}
             </button>
             {correcting && (
               <button type="button" className="button" onClick={() => setCorrecting(null)}>

@@ -40,12 +40,11 @@ export function FileStudy({
       <div className="flex items-start gap-3">
         <div className="min-w-0 flex-1">
           <p className="text-head font-semibold [font-stretch:92%]">
-            {motion ? text.motionSays(motion) : "This file moves nothing that could be planned."}
+            {motion ? text.motionSays(motion) : text.thisFileMovesNothingThat}
           </p>
           {motion && (
             <p className="pt-0.5 text-small text-ink-2">
-              {motion.moves.toLocaleString("en").replaceAll(",", " ")} moves, planned on {motion.on}. Heat-up
-              is not in it.
+              {text.movesPlannedOnHeatUp(motion.moves.toLocaleString("en").replaceAll(",", " "), motion.on)}
             </p>
           )}
         </div>
@@ -139,8 +138,10 @@ function Filament({ file }: { file: File }) {
       />
       {changes.length > 0 && (
         <p className="pt-1 text-small text-ink-2">
-          A tool change takes {(changes.reduce((a, b) => a + b, 0) / changes.length).toFixed(0)} s, from the
-          last plastic of one tool on the part to the first of the next; {changes.length} timed.
+          {text.aToolChangeTakesS(
+            (changes.reduce((a, b) => a + b, 0) / changes.length).toFixed(0),
+            changes.length,
+          )}
         </p>
       )}
     </>
@@ -159,7 +160,7 @@ function Spread({ motion }: { motion: Motion }) {
           values={motion.by_layer_s.slice(1)}
           from={1}
           step={1}
-          unit="layer"
+          unit={text.layer}
           hint={(i, s) => `layer ${i}: ${s.toFixed(1)} s`}
         />
       )}
@@ -168,7 +169,7 @@ function Spread({ motion }: { motion: Motion }) {
         values={motion.by_speed_s.map((s) => s / 60)}
         from={0}
         step={motion.speed_step}
-        unit="mm/s"
+        unit={text.mmS}
         hint={(v, m) => `${v} to ${v + motion.speed_step} mm/s: ${m.toFixed(1)} min`}
       />
       <Bars
@@ -176,7 +177,7 @@ function Spread({ motion }: { motion: Motion }) {
         values={motion.by_flow_step_s.map((s, i) => (i === 0 ? 0 : s / 60))}
         from={0}
         step={motion.flow_step}
-        unit="mm³/s"
+        unit={text.mmS2}
         hint={(v, m) => `${v} to ${v + motion.flow_step} mm³/s: ${m.toFixed(1)} min`}
       />
       {features.length > 1 && (
@@ -185,7 +186,7 @@ function Spread({ motion }: { motion: Motion }) {
           <ul className="grid gap-0.5">
             {features.slice(0, 8).map(([name, s]) => (
               <li key={name} className="grid grid-cols-[130px_1fr_76px] items-center gap-2 text-small">
-                <span className="truncate">{name || "before the first"}</span>
+                <span className="truncate">{name || text.beforeTheFirst}</span>
                 <i
                   className="block h-[9px] rounded-full bg-[var(--c2)]"
                   style={{ width: `${(100 * s) / most}%` }}
@@ -234,14 +235,14 @@ function Bars({
       <figcaption className="flex items-baseline gap-2">
         <span className="lab">{title}</span>
         <span className="num ml-auto text-tiny text-ink-2">
-          {over === null ? `at most ${most.toFixed(most < 10 ? 1 : 0)}` : hint(at(over), columns[over]!)}
+          {over === null ? text.atMost(most.toFixed(most < 10 ? 1 : 0)) : hint(at(over), columns[over]!)}
         </span>
       </figcaption>
       <svg
         viewBox={`0 0 ${WIDE} ${HIGH + 17}`}
         className="block w-full"
         role="img"
-        aria-label={`${title}: at most ${most.toFixed(1)}`}
+        aria-label={text.atMost2(title, most.toFixed(1))}
         onPointerLeave={() => setOver(null)}
         onPointerMove={(e) => {
           const box = e.currentTarget.getBoundingClientRect();

@@ -100,7 +100,7 @@ export function Outcome({
           defaultValue={local(reported ?? stopped)}
         />
       </Field>
-      <Field label={outcome === "failed" ? "How it was seen" : "Remark, if any"}>
+      <Field label={outcome === "failed" ? text.howItWasSeen : text.remarkIfAny}>
         <input className="input" name="note" maxLength={1000} />
       </Field>
       {outcome === "stopped" && (

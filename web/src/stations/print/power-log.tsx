@@ -7,11 +7,11 @@ type Columns = Record<string, string>;
 
 const HOLDS = [
   ["time", "Time"],
-  ["date", "Date, where it stands apart"],
-  ["power", "Power, W or kW"],
+  ["date", text.dateWhereItStandsApart],
+  ["power", text.powerWOrKw],
   ["current", "Current, A"],
   ["voltage", "Voltage, V"],
-  ["counter", "Counter, Wh or kWh"],
+  ["counter", text.counterWhOrKwh],
 ] as const;
 
 /** Takes a power log; where its columns are not understood, they are shown and named by the person. */
@@ -66,7 +66,7 @@ export function PowerLog({
   return (
     <div className="mt-2">
       <label className="grid min-h-[44px] cursor-pointer place-items-center rounded-[6px] border-2 border-dashed border-[var(--ink-3)] p-2 text-center text-body font-semibold has-focus-visible:outline-2 has-focus-visible:outline-needle">
-        {busy ? "Reading the log …" : text.dropTrace}
+        {busy ? text.readingTheLog : text.dropTrace}
         <input
           type="file"
           accept=".csv,text/csv,text/plain"
@@ -86,7 +86,7 @@ export function PowerLog({
           className="mt-2 grid gap-2 rounded border border-rule p-2"
         >
           <p className="text-small">
-            <b>{text.whichColumnIsWhat}</b> Its first rows:
+            <b>{text.whichColumnIsWhat}</b> {text.itsFirstRows}
           </p>
           {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls */}
           <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={text.firstRowsOfThe}>

@@ -27,10 +27,14 @@ export default function RunPower({
         <span className="text-small text-ink-2">
           {data.kwh !== null && (
             <>
-              <b className="num text-body text-ink">{(1000 * data.kwh).toFixed(0)} Wh</b> so far, peak{" "}
-              <span className="num">{data.peak_w?.toFixed(0)} W</span>
+              <b className="num text-body text-ink">{text.wh((1000 * data.kwh).toFixed(0))}</b>{" "}
+              {text.soFarPeak} <span className="num">{data.peak_w?.toFixed(0)} W</span>
               {data.gaps > 0 &&
-                `; ${data.gaps} gap${data.gaps > 1 ? "s" : ""}, so between ${(1000 * data.low_kwh!).toFixed(0)} and ${(1000 * data.high_kwh!).toFixed(0)} Wh`}
+                text.gapSSoBetweenAnd(
+                  data.gaps,
+                  (1000 * data.low_kwh!).toFixed(0),
+                  (1000 * data.high_kwh!).toFixed(0),
+                )}
             </>
           )}
         </span>
@@ -67,21 +71,21 @@ export default function RunPower({
                   {p.seconds < 90 ? `${p.seconds.toFixed(0)} s` : duration(p.seconds)}
                 </td>
                 <td className="num text-right font-semibold whitespace-nowrap">
-                  {(1000 * p.kwh).toFixed(1)} Wh
+                  {text.wh((1000 * p.kwh).toFixed(1))}
                 </td>
                 <td className="num text-right whitespace-nowrap max-[560px]:hidden">
-                  mean {p.mean_w.toFixed(0)} W
+                  {text.meanW(p.mean_w.toFixed(0))}
                 </td>
                 <td className="num text-right whitespace-nowrap max-[1180px]:hidden">
-                  95 % under {p.p95_w.toFixed(0)} W
+                  {text.n95UnderW(p.p95_w.toFixed(0))}
                 </td>
-                <td className="num text-right whitespace-nowrap">peak {p.peak_w.toFixed(0)} W</td>
+                <td className="num text-right whitespace-nowrap">{text.peakW(p.peak_w.toFixed(0))}</td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      {data.spans_from && <p className="pt-0.5 text-small text-ink-2">Phases {data.spans_from}.</p>}
+      {data.spans_from && <p className="pt-0.5 text-small text-ink-2">{text.phases(data.spans_from)}</p>}
     </section>
   );
 }
@@ -187,7 +191,7 @@ function Trace({ data }: { data: Schemas["RunPower"] }) {
       ref={box}
       id="power-trace"
       role="img"
-      aria-label={`Power over time, ${data.trace!.samples} samples, peak ${data.peak_w?.toFixed(0)} W`}
+      aria-label={text.powerOverTimeSamplesPeak(data.trace!.samples, data.peak_w?.toFixed(0) ?? "")}
       className="pt-1"
     />
   );

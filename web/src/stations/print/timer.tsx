@@ -82,7 +82,7 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
       takes: keys.job(studyId, job.id),
     }).catch(setError);
   };
-  useKeys([{ key: " ", does: "start the print", run: go }]);
+  useKeys([{ key: " ", does: text.startThePrint, run: go }]);
   useEffect(() => {
     if (ready && !inField()) button.current?.focus();
   }, [ready]);
@@ -91,7 +91,7 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
     return (
       <div className="grid flex-1 content-center gap-4">
         <p className="text-title leading-tight font-bold [font-stretch:92%]">
-          Slice {job.artifact.toLowerCase()} for {job.machine.name}, then drop the file here.
+          {text.sliceForThenDropThe(job.artifact.toLowerCase(), job.machine.name)}
         </p>
         {may && <FileDrop studyId={studyId} jobId={job.id} />}
       </div>
@@ -104,14 +104,14 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
         go();
       }}
     >
-      <p className="lab">{failed ? `Attempt ${job.runs.length + 1}` : "Ready"}</p>
+      <p className="lab">{failed ? text.attempt2(job.runs.length + 1) : text.ready}</p>
       <p className="num text-display leading-none max-[1180px]:text-display font-medium text-ink-2 max-[560px]:text-gauge">
         0:00:00
       </p>
       <p className="text-ink-2">
         {job.file.time_s === null
           ? text.noEstimate
-          : `The file expects ${duration(job.file.time_s)}, without heat-up.`}
+          : text.theFileExpectsWithoutHeat(duration(job.file.time_s))}
       </p>
       {failed && (
         <Field label={text.changed}>
@@ -221,7 +221,7 @@ function Running({
     setStopped(at);
   };
   const stopNow = () => may && !stopped && halt(new Date(Date.now() + ahead).toISOString());
-  useKeys([{ key: " ", does: "stop the timer", run: stopNow }]);
+  useKeys([{ key: " ", does: text.stopTheTimer, run: stopNow }]);
   const bench = useBench(studyId);
   const unit = bench.data?.units.find((u) => u.run?.id === run.id);
   const known = job.runs.some((r) => r.id === run.id);
@@ -230,13 +230,13 @@ function Running({
   return (
     <div className="flex flex-1 flex-col justify-center gap-2.5">
       <p className="lab">
-        {stopped ? "Stopped, how did it end?" : `Printing, attempt ${run.attempt}`}
-        {run.unattended && " · unattended"}
-        {!known && " · not sent yet"}
+        {stopped ? text.stoppedHowDidItEnd : text.printingAttempt(run.attempt)}
+        {run.unattended && text.unattended2}
+        {!known && text.notSentYet}
       </p>
       <p
         role="timer"
-        aria-label={`${duration(elapsed)} since the start`}
+        aria-label={text.sinceTheStart(duration(elapsed))}
         className={`num leading-none font-medium ${stopped ? "text-gauge" : "text-display max-[1180px]:text-display max-[560px]:text-display"}`}
       >
         {clock(elapsed)}
@@ -253,10 +253,9 @@ function Running({
       )}
       {unit?.reported_at && (
         <p className="text-body">
-          It reports <b>{unit.phase}</b>
-          {unit.layer !== null && `, layer ${unit.layer}${unit.run?.layers ? ` of ${unit.run.layers}` : ""}`}
-          {unit.nozzle_c !== null &&
-            `, nozzle ${unit.nozzle_c.toFixed(0)} °C, bed ${unit.bed_c?.toFixed(0)} °C`}
+          {text.itReports} <b>{unit.phase}</b>
+          {unit.layer !== null && text.layerOf(unit.layer, unit.run?.layers ?? null)}
+          {unit.nozzle_c !== null && text.nozzleCBedC(unit.nozzle_c.toFixed(0), unit.bed_c?.toFixed(0) ?? "")}
           .{unit.needs && <b className="block text-needle-ink">{unit.needs}</b>}
         </p>
       )}
@@ -302,10 +301,10 @@ function Progress({
       </div>
       <p className="text-ink-2">
         {reported !== null && expected !== null
-          ? `${reported.toFixed(0)} % by its own count; about ${duration(expected)} left, by how this machine keeps its estimates`
+          ? text.byItsOwnCountAbout(reported.toFixed(0), duration(expected))
           : left >= 0
-            ? `${duration(left)} left of the file's ${duration(estimate)}, which leaves out heat-up`
-            : `${duration(-left)} past the file's ${duration(estimate)}, which leaves out heat-up`}
+            ? text.leftOfTheFileS(duration(left), duration(estimate))
+            : text.pastTheFileSWhich(duration(-left), duration(estimate))}
       </p>
     </>
   );
@@ -324,14 +323,13 @@ function Done({
 }) {
   return (
     <div className="grid flex-1 content-center gap-2">
-      <p className="lab">Good on attempt {run.attempt}</p>
+      <p className="lab">{text.goodOnAttempt(run.attempt)}</p>
       <p className="num text-display leading-none max-[1180px]:text-display font-medium">
         {clock(run.took_s ?? 0)}
       </p>
       {run.of_estimate !== null && estimate !== null && (
         <p className="text-ink-2">
-          {(100 * run.of_estimate).toFixed(0)} % of the file's {duration(estimate)}; the clock counts heat-up,
-          the file does not.
+          {text.ofTheFileSThe((100 * run.of_estimate).toFixed(0), duration(estimate))}
         </p>
       )}
       {run.bag_code && (

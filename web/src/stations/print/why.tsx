@@ -81,8 +81,7 @@ export function Why({
                   />
                 </span>
                 <span className="num text-right text-small">
-                  {p.seconds > 0 ? "+" : "−"}
-                  {(Math.abs(p.seconds) / 60).toFixed(1)} min
+                  {text.min(p.seconds > 0 ? "+" : "−", (Math.abs(p.seconds) / 60).toFixed(1))}
                 </span>
               </li>
             ))}
@@ -92,7 +91,7 @@ export function Why({
       {working && <Working work={working} label={text.comparingTheTwoFiles} />}
       {why.data && why.data.first_s === null && !working && (
         <p className="flex items-center gap-2 pt-1 text-small text-ink-2">
-          {why.data.work?.message || "These files are large: comparing them takes a while."}
+          {why.data.work?.message || text.theseFilesAreLargeComparing}
           {may && (
             <button
               type="button"
@@ -119,9 +118,7 @@ export function Settings({ studyId, jobId }: { studyId: string; jobId: string })
   return (
     <div className="pt-3">
       <h2 className="lab">
-        {rows.length === 0
-          ? "Settings: the same in all files, as far as they say"
-          : `Settings: ${rows.length} differ between the machines' files`}
+        {rows.length === 0 ? text.settingsTheSameInAll : text.settingsDifferBetweenTheMachines(rows.length)}
       </h2>
       {rows.length > 0 && (
         // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls
@@ -136,7 +133,7 @@ export function Settings({ studyId, jobId }: { studyId: string; jobId: string })
                     className={`px-2 text-left align-bottom font-semibold whitespace-nowrap ${i === 0 ? "text-needle-ink" : ""}`}
                     title={f.name}
                   >
-                    {i === 0 ? "this file" : f.machine}
+                    {i === 0 ? text.thisFile : f.machine}
                     {i > 0 && f.arm && files.some((o) => o !== f && o.machine === f.machine) && (
                       <small className="block font-normal text-ink-2">{f.arm}</small>
                     )}
@@ -162,7 +159,7 @@ export function Settings({ studyId, jobId }: { studyId: string; jobId: string })
                         <td
                           key={files[i]!.file_id}
                           className={`num max-w-[130px] truncate px-2 text-small ${i > 0 && v !== null && v !== r.values[0] ? "font-semibold" : "text-ink-2"}`}
-                          title={v ?? "not stated"}
+                          title={v ?? text.notStated}
                         >
                           {v ?? "·"}
                         </td>

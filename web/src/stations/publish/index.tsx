@@ -39,7 +39,7 @@ export default function Publish({ studyId }: { studyId: string }) {
           .filter((m) => !m.is_control)
           .map((m) => (
             <p key={m.machine.unit_id} className="pt-1.5 text-body text-ink-2">
-              <b>{m.machine.name}</b> is left out: {m.reason}.
+              <b>{m.machine.name}</b> {text.isLeftOut(m.reason)}
             </p>
           ))}
         <div className="mt-5 grid grid-cols-2 gap-x-8 gap-y-5 max-[760px]:grid-cols-1">
@@ -74,10 +74,10 @@ export default function Publish({ studyId }: { studyId: string }) {
             <h3 className="lab pb-1">{text.data}</h3>
             <div className="flex flex-wrap gap-2">
               <a className="button" href={`/api/studies/${studyId}/readings.csv`} download>
-                <DownloadSimple size={15} /> Readings, CSV
+                <DownloadSimple size={15} /> {text.readingsCsv}
               </a>
               <a className="button" href={`/api/studies/${studyId}/readings.json`} download>
-                <DownloadSimple size={15} /> Readings, JSON
+                <DownloadSimple size={15} /> {text.readingsJson}
               </a>
             </div>
             {view.data.withheld > 0 && (
@@ -103,7 +103,7 @@ function Standings({ view }: { view: Schemas["RankView"] }) {
           <UnitName mark={s.machine.mark} name={s.machine.name} />
           <span className="max-[640px]:hidden">
             <BeadBar
-              label={`${s.machine.name}, points by criterion`}
+              label={text.pointsByCriterion(s.machine.name)}
               full={100}
               beads={s.contributions.flatMap((c, i) =>
                 (c.points ?? 0) > 0
@@ -176,7 +176,7 @@ function Revisions({
             <textarea className="input" name="changed" rows={2} maxLength={1000} />
           </Field>
           <button type="submit" className="button now big" disabled={publish.isPending}>
-            {publish.isPending ? "Freezing …" : text.publish}
+            {publish.isPending ? text.freezing : text.publish}
           </button>
           <Trouble error={publish.error} />
           <p className="text-small text-ink-2">{text.frozen}</p>
@@ -194,20 +194,18 @@ function Revisions({
                 target="_blank"
                 rel="noreferrer"
               >
-                Revision {r.number}: {r.headline}
+                {text.revision(r.number, r.headline)}
               </a>
               <a
                 className="button !min-h-[30px] !px-2"
                 href={`/api/revisions/${r.id}/report.html`}
                 download={`report-revision-${r.number}.html`}
-                aria-label={`Download revision ${r.number}`}
+                aria-label={text.downloadRevision(r.number)}
               >
                 <DownloadSimple size={15} />
               </a>
             </p>
-            <p className="text-small text-ink-2">
-              for {r.profile} · {r.by}, {day(r.published_at)}
-            </p>
+            <p className="text-small text-ink-2">{text.forWord(r.profile, r.by, day(r.published_at))}</p>
             <p className="text-small">{r.changed}</p>
           </li>
         ))}

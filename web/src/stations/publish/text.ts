@@ -14,4 +14,12 @@ export const text = {
     `The machines are not revealed yet: readings of ${n} ${n === 1 ? "specimen" : "specimens"} are withheld, so that nobody can tell machines by them.`,
   revisions2: "Revisions",
   whatChanged: "What changed",
+  isLeftOut: (reason: string) => `is left out: ${reason}.`,
+  readingsCsv: "Readings, CSV",
+  readingsJson: "Readings, JSON",
+  pointsByCriterion: (name: string) => `${name}, points by criterion`,
+  freezing: "Freezing …",
+  revision: (number: number, headline: string) => `Revision ${number}: ${headline}`,
+  downloadRevision: (number: number) => `Download revision ${number}`,
+  forWord: (profile: string, by: string, publishedAt: string) => `for ${profile} · ${by}, ${publishedAt}`,
 };

@@ -85,7 +85,7 @@ function Line({
           key={buyer.name}
           className="input min-w-0 flex-1"
           name="name"
-          aria-label={`Name of ${buyer.name}`}
+          aria-label={text.nameOf(buyer.name)}
           defaultValue={buyer.name}
           required
           maxLength={80}
@@ -98,7 +98,7 @@ function Line({
           className="button"
           disabled={last || remove.isPending}
           title={last ? text.lastBuyer : undefined}
-          aria-label={`Remove ${buyer.name}`}
+          aria-label={text.remove2(buyer.name)}
           onClick={() => remove.mutate(undefined, { onSuccess: () => choose(null) })}
         >
           {text.remove}

@@ -12,7 +12,7 @@ export function Chances({ view }: { view: Schemas["RankView"] }) {
       <div className="flex justify-between gap-3">
         <h2 className="lab">{text.chances(Math.round(100 * view.weight_spread))}</h2>
         <span className="lab whitespace-nowrap">
-          {view.draws.toLocaleString("en").replaceAll(",", " ")} draws
+          {text.draws(view.draws.toLocaleString("en").replaceAll(",", " "))}
         </span>
       </div>
       <table className="mt-1 w-full table-fixed border-separate border-spacing-[3px]">

@@ -9,6 +9,7 @@ import { Chances } from "./chances";
 import { Figures } from "./figures";
 import { Scheme } from "./scheme";
 import { Standings } from "./standings";
+import { text } from "./text";
 import { Verdict } from "./verdict";
 import { Weighting } from "./weighting";
 import { toHundred, trade } from "./weights";
@@ -38,10 +39,10 @@ export default function Rank({ studyId }: { studyId: string }) {
   useKeys([
     {
       key: "u",
-      does: "unlock the focused weight for a pair; two unlocked trade with each other only",
+      does: text.unlockTheFocusedWeightFor,
       run: unlock,
     },
-    { key: "0", does: "put the buyer's weights back", run: restore },
+    { key: "0", does: text.putTheBuyerSWeights, run: restore },
   ]);
   if (rank.isError && !view) return <Trouble error={rank.error} />;
   if (!view) return <Skeleton className="h-full" />;

@@ -60,15 +60,15 @@ export function MustHaves({
                   <Check size={12} weight="bold" aria-hidden="true" className="shrink-0 translate-y-[2px]" />
                   <span className="min-w-0 flex-1">
                     {m.text}
-                    {m.failing > 0 && <span className="text-ink-2"> · {m.failing} out</span>}
-                    {m.open > 0 && <span className="text-brass-ink"> · {m.open} open</span>}
-                    {m.unsure > 0 && <span className="text-brass-ink"> · {m.unsure} too close</span>}
+                    {m.failing > 0 && <span className="text-ink-2"> {text.out(m.failing)}</span>}
+                    {m.open > 0 && <span className="text-brass-ink"> {text.open(m.open)}</span>}
+                    {m.unsure > 0 && <span className="text-brass-ink"> {text.tooClose(m.unsure)}</span>}
                   </span>
                   {may && (
                     <button
                       type="button"
                       className="text-small underline"
-                      aria-label={`Change: ${m.text}`}
+                      aria-label={text.change2(m.text)}
                       onClick={() => choice && setEditing({ choice, given: m })}
                     >
                       {text.change}
@@ -171,7 +171,7 @@ function Limit({
       )}
       {choice.unit && (
         <label className="field">
-          <span>limit, {choice.unit}</span>
+          <span>{text.limit(choice.unit)}</span>
           <input
             className="input num"
             name="limit"

@@ -5,6 +5,7 @@ import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { keys } from "../../api/keys";
 import { useChange } from "../../api/queries";
 import { Skeleton, Trouble } from "../../parts/bits";
+import { Explained } from "../../parts/hint";
 import { typedNumber } from "../../parts/numbers";
 import { Glyph } from "../../parts/unit-mark";
 import { text } from "./text";
@@ -225,8 +226,8 @@ function Strip({
   });
   if (known.length === 0)
     return (
-      <small className="block max-w-72 text-left text-ink-2" title={choice.figures[0]?.needs ?? undefined}>
-        {text.schemeNone}
+      <small className="block max-w-72 text-left text-ink-2">
+        <Explained says={choice.figures[0]?.needs ?? undefined}>{text.schemeNone}</Explained>
       </small>
     );
   const worst = typedNumber(row?.worst ?? "") ?? choice.factor * choice.worst;

@@ -3,6 +3,7 @@ import { BeadBar } from "../../parts/bead-bar";
 import { percent } from "../../parts/bits";
 import { criterionColour as colour } from "../../parts/criterion-colour";
 import { Departures } from "../../parts/departures";
+import { Explained } from "../../parts/hint";
 import { Sourced, useSource } from "../../parts/source-drawer";
 import { Glyph, UnitName } from "../../parts/unit-mark";
 import { Warnings } from "../../parts/warnings";
@@ -52,9 +53,9 @@ export function Standings({
             >
               <span className="row-span-2 text-title leading-none font-extrabold [font-stretch:70%]">
                 {s.rank ?? (
-                  <span className="text-head" title={text.theMissingFiguresLeave}>
+                  <Explained className="text-head" says={text.theMissingFiguresLeave}>
                     {s.best_rank}–{s.worst_rank}
-                  </span>
+                  </Explained>
                 )}
               </span>
               <span className="flex flex-wrap items-baseline gap-x-2 text-body font-semibold">
@@ -62,8 +63,8 @@ export function Standings({
                 <Departures list={s.departures} />
                 <small className="text-small font-normal text-ink-2">
                   {s.all_in.value === null
-                    ? "price not recorded"
-                    : `${s.all_in.value.toFixed(0)} ${view.currency} all in`}
+                    ? text.priceNotRecorded
+                    : text.allIn(s.all_in.value.toFixed(0), view.currency)}
                 </small>
               </span>
               <span className="num text-right text-head font-semibold">
@@ -75,16 +76,16 @@ export function Standings({
                     criterion: "total",
                     shown,
                   }}
-                  label={`${s.machine.name}: ${s.missing > 0 ? interval(s) : mid.toFixed(1)} points, source`}
+                  label={text.pointsSource(s.machine.name, s.missing > 0 ? interval(s) : mid.toFixed(1))}
                 >
                   {s.missing > 0 ? interval(s) : mid.toFixed(1)}
                 </Sourced>
                 <small className="block text-tiny font-normal text-ink-2">
-                  {s.missing > 0 ? `${s.missing} missing` : `± ${s.expanded.toFixed(1)}`}
+                  {s.missing > 0 ? text.missing(s.missing) : `± ${s.expanded.toFixed(1)}`}
                 </small>
               </span>
               <BeadBar
-                label={`${s.machine.name}, points by criterion`}
+                label={text.pointsByCriterion(s.machine.name)}
                 full={100}
                 beads={s.contributions
                   .map((c, i) => ({ c, i }))
@@ -114,10 +115,10 @@ export function Standings({
               <span className="text-right text-small text-ink-2">
                 {s.missing < view.criteria.length ? (
                   <>
-                    <b className="num text-tiny text-ink">{percent(s.first_chance)} %</b> first
+                    <b className="num text-tiny text-ink">{percent(s.first_chance)} %</b> {text.first}
                   </>
                 ) : (
-                  "nothing known"
+                  text.nothingKnown
                 )}
               </span>
               <div className="col-span-2 col-start-2 empty:hidden">
@@ -136,7 +137,7 @@ export function Standings({
       <div className="px-3.5 pb-2 text-small text-ink-2">
         {showGated && (
           <p>
-            Machines that fail a must-have are shown.{" "}
+            {text.machinesThatFailAMust}{" "}
             <button type="button" className="underline" onClick={() => setShowGated(false)}>
               {text.leaveThemOutAgain}
             </button>
@@ -156,8 +157,8 @@ function LeftOut({ view, show }: { view: Schemas["RankView"]; show: () => void }
         <div key={m.machine.unit_id}>
           <Glyph mark={m.machine.mark} muted /> <b>{m.machine.name}</b>{" "}
           {m.is_control
-            ? `is the ${m.reason}${m.total === null ? "" : `: ${m.total.toFixed(1)} points for reference`}.`
-            : `is left out: ${m.reason}. `}
+            ? text.isThePointsForReference(m.reason, m.total?.toFixed(1) ?? null)
+            : text.isLeftOut(m.reason)}
           {!m.is_control && (
             <button type="button" className="underline" onClick={show}>
               {text.showAnyway}

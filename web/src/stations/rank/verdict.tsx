@@ -76,7 +76,7 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
       <ul className="grid gap-1 pt-1 text-small text-ink-2">
         {lacking(view).map(([need, names]) => (
           <li key={need}>
-            {names.length === view.standings.length && names.length > 1 ? "All" : names.join(", ")}: {need}
+            {names.length === view.standings.length && names.length > 1 ? text.all : names.join(", ")}: {need}
           </li>
         ))}
       </ul>

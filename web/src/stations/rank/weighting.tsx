@@ -68,7 +68,7 @@ export function Weighting({
               <Slider.Range className="absolute h-full rounded" style={{ background: criterionColour(i) }} />
             </Slider.Track>
             <Slider.Thumb
-              aria-label={`Weight of ${c.name}`}
+              aria-label={text.weightOf(c.name)}
               className="block h-3.5 w-2 rounded-[2px] bg-ink"
             />
           </Slider.Root>
@@ -97,7 +97,7 @@ export function Weighting({
           <Trouble error={save.error} />
         )}
         <p>
-          {text.dragHint} <Key>U</Key> unlocks a pair, <Key>0</Key> puts the scheme back.
+          {text.dragHint} <Key>U</Key> {text.unlocksAPair} <Key>0</Key> {text.putsTheSchemeBack}
         </p>
       </div>
     </section>

@@ -21,17 +21,17 @@ export function Assembly({ rec, path, may, busy, send }: Props) {
     <>
       <p className="pt-1 text-lead font-semibold">
         {rec.steps.length === 0
-          ? "Start the clock with each step; name it when it is done."
+          ? text.startTheClockWithEach
           : rec.first_assembly_s !== null
-            ? `${duration(rec.assembly_s)}; the first unit of this model took ${duration(rec.first_assembly_s)}: a second one goes faster, so the first is the fair figure.`
-            : `${duration(rec.assembly_s)} in ${rec.steps.length} ${rec.steps.length === 1 ? "step" : "steps"}.`}
+            ? text.theFirstUnitOfThis(duration(rec.assembly_s), duration(rec.first_assembly_s))
+            : text.inStepSteps(duration(rec.assembly_s), rec.steps.length)}
       </p>
       {may && (
         <>
           <div className="mt-3 flex items-center gap-4">
             <span
               role="timer"
-              aria-label={`${duration(seconds)} on this step`}
+              aria-label={text.onThisStep(duration(seconds))}
               className="num text-gauge leading-none"
             >
               {clock(seconds)}
@@ -45,11 +45,11 @@ export function Assembly({ rec, path, may, busy, send }: Props) {
                   setStopped(null);
                 }}
               >
-                <Play size={18} weight="fill" /> {stopped !== null ? "Go on" : "Start a step"}
+                <Play size={18} weight="fill" /> {stopped !== null ? text.goOn : text.startAStep}
               </button>
             ) : (
               <button type="button" className="button now big" onClick={() => setStopped(Date.now())}>
-                <Pause size={18} weight="fill" /> Step done
+                <Pause size={18} weight="fill" /> {text.stepDone}
               </button>
             )}
           </div>
@@ -114,7 +114,7 @@ export function Assembly({ rec, path, may, busy, send }: Props) {
             </span>
             <span className="num text-small">
               {clock(s.seconds)}
-              {s.first_s !== null && <span className="text-ink-2"> first unit {clock(s.first_s)}</span>}
+              {s.first_s !== null && <span className="text-ink-2"> {text.firstUnit(clock(s.first_s))}</span>}
             </span>
           </li>
         ))}

@@ -1,8 +1,16 @@
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { Field } from "../../parts/bits";
+import { type Toggle, Toggles } from "../../parts/form/toggles";
 import { Photos } from "../../parts/photos";
 import { Line, type Props } from "./line";
 import { text } from "./text";
+
+const WRONG = "data-[state=on]:!border-needle data-[state=on]:!bg-needle data-[state=on]:!text-white";
+const FOUND: Toggle<Schemas["Found"]>[] = [
+  { value: "present", name: text.found.present },
+  { value: "missing", name: text.found.missing, className: WRONG },
+  { value: "damaged", name: text.found.damaged, className: WRONG },
+];
 
 export function Box({ rec, path, may, busy, send }: Props) {
   const set = (item: Schemas["BoxItemOut"], found: Schemas["Found"] | null, note = item.note) =>
@@ -22,12 +30,12 @@ export function Box({ rec, path, may, busy, send }: Props) {
     <>
       <p className="pt-1 text-lead font-semibold">
         {rec.box.length === 0
-          ? "Write down the maker's list, then go through the box by it."
+          ? text.writeDownTheMakerS
           : amiss.length > 0
             ? `${amiss.map((a) => `${a.name} ${a.found}`).join(", ")}.`
             : open > 0
-              ? `${open} of ${rec.box.length} still to look for.`
-              : "Everything is there and whole."}
+              ? text.ofStillToLookFor(open, rec.box.length)
+              : text.everythingIsThereAndWhole}
       </p>
       <ul className="mt-2">
         {rec.box.map((b) => (
@@ -36,20 +44,15 @@ export function Box({ rec, path, may, busy, send }: Props) {
               {b.name}
               {b.note && <small className="block text-small text-ink-2">{b.note}</small>}
             </span>
-            <span className="flex gap-1" role="group" aria-label={b.name}>
-              {(["present", "missing", "damaged"] as const).map((f) => (
-                <button
-                  key={f}
-                  type="button"
-                  disabled={!may || busy}
-                  aria-pressed={b.found === f}
-                  onClick={() => set(b, b.found === f ? null : f)}
-                  className={`min-h-[34px] rounded border px-2.5 text-small max-[1020px]:min-h-[44px] ${b.found === f ? (f === "present" ? "border-enamel bg-enamel text-on-enamel" : "border-needle bg-needle text-white") : "border-rule"}`}
-                >
-                  {f}
-                </button>
-              ))}
-            </span>
+            <Toggles
+              label={b.name}
+              value={b.found}
+              options={FOUND}
+              change={(found) => set(b, found)}
+              clear={() => set(b, null)}
+              disabled={!may || busy}
+              item="min-h-[34px] px-2.5 max-[1020px]:min-h-[44px]"
+            />
           </li>
         ))}
       </ul>

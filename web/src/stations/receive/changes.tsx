@@ -34,7 +34,7 @@ export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
   return (
     <>
       <p className="pt-1 text-lead font-semibold">
-        {unit.first_power_on ? `First powered on ${day(unit.first_power_on)}.` : "Not powered on yet."}{" "}
+        {unit.first_power_on ? text.firstPoweredOn(day(unit.first_power_on)) : text.notPoweredOnYet}{" "}
         {may && !unit.first_power_on && (
           <button
             type="button"
@@ -59,7 +59,7 @@ export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
               "Parts, accessories",
               "Why",
               "Since",
-              "Good of",
+              text.goodOf,
             ].map((h) => (
               <th key={h} scope="col">
                 {h}
@@ -78,18 +78,14 @@ export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
               <td>{[c.parts, c.accessories].filter(Boolean).join("; ") || "–"}</td>
               <td>{c.reason}</td>
               <td>{day(c.opened_at)}</td>
-              <td className="num">
-                {c.good} of {c.attempts}
-              </td>
+              <td className="num">{text.ofWord(c.good, c.attempts)}</td>
             </tr>
           ))}
         </tbody>
       </table>
       {rec.comparison && (
         <div className="pt-3">
-          <h3 className="lab">
-            Configuration {rec.comparison.after} against {rec.comparison.before}
-          </h3>
+          <h3 className="lab">{text.configurationAgainst(rec.comparison.after, rec.comparison.before)}</h3>
           {rec.comparison.words.map((w) => (
             <p key={w} className="text-body">
               {w}
@@ -147,9 +143,9 @@ export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
             [
               ["firmware", "Firmware", now.firmware],
               ["plate", "Plate", now.plate],
-              ["profiles", "Profile set", now.profile_set],
-              ["parts", "Parts replaced", now.parts],
-              ["accessories", "Accessories on", now.accessories],
+              ["profiles", text.profileSet, now.profile_set],
+              ["parts", text.partsReplaced, now.parts],
+              ["accessories", text.accessoriesOn, now.accessories],
             ] as const
           ).map(([name, label, value]) => (
             <Field key={name} label={label}>

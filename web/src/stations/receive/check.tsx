@@ -57,7 +57,7 @@ export function CheckCard({
                 : "text-brass-ink"
           }
         >
-          {last.result === "pass" ? "Passed" : last.result === "fail" ? "Failed" : "Not done"}
+          {last.result === "pass" ? text.passed : last.result === "fail" ? text.failed : text.notDone}
         </b>
       </div>
       <p className="text-small">
@@ -68,15 +68,15 @@ export function CheckCard({
         <div className="mt-1.5 flex flex-wrap items-center gap-2">
           <p className="min-w-0 flex-1 text-small text-ink-2">
             {last.result &&
-              `${last.done_by}, ${day(last.done_at!)}${last.times_done > 1 ? ` · ${last.times_done} times on record` : ""}${last.note && ` · ${last.note}`}`}
+              `${last.done_by}, ${day(last.done_at!)}${last.times_done > 1 ? text.timesOnRecord(last.times_done) : ""}${last.note && ` · ${last.note}`}`}
           </p>
           {may && (
             <>
               <button type="button" className="button" onClick={() => setGiving("pass")}>
-                {last.result ? "Re-check passed" : "Passed"}
+                {last.result ? text.reCheckPassed : text.passed}
               </button>
               <button type="button" className="button" onClick={() => setGiving("fail")}>
-                {last.result ? "Re-check failed" : "Failed"}
+                {last.result ? text.reCheckFailed : text.failed}
               </button>
             </>
           )}
@@ -93,7 +93,7 @@ export function CheckCard({
           <ul>
             {last.history.map((h) => (
               <li key={h.done_at}>
-                {h.result === "pass" ? "Passed" : "Failed"}, {h.done_by}, {day(h.done_at)}
+                {h.result === "pass" ? text.passed : text.failed}, {h.done_by}, {day(h.done_at)}
                 {h.note && ` · ${h.note}`}
               </li>
             ))}
@@ -110,7 +110,7 @@ export function CheckCard({
                 required
                 maxLength={120}
                 defaultValue={words.kind === "earth" ? "" : (me.data?.name ?? "")}
-                placeholder={words.kind === "earth" ? "a qualified person" : ""}
+                placeholder={words.kind === "earth" ? text.aQualifiedPerson : ""}
               />
             </Field>
             <Field label={giving === "fail" ? text.failNote : text.passNote}>
@@ -124,7 +124,7 @@ export function CheckCard({
               className={`button ${giving === "fail" ? "now" : "primary"}`}
               disabled={record.isPending}
             >
-              Record it as {giving === "fail" ? "failed" : "passed"}
+              {text.recordItAsFailedPassed(giving === "fail")}
             </button>
             <button type="button" className="button" onClick={() => setGiving(null)}>
               {text.back}

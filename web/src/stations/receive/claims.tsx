@@ -30,9 +30,7 @@ export function Claims({ rec, path, may, busy, send }: Props) {
   return (
     <>
       <p className="pt-1 text-lead font-semibold">
-        {rec.claims.length === 0
-          ? "Write down what the maker says. Measurements are set against it as they come."
-          : text.claims(rec.claims.length, judged, short)}
+        {rec.claims.length === 0 ? text.writeDownWhatTheMaker : text.claims(rec.claims.length, judged, short)}
       </p>
       <ul className="mt-2">
         {rec.claims.map((c) => (
@@ -47,7 +45,7 @@ export function Claims({ rec, path, may, busy, send }: Props) {
             {c.said && <small className="block text-small text-ink-2">{c.said}</small>}
             {may && c.kind === "other" && (
               <Line
-                label={`A measurement of ${c.name}`}
+                label={text.aMeasurementOf(c.name)}
                 action={text.keepTheMeasurement}
                 busy={busy}
                 keep={(words, done) =>
@@ -69,7 +67,7 @@ export function Claims({ rec, path, may, busy, send }: Props) {
                   )
                 }
               >
-                <Field label={`Measured by hand, ${c.unit || "in the unit of the claim"}`}>
+                <Field label={text.measuredByHandIn(c.unit)}>
                   <input className="input num" name="value" type="number" step="any" required />
                 </Field>
                 <Field label={text.how}>
@@ -116,7 +114,7 @@ export function Claims({ rec, path, may, busy, send }: Props) {
             >
               {open.map((k) => (
                 <option key={k} value={k}>
-                  {k === "other" ? "something else" : k}
+                  {k === "other" ? text.somethingElse : k}
                 </option>
               ))}
             </select>
@@ -130,7 +128,7 @@ export function Claims({ rec, path, may, busy, send }: Props) {
                 <input className="input !w-[90px]" name="unit" maxLength={20} />
               </Field>
               <label className="flex min-h-[36px] items-center gap-1.5 text-body">
-                <input type="checkbox" name="less" /> less is better
+                <input type="checkbox" name="less" /> {text.lessIsBetter}
               </label>
             </>
           )}

@@ -32,8 +32,8 @@ export default function Receive({ studyId }: { studyId: string }) {
     if (next) setChosen(next.machine.unit_id);
   };
   useKeys([
-    { key: "ArrowDown", does: "next unit", run: () => walk(1) },
-    { key: "ArrowUp", does: "previous unit", run: () => walk(-1) },
+    { key: "ArrowDown", does: text.nextUnit, run: () => walk(1) },
+    { key: "ArrowUp", does: text.previousUnit, run: () => walk(-1) },
   ]);
   if (view.isError) return <Trouble error={view.error} />;
   if (!view.data) return <Skeleton className="h-full" />;
@@ -85,7 +85,7 @@ export default function Receive({ studyId }: { studyId: string }) {
               {s === "checks" && unit.checks.some((c) => c.result !== "pass") && (
                 <span className={step === s ? "" : "text-brass-ink"}>
                   {" "}
-                  {unit.checks.filter((c) => c.result === "pass").length} of {unit.checks.length}
+                  {text.ofWord2(unit.checks.filter((c) => c.result === "pass").length, unit.checks.length)}
                 </span>
               )}
             </button>
@@ -156,12 +156,12 @@ function Standing({ unit }: { unit: Unit }) {
         open === 0 && <Check size={12} weight="bold" className="text-ok-ink" />
       )}
       {!unit.may_run
-        ? "testing has ended"
+        ? text.testingHasEnded
         : failed
-          ? "a check failed"
+          ? text.aCheckFailed
           : open
-            ? `${unit.checks.length - open} of ${unit.checks.length} checks`
-            : "checks passed"}
+            ? text.ofChecks(unit.checks.length - open, unit.checks.length)
+            : text.checksPassed}
       {unit.price_paid === null && <span>{text.noPrice}</span>}
       {unit.not_recommended && <b className="text-needle-ink">{text.notRecommended2}</b>}
     </span>

@@ -76,8 +76,13 @@ export function Intake({
     <section aria-label={text.intake} className="sheet min-h-0 overflow-y-auto p-4">
       <h2 className="lab">{text.intake}</h2>
       <p className="mt-1 text-small text-ink-2">
-        Bed {unit.bed_x_mm.toFixed(0)} × {unit.bed_y_mm.toFixed(0)} mm, height {unit.height_mm.toFixed(0)} mm
-        by its sheet · nozzle {unit.nozzle_mm} mm · firmware {unit.firmware}
+        {text.bedMmHeightMmBy(
+          unit.bed_x_mm.toFixed(0),
+          unit.bed_y_mm.toFixed(0),
+          unit.height_mm.toFixed(0),
+          unit.nozzle_mm,
+          unit.firmware,
+        )}
       </p>
       <form
         ref={form}
@@ -107,7 +112,7 @@ export function Intake({
             </label>
           ))}
         </fieldset>
-        <Field label={obtained === "bought" ? "Bought from" : "By whom"}>
+        <Field label={obtained === "bought" ? text.boughtFrom : text.byWhom}>
           <input
             className="input"
             name="obtained_from"
@@ -118,15 +123,15 @@ export function Intake({
         </Field>
         <div className="grid grid-cols-2 items-start gap-3">
           {sum(
-            "Price paid",
+            text.pricePaid,
             "price_paid",
             unit.price_paid,
             unit.list_price === null
               ? undefined
               : `List price ${unit.list_price.toFixed(0)} ${unit.list_currency}`,
           )}
-          {sum("To make it usable", "upgrades", unit.upgrades, "Upgrades and spares")}
-          {sum("Elsewhere on the day", "day_price", unit.day_price, "What the model cost that day")}
+          {sum(text.toMakeItUsable, "upgrades", unit.upgrades, text.upgradesAndSpares)}
+          {sum(text.elsewhereOnTheDay, "day_price", unit.day_price, text.whatTheModelCostThat)}
           <Field label={text.onWhichDay}>
             <input
               className="input"
@@ -136,7 +141,7 @@ export function Intake({
               disabled={!may}
             />
           </Field>
-          {sum("Worth at the end of its life", "residual", unit.residual)}
+          {sum(text.worthAtTheEndOf, "residual", unit.residual)}
           <Field label={text.receivedOn}>
             <input
               className="input"
@@ -198,7 +203,7 @@ export function Intake({
               {text.saveTheIntake}
             </button>
             <span role="status" className="text-small text-ok-ink">
-              {saved && "Saved."}
+              {saved && text.saved}
             </span>
           </div>
         )}

@@ -5,17 +5,17 @@ import { amount, Line, type Props } from "./line";
 import { text } from "./text";
 
 const LOG: [Schemas["LogKind"], string][] = [
-  ["hours", "hours on its counter"],
+  ["hours", text.hoursOnItsCounter],
   ["fault", "fault"],
-  ["false alarm", "false alarm of a detector"],
+  ["false alarm", text.falseAlarmOfADetector],
   ["wear", "wear"],
   ["maintenance", "maintenance"],
-  ["part replaced", "part replaced"],
+  ["part replaced", text.partReplaced],
   ["repair", "repair"],
   ["fire", "fire"],
   ["smoke", "smoke"],
-  ["tingle", "tingle when touched"],
-  ["runaway", "heater that ran away"],
+  ["tingle", text.tingleWhenTouched],
+  ["runaway", text.heaterThatRanAway],
   ["re-opened", "re-opened for testing"],
 ];
 const HAZARDS: Schemas["LogKind"][] = ["fire", "smoke", "tingle", "runaway"];
@@ -27,10 +27,16 @@ export function Log({ rec, path, may, busy, send }: Props) {
     <>
       <p className="pt-1 text-lead font-semibold">
         {f.median_per_100h === null
-          ? `Faults per 100 h: not determined; needs ${f.needs}.`
-          : `${f.faults} ${f.faults === 1 ? "fault" : "faults"} in ${f.hours.toFixed(0)} h ${f.hours_from}: about ${f.median_per_100h.toFixed(1)} in 100 h, between ${f.low!.toFixed(1)} and ${f.high!.toFixed(1)}.`}
-        {f.false_alarms > 0 &&
-          ` ${f.false_alarms} false ${f.false_alarms === 1 ? "alarm" : "alarms"} of a detector, counted apart.`}
+          ? text.faultsPer100HNot(f.needs ?? "")
+          : text.faultFaultsInHAbout(
+              f.faults,
+              f.hours.toFixed(0),
+              f.hours_from,
+              f.median_per_100h.toFixed(1),
+              f.low!.toFixed(1),
+              f.high!.toFixed(1),
+            )}
+        {f.false_alarms > 0 && text.falseAlarmAlarmsOfA(f.false_alarms)}
       </p>
       <p className="text-small text-ink-2">{text.faultsOfThisLog}</p>
       <ul className="mt-2">
@@ -88,11 +94,7 @@ export function Log({ rec, path, may, busy, send }: Props) {
           {HAZARDS.includes(kind) && <p className="caution w-full">{text.stopUnplugAndHave}</p>}
           <Field
             label={
-              kind === "hours"
-                ? "Remark"
-                : kind === "re-opened"
-                  ? "Why testing may go on: what was found and done, who looked at it"
-                  : "In words"
+              kind === "hours" ? text.remark : kind === "re-opened" ? text.whyTestingMayGoOn : text.inWords
             }
           >
             <input className="input" name="words" required={kind !== "hours"} maxLength={500} />
@@ -107,7 +109,7 @@ export function Log({ rec, path, may, busy, send }: Props) {
               required={kind === "hours"}
             />
           </Field>
-          <Field label={`Cost, ${rec.worth.currency}`}>
+          <Field label={text.cost(rec.worth.currency)}>
             <input className="input num !w-[100px]" name="cost" type="number" min={0} step="any" />
           </Field>
         </Line>

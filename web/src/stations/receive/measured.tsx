@@ -34,12 +34,15 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
                     >
                       <span className="flex-1">
                         {m.kind}
-                        {m.to_c !== null && ` ${m.from_c} to ${m.to_c} °C`}
+                        {m.to_c !== null && text.toC(m.from_c ?? "", m.to_c)}
                         <small className="text-ink-2">
                           {" "}
-                          {m.instrument ?? "by hand"}, configuration {m.configuration}
-                          {m.corrected && ", corrected"}
-                          {m.note && ` · ${m.note}`}
+                          {text.byHandConfigurationCorrected(
+                            m.instrument,
+                            m.configuration,
+                            m.corrected,
+                            m.note && ` · ${m.note}`,
+                          )}
                         </small>
                       </span>
                       <b className="num">
@@ -65,7 +68,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
           <Line
             key={correcting?.id ?? "new"}
             label={text.aMeasurement}
-            action={correcting ? "Correct it" : "Keep"}
+            action={correcting ? text.correctIt : "Keep"}
             busy={busy}
             keep={(words, done) =>
               send(
@@ -110,7 +113,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
                 ))}
               </select>
             </Field>
-            <Field label={`Value, ${kinds.find((m) => m.kind === chosen)!.unit}`}>
+            <Field label={text.value(kinds.find((m) => m.kind === chosen)!.unit)}>
               <input
                 className="input num !w-[110px]"
                 name="value"
@@ -132,7 +135,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
                     defaultValue={correcting?.from_c ?? 21}
                   />
                 </Field>
-                <Field label="To, °C">
+                <Field label={text.toC2}>
                   <input
                     className="input num !w-[84px]"
                     name="to"
@@ -175,7 +178,7 @@ export function Measured({ unit, rec, path, may, busy, send }: Props) {
 /** A machine that stands by or heats is heard too, without a print; a wrong reading is corrected with its reason. */
 function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path" | "may" | "busy" | "send">) {
   const [correcting, setCorrecting] = useState<Schemas["NoiseOut"] | null>(null);
-  const use = useInstrument("sound meter", rec.meters);
+  const use = useInstrument(text.soundMeter2, rec.meters);
   return (
     <div>
       {rec.standby_noise.length > 0 && <h3 className="lab pt-3">{text.noiseWithoutAPrint}</h3>}
@@ -183,16 +186,16 @@ function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path"
         {rec.standby_noise.map((n) => (
           <li key={n.id} className="flex items-baseline gap-3 border-t border-rule-2 py-1 text-body">
             <span className="flex-1">
-              {n.state}, door {n.door_shut ? "shut" : "open"}
+              {text.doorShutOpen(n.state, n.door_shut)}
               <small className="text-ink-2">
                 {" "}
                 {n.needs
-                  ? `read ${n.level_db.toFixed(1)} dB; needs ${n.needs}`
-                  : `at 1 m, read ${n.level_db.toFixed(1)} dB at ${n.distance_m} m`}
-                {n.corrected && ", corrected"}
+                  ? text.readDbNeeds(n.level_db.toFixed(1), n.needs)
+                  : text.at1MReadDb(n.level_db.toFixed(1), n.distance_m)}
+                {n.corrected && text.corrected2}
               </small>
             </span>
-            <b className="num">{n.at_1_m_db === null ? "–" : `${n.at_1_m_db.toFixed(1)} dB`}</b>
+            <b className="num">{n.at_1_m_db === null ? "–" : text.db(n.at_1_m_db.toFixed(1))}</b>
             {may && (
               <button type="button" className="text-small underline" onClick={() => setCorrecting(n)}>
                 {text.correct}
@@ -205,7 +208,7 @@ function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path"
         <Line
           key={correcting?.id ?? "new"}
           label={text.noiseWithoutAPrint}
-          action={correcting ? "Correct it" : "Keep"}
+          action={correcting ? text.correctIt : "Keep"}
           busy={busy}
           keep={(words, done) =>
             send(
@@ -243,7 +246,8 @@ function StandbyNoise({ rec, path, may, busy, send }: Pick<Props, "rec" | "path"
           <Level label={text.backgroundDb} name="background" value={correcting?.background_db ?? undefined} />
           <Level label={text.distanceM} name="distance" value={correcting?.distance_m ?? 1} required />
           <label className="flex items-center gap-1.5 pb-2">
-            <input type="checkbox" name="door" defaultChecked={correcting?.door_shut ?? true} /> door shut
+            <input type="checkbox" name="door" defaultChecked={correcting?.door_shut ?? true} />{" "}
+            {text.doorShut}
           </label>
           {correcting && (
             <Field label={text.whyItIsCorrected}>
@@ -294,22 +298,18 @@ function HowItPrints({ rec }: { rec: Rec }) {
         <p key={w}>{w}</p>
       ))}
       {p.ratio !== null && (
-        <p>
-          Takes {p.ratio.toFixed(2)} times its files' estimates
-          {p.ratio_spread !== null && `, a single print within a factor of ${p.ratio_spread.toFixed(2)}`}.
-        </p>
+        <p>{text.takesTimesItsFilesEstimates(p.ratio.toFixed(2), p.ratio_spread?.toFixed(2) ?? null)}</p>
       )}
       {p.first_tries > 0 && (
         <p className="text-ink-2">
-          First tries: {(100 * p.first_low).toFixed(0)} to {(100 * p.first_high).toFixed(0)} % come out, 95
-          times in 100.
+          {text.firstTriesToComeOut((100 * p.first_low).toFixed(0), (100 * p.first_high).toFixed(0))}
         </p>
       )}
       {p.phases.length > 0 && (
         <ul className="pt-1">
           {p.phases.map((x) => (
             <li key={x.phase} className="flex justify-between">
-              <span>{x.phase}, mean</span>
+              <span>{text.mean(x.phase)}</span>
               <span className="num">{clock(x.seconds)}</span>
             </li>
           ))}
@@ -320,13 +320,10 @@ function HowItPrints({ rec }: { rec: Rec }) {
       <ul>
         {rec.noise.map((n) => (
           <li key={`${n.state} ${n.door_shut} ${n.fan_percent}`} className="flex justify-between gap-2">
-            <span>
-              {n.state}, door {n.door_shut ? "shut" : "open"}
-              {n.fan_percent !== null && `, fan ${n.fan_percent} %`}
-            </span>
+            <span>{text.doorShutOpenFan(n.state, n.door_shut, n.fan_percent)}</span>
             <span className="whitespace-nowrap">
-              <b className="num">{n.level_db.toFixed(1)} dB</b>{" "}
-              <small className="text-ink-2">of {n.readings}</small>
+              <b className="num">{text.db2(n.level_db.toFixed(1))}</b>{" "}
+              <small className="text-ink-2">{text.ofWord3(n.readings)}</small>
             </span>
           </li>
         ))}

@@ -1,19 +1,20 @@
 import type { Rec, Unit } from "./line";
+import { text } from "./text";
 
 /** The plate from above: what its sheet says, and what the nozzle reaches of it. */
 export function PlateMap({ unit, rec, known }: { unit: Unit; rec: Rec; known: boolean }) {
   const edge = (kind: string) => rec.measures.filter((m) => m.kind === kind).at(-1)?.value ?? 0;
-  const wide = edge("plate width") || unit.bed_x_mm;
-  const deep = edge("plate depth") || unit.bed_y_mm;
+  const wide = edge(text.plateWidth) || unit.bed_x_mm;
+  const deep = edge(text.plateDepth) || unit.bed_y_mm;
   const scale = 200 / Math.max(wide, deep);
-  const left = edge("left edge not reached");
-  const back = edge("back edge not reached");
+  const left = edge(text.leftEdgeNotReached);
+  const back = edge(text.backEdgeNotReached);
   return (
     <svg
       viewBox="-15 -15 230 240"
       className="block w-full max-w-[230px]"
       role="img"
-      aria-label={known ? rec.printable.words : "The plate; its edges are not measured yet"}
+      aria-label={known ? rec.printable.words : text.thePlateItsEdgesAre}
     >
       {unit.is_round ? (
         <ellipse
@@ -57,7 +58,7 @@ export function PlateMap({ unit, rec, known }: { unit: Unit; rec: Rec; known: bo
         fontSize="10"
         fill="var(--ink-2)"
       >
-        front, {unit.is_round ? `⌀ ${wide.toFixed(0)} mm` : `${wide.toFixed(0)} × ${deep.toFixed(0)} mm`}
+        {text.frontMmMm(unit.is_round, wide.toFixed(0), deep.toFixed(0))}
       </text>
     </svg>
   );

@@ -10,6 +10,7 @@ import { Claims } from "./claims";
 import type { Props, Rec, Unit } from "./line";
 import { Log } from "./log";
 import { Measured } from "./measured";
+import { text } from "./text";
 import { Worth } from "./worth";
 
 /** What is recorded of one unit, at one step of receiving it. */
@@ -50,13 +51,13 @@ export function UnitRecord({
 }
 
 const TITLES: Record<Exclude<Step, "checks">, string> = {
-  box: "What is in the box",
-  assembly: "Assembly, by the stopwatch",
-  measured: "Measured against the sheet",
-  claims: "Claims against measurements",
+  box: text.whatIsInTheBox,
+  assembly: text.assemblyByTheStopwatch,
+  measured: text.measuredAgainstTheSheet,
+  claims: text.claimsAgainstMeasurements,
   changes: "First power-on and every change since",
-  worth: "Worth of its features against its price",
-  log: "Log of ownership",
+  worth: text.worthOfItsFeaturesAgainst,
+  log: text.logOfOwnership,
 };
 
 const BODY: Record<Exclude<Step, "checks">, (props: Props) => ReactNode> = {

@@ -20,9 +20,9 @@ export function Worth({ rec, path, may, busy, send }: Props) {
       <p className="pt-1 text-lead font-semibold">
         {w.surplus === null
           ? w.price === null
-            ? "Needs the price paid, at the first step."
-            : "Tick what this machine has; the price list is yours."
-          : `A machine ${w.words}`}
+            ? text.needsThePricePaidAt
+            : text.tickWhatThisMachineHas
+          : text.aMachine(w.words)}
       </p>
       <label className="mt-2 flex max-w-[560px] items-center gap-3 text-body">
         <span className="flex-1">{text.aMachineWithoutAny}</span>
@@ -32,7 +32,7 @@ export function Worth({ rec, path, may, busy, send }: Props) {
           type="number"
           min={0}
           step="any"
-          aria-label={`What a machine without any of these is worth, ${w.currency}`}
+          aria-label={text.whatAMachineWithoutAny(w.currency)}
           defaultValue={w.base}
           disabled={!may || busy}
           onBlur={(e) => {
@@ -59,7 +59,7 @@ export function Worth({ rec, path, may, busy, send }: Props) {
                 disabled={!may}
                 onChange={(e) =>
                   void keep({
-                    label: `${f.name}: ${e.target.checked ? "on it" : "not on it"}`,
+                    label: `${f.name}: ${e.target.checked ? text.onIt : text.notOnIt}`,
                     study: path.study_id,
                     method: "PUT",
                     path: place(f.id),
@@ -75,7 +75,7 @@ export function Worth({ rec, path, may, busy, send }: Props) {
               type="number"
               min={0}
               step="any"
-              aria-label={`What ${f.name} is worth, ${w.currency}`}
+              aria-label={text.whatIsWorth(f.name, w.currency)}
               defaultValue={f.worth}
               disabled={!may || busy}
               onBlur={(e) => {
@@ -115,7 +115,7 @@ export function Worth({ rec, path, may, busy, send }: Props) {
           <Field label={text.feature}>
             <input className="input" name="name" required maxLength={80} />
           </Field>
-          <Field label={`Worth, ${w.currency}`}>
+          <Field label={text.worth(w.currency)}>
             <input className="input num" name="worth" type="number" min={0} step="any" required />
           </Field>
         </Line>

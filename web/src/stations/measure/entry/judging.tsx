@@ -1,14 +1,12 @@
-import { ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import type { Schemas } from "../../../api/client";
 import type { Entry } from "../../../api/outbox";
+import { Toggles } from "../../../parts/form/toggles";
 import type { useKeeping } from "../keeping";
 import { text } from "../text";
 
 type Judge = ReturnType<typeof useKeeping>["judge"];
 type Line = Schemas["JudgedLine"];
-const ITEM =
-  "rounded border border-rule px-1.5 py-0.5 text-small data-[state=on]:border-enamel data-[state=on]:bg-enamel data-[state=on]:text-on-enamel";
 
 /** Features that no instrument reads: each with its verdict, count or look, as this person says it. */
 export function Judging({
@@ -92,56 +90,33 @@ function Ask({ line, judge }: { line: Line; judge: (said: Parameters<Judge>[1], 
         />
       )}
       {line.takes === "verdict" && (
-        <ToggleGroup.Root
-          type="single"
-          className="flex gap-1"
-          aria-label={text.verdictOf(line.code)}
-          value={partly ?? ""}
-          onValueChange={(v) => {
-            const verdict = v as Schemas["Verdict"];
-            if (verdict === "pass") say({ verdict });
-            else if (verdict) setPartly(verdict);
-          }}
-        >
-          {(["pass", "partly", "fail"] as const).map((v) => (
-            <ToggleGroup.Item key={v} value={v} className={ITEM}>
-              {text.verdicts[v]}
-            </ToggleGroup.Item>
-          ))}
-        </ToggleGroup.Root>
+        <Toggles
+          label={text.verdictOf(line.code)}
+          value={partly}
+          options={(["pass", "partly", "fail"] as const).map((v) => ({ value: v, name: text.verdicts[v] }))}
+          change={(verdict) => (verdict === "pass" ? say({ verdict }) : setPartly(verdict))}
+          item="py-0.5"
+        />
       )}
       {partly && (
-        <ToggleGroup.Root
-          type="single"
+        <Toggles
+          label={text.whyOf(line.code)}
+          options={[
+            ...line.words.map((w) => ({ value: w, name: w })),
+            ...(partly === "fail" ? [{ value: "-", name: text.noWord }] : []),
+          ]}
+          change={(word) => say({ verdict: partly, word: word === "-" ? "" : word })}
           className="flex flex-wrap gap-1"
-          aria-label={text.whyOf(line.code)}
-          onValueChange={(word) => word && say({ verdict: partly, word: word === "-" ? "" : word })}
-        >
-          {line.words.map((w) => (
-            <ToggleGroup.Item key={w} value={w} className={ITEM}>
-              {w}
-            </ToggleGroup.Item>
-          ))}
-          {partly === "fail" && (
-            <ToggleGroup.Item value="-" className={ITEM}>
-              {text.noWord}
-            </ToggleGroup.Item>
-          )}
-        </ToggleGroup.Root>
+          item="py-0.5"
+        />
       )}
       {line.takes === "look" && (
-        <ToggleGroup.Root
-          type="single"
-          className="flex gap-1"
-          aria-label={text.lookOf(line.code)}
-          onValueChange={(v) => v && say({ amount: Number(v) })}
-        >
-          {[0, 1, 2, 3, 4, 5].map((n) => (
-            <ToggleGroup.Item key={n} value={String(n)} className={`${ITEM} num`}>
-              {n}
-            </ToggleGroup.Item>
-          ))}
-        </ToggleGroup.Root>
+        <Toggles
+          label={text.lookOf(line.code)}
+          options={["0", "1", "2", "3", "4", "5"].map((n) => ({ value: n, name: n }))}
+          change={(n) => say({ amount: Number(n) })}
+          item="num py-0.5"
+        />
       )}
       {line.takes === "count" && (
         <form

@@ -1,6 +1,6 @@
-import { ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import type { Schemas } from "../../../api/client";
+import { Toggles } from "../../../parts/form/toggles";
 import { text } from "../text";
 
 const W = 304;
@@ -14,23 +14,12 @@ export function FitChart({ chart }: { chart: Schemas["FitChartOut"] }) {
   return (
     <>
       <div className="mt-1.5 flex items-center gap-1">
-        <ToggleGroup.Root
-          type="single"
-          className="flex gap-1"
-          aria-label={text.axisDrawn}
-          value={axis ?? ""}
-          onValueChange={(a) => a && setAxis(a as Schemas["Axis"])}
-        >
-          {axes.map((a) => (
-            <ToggleGroup.Item
-              key={a}
-              value={a}
-              className="rounded border border-rule px-2 text-small data-[state=on]:border-enamel data-[state=on]:bg-enamel data-[state=on]:text-on-enamel"
-            >
-              {a}
-            </ToggleGroup.Item>
-          ))}
-        </ToggleGroup.Root>
+        <Toggles
+          label={text.axisDrawn}
+          value={axis}
+          options={axes.map((a) => ({ value: a, name: a }))}
+          change={setAxis}
+        />
         <span className="ml-auto text-tiny text-ink-2">{text.fitAxes}</span>
       </div>
       <Line
@@ -88,7 +77,7 @@ function Line({
             stroke="var(--c2)"
           />
           <circle cx={x(p.nominal_mm)} cy={y(p.deviation_mm)} r={3.6} fill="var(--c1)">
-            <title>{`${p.code}: ${p.deviation_mm.toFixed(3)} ± ${p.expanded_mm.toFixed(3)} mm`}</title>
+            <title>{text.mm(p.code, p.deviation_mm.toFixed(3), p.expanded_mm.toFixed(3))}</title>
           </circle>
         </g>
       ))}

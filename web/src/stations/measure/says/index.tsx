@@ -1,4 +1,5 @@
 import type { Schemas } from "../../../api/client";
+import { Explained } from "../../../parts/hint";
 import { Sourced } from "../../../parts/source-drawer";
 import { text } from "../text";
 import { FitChart } from "./fit";
@@ -39,9 +40,12 @@ export function Says({ specimen }: { specimen: Schemas["SpecimenView"] }) {
               )}
             </b>{" "}
             <span className="num text-tiny text-ink-2">{f.uncertainty}</span>
-            <span className={f.amount ? "block text-ink-2" : "text-ink-2"} title={f.points_to ?? undefined}>
+            <Explained
+              className={f.amount ? "block text-ink-2" : "text-ink-2"}
+              says={f.points_to ?? undefined}
+            >
               {f.amount ? f.meaning : ` ${f.meaning}`}
-            </span>
+            </Explained>
           </p>
         ))}
       </div>

@@ -21,7 +21,7 @@ export default function Day({ studyId }: { studyId: string }) {
   if (view.isError)
     return (
       <Empty title={text.nothingIsPlannedYet}>
-        <p>{view.error.message} Make one under Schedule; then this page says what to do next.</p>
+        <p>{text.makeOneUnderScheduleThen(view.error.message)}</p>
       </Empty>
     );
   if (!view.data) return <Skeleton className="h-full" />;
@@ -59,7 +59,7 @@ export default function Day({ studyId }: { studyId: string }) {
           <ArrowRight size={15} />
         </button>
         <button type="button" className="chip" onClick={() => window.print()}>
-          <Printer size={15} /> Day sheet
+          <Printer size={15} /> {text.daySheet}
         </button>
       </Top>
       <section
@@ -72,15 +72,14 @@ export default function Day({ studyId }: { studyId: string }) {
           {view.data.study}: {weekday(view.data.day)}
         </h2>
         <p className="hidden pb-2 text-tiny print:block">
-          Plan {view.data.number}, times in {view.data.time_zone}. Tick what is done and write down what was
-          different.
+          {text.planTimesInTickWhat(view.data.number, view.data.time_zone)}
         </p>
         {first ? (
           <div className="print:hidden">
-            <p className="lab">{first.due ? "Now" : `Next, ${hour(first.at)}`}</p>
+            <p className="lab">{first.due ? text.now : text.next(hour(first.at))}</p>
             <p className="pt-0.5 text-title leading-tight font-bold [font-stretch:88%]">{first.words}</p>
             <p className="pt-1 text-body text-ink-2">
-              {first.due && `Since ${hour(first.at)}. `}
+              {first.due && text.since(hour(first.at))}
               {first.detail}
             </p>
             {first.job_id && (
@@ -89,7 +88,7 @@ export default function Day({ studyId }: { studyId: string }) {
                 className={`button big mt-3 ${first.due ? "now" : "primary"}`}
                 onClick={() => open(first)}
               >
-                {first.kind === "start" ? "Go to this print" : "Open its run"}
+                {first.kind === "start" ? text.goToThisPrint : text.openItsRun}
               </button>
             )}
           </div>
@@ -130,10 +129,12 @@ export default function Day({ studyId }: { studyId: string }) {
       >
         <h2 className="lab pb-1">{weekday(view.data.day)}</h2>
         <p className="text-head font-semibold">
-          {actions.filter((a) => a.kind === "start").length} starts,{" "}
-          {actions.filter((a) => a.kind === "remove").length} removals
+          {text.startsRemovals(
+            actions.filter((a) => a.kind === "start").length,
+            actions.filter((a) => a.kind === "remove").length,
+          )}
         </p>
-        {due.length > 0 && <p className="pt-0.5 text-needle-ink print:hidden">{due.length} due now</p>}
+        {due.length > 0 && <p className="pt-0.5 text-needle-ink print:hidden">{text.dueNow(due.length)}</p>}
         {view.data.overnight.length > 0 && (
           <>
             <h2 className="lab pt-4 pb-1">{text.printsOnWhenNobody}</h2>

@@ -4,6 +4,7 @@ import { api, newId, type Schemas, unwrap } from "../../../api/client";
 import { isOpen, useChange, useMe, useSchedule, useWork } from "../../../api/queries";
 import { Top } from "../../../app/shell";
 import { Empty, Skeleton, Trouble } from "../../../parts/bits";
+import { Toggles } from "../../../parts/form/toggles";
 import { Working } from "../../../parts/working";
 import { text } from "../text";
 import { ms, weekday, when } from "./bench-time";
@@ -61,7 +62,7 @@ export default function Schedule({ studyId }: { studyId: string }) {
       disabled={!!running || ask.isPending || view.data.open_prints === 0}
       onClick={() => ask.mutate(undefined)}
     >
-      {made ? "Plan again" : "Make the schedule"}
+      {made ? text.planAgain : text.makeTheSchedule}
     </button>
   );
   return (
@@ -69,7 +70,7 @@ export default function Schedule({ studyId }: { studyId: string }) {
       <Top>
         {made && (
           <a className="chip max-[1180px]:hidden" href={`/api/studies/${studyId}/schedule.ics`} download>
-            <CalendarBlank size={15} /> Calendar file
+            <CalendarBlank size={15} /> {text.calendarFile}
           </a>
         )}
       </Top>
@@ -84,33 +85,34 @@ export default function Schedule({ studyId }: { studyId: string }) {
         {failed && (
           <p role="alert" className="trouble mt-2">
             <b>{text.noNewSchedule}</b> {failed}
-            {made && " The one below still stands."}
+            {made && text.theOneBelowStillStands}
           </p>
         )}
         {view.data.stale.length > 0 && !running && (
           <p className="caution mt-2">
-            {view.data.stale.slice(0, 2).join(" ")}
-            {view.data.stale.length > 2 && ` And ${view.data.stale.length - 2} more.`} Plan again to take it
-            up: what has happened is kept.
+            {text.andMorePlanAgainTo(
+              view.data.stale.slice(0, 2).join(" "),
+              view.data.stale.length,
+              view.data.stale.length - 2,
+            )}
           </p>
         )}
         <Trouble error={ask.error ?? pin.error} />
         {made ? (
           <>
             <div className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-3 pb-1.5">
-              <div role="group" aria-label={text.scale} className="flex rounded-[4px] border border-rule">
-                {(["day", "days", "week", "all"] as const).map((s) => (
-                  <button
-                    key={s}
-                    type="button"
-                    aria-pressed={scale === s}
-                    onClick={() => setScale(s)}
-                    className="px-2 py-0.5 text-small text-ink-2 aria-pressed:bg-enamel aria-pressed:text-on-enamel"
-                  >
-                    {{ day: "A day", days: "3 days", week: "A week", all: "All" }[s]}
-                  </button>
-                ))}
-              </div>
+              <Toggles
+                label={text.scale}
+                value={scale}
+                options={[
+                  { value: "day", name: text.aDay },
+                  { value: "days", name: text.threeDays },
+                  { value: "week", name: text.aWeek },
+                  { value: "all", name: text.allOfIt },
+                ]}
+                change={setScale}
+                item="py-0.5"
+              />
               {made.spools.map((s) => (
                 <span key={s.code} className="inline-flex items-center gap-1.5 text-small">
                   <Swatch spools={made.spools.map((o) => o.code)} code={s.code} /> {s.code}{" "}
@@ -131,11 +133,11 @@ export default function Schedule({ studyId }: { studyId: string }) {
           </>
         ) : (
           !running && (
-            <Empty title={view.data.open_prints === 0 ? "Nothing to schedule" : "Nothing has a time yet"}>
+            <Empty title={view.data.open_prints === 0 ? text.nothingToSchedule : text.nothingHasATimeYet}>
               <p>
                 {view.data.open_prints === 0
                   ? nothingOpen(view.data)
-                  : `${view.data.open_prints === 1 ? "1 print waits" : `${view.data.open_prints} prints wait`}. Say who is there when and what hangs on which circuit, then have the schedule made: spools, people, nights and circuits are kept apart.`}
+                  : text.n1PrintWaitsPrintsWait(view.data.open_prints)}
               </p>
             </Empty>
           )
@@ -187,7 +189,7 @@ function First({ view }: { view: Schemas["ScheduleView"] }) {
     <p className="text-lead font-semibold">
       {view.open_prints === 0
         ? nothingOpen(view)
-        : `${view.open_prints === 1 ? "1 print has" : `${view.open_prints} prints on ${view.machines.length} machines have`} no time yet.`}
+        : text.n1PrintHasPrintsOn(view.open_prints, view.machines.length)}
     </p>
   );
 }
@@ -198,16 +200,19 @@ function Headline({ made, openPrints }: { made: Schemas["Made"]; openPrints: num
     <>
       <p className="text-head font-semibold [font-stretch:92%]">
         {openPrints === 0
-          ? "No print waits for a time: all are printed, or out of tries."
-          : `Through on ${weekday(made.finish_at)}, if nothing fails; ${late ? `9 times in 10 by ${weekday(late.at)}` : "its spread is not known"}.`}
+          ? text.noPrintWaitsForA
+          : text.throughOnIfNothingFails(weekday(made.finish_at), late ? weekday(late.at) : null)}
       </p>
       <p className="pt-0.5 text-small text-ink-2">
-        Plan {made.number}.{" "}
-        {made.best || made.gap < 0.005
-          ? "Nothing could be through earlier"
-          : `Nothing could be through before ${when(made.bound_at)}, and ${(100 * made.gap).toFixed(0)} % of this time is not proven necessary`}
-        : {made.bound_by}. {made.moves} spool moves. Order shuffled with seed {made.seed}, free within its
-        blocks.
+        {text.planNothingCouldBeThrough(
+          made.number,
+          made.best || made.gap < 0.005,
+          when(made.bound_at),
+          (100 * made.gap).toFixed(0),
+          made.bound_by,
+          made.moves,
+          made.seed,
+        )}
       </p>
     </>
   );

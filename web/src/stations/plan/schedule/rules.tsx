@@ -4,6 +4,7 @@ import { keys } from "../../../api/keys";
 import { useBenchRules, useChange } from "../../../api/queries";
 import { Field, Skeleton, Trouble } from "../../../parts/bits";
 import { UnitName } from "../../../parts/unit-mark";
+import { text } from "../text";
 
 type Rules = Required<Schemas["RulesOut"]>;
 const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
@@ -87,8 +88,7 @@ function Form({
     const wrong = read.indexOf(null);
     if (wrong >= 0) return setFault(`${DAYS[wrong]}: write hours like 09:00–12:30, 13:00–17:30.`);
     const holidays = free.split(/[\s,;]+/).filter(Boolean);
-    if (holidays.some((d) => !/^\d{4}-\d\d-\d\d$/.test(d)))
-      return setFault("Write days off like 2026-12-24, 2026-12-25.");
+    if (holidays.some((d) => !/^\d{4}-\d\d-\d\d$/.test(d))) return setFault(text.writeDaysOffLike2026);
     setFault("");
     save.mutate(
       {
@@ -118,27 +118,27 @@ function Form({
   return (
     <form onSubmit={submit} className="grid gap-3.5">
       <fieldset className="grid gap-1.5" disabled={!may}>
-        <legend className="lab pb-1">Somebody is at the bench</legend>
+        <legend className="lab pb-1">{text.somebodyIsAtTheBench}</legend>
         {DAYS.map((name, i) => (
           <label key={name} className="grid grid-cols-[34px_1fr] items-center gap-2 text-small">
             <span>{name.slice(0, 3)}</span>
             <input
               className="input num !text-small"
-              aria-label={`Hours on ${name}`}
-              placeholder="nobody"
+              aria-label={text.hoursOn(name)}
+              placeholder={text.nobody}
               value={week[i]}
               onChange={(e) => setWeek(week.map((w, k) => (k === i ? e.target.value : w)))}
             />
           </label>
         ))}
-        <Field label="Days off" hint="Dates, with commas between">
+        <Field label={text.daysOff} hint={text.datesWithCommasBetween}>
           <input className="input num !text-small" value={free} onChange={(e) => setFree(e.target.value)} />
         </Field>
         <div className="grid grid-cols-2 gap-2">
-          {number("people", "People at once", 1, 20)}
+          {number("people", text.peopleAtOnce, 1, 20)}
           {number("dryers", "Dryers", 1, 20)}
         </div>
-        <Field label="Time zone">
+        <Field label={text.timeZone}>
           <select
             className="input"
             value={draft.time_zone}
@@ -151,8 +151,8 @@ function Form({
         </Field>
       </fieldset>
       <fieldset className="grid grid-cols-2 gap-2" disabled={!may}>
-        <legend className="lab pb-1">Dates</legend>
-        <Field label="Begin on">
+        <legend className="lab pb-1">{text.dates}</legend>
+        <Field label={text.beginOn}>
           <input
             className="input num !text-tiny"
             type="date"
@@ -160,7 +160,7 @@ function Form({
             onChange={(e) => set({ begin: e.target.value || null })}
           />
         </Field>
-        <Field label="Finished by">
+        <Field label={text.finishedBy}>
           <input
             className="input num !text-tiny"
             type="date"
@@ -170,14 +170,14 @@ function Form({
         </Field>
       </fieldset>
       <fieldset className="grid grid-cols-2 gap-2" disabled={!may}>
-        <legend className="lab pb-1">Handling, minutes</legend>
-        {number("setup_min", "Set up and start", 1, 240)}
-        {number("heat_min", "Heat up", 0, 120)}
-        {number("cool_min", "Cool the plate", 0, 600)}
-        {number("removal_min", "Remove and bag", 1, 240)}
+        <legend className="lab pb-1">{text.handlingMinutes}</legend>
+        {number("setup_min", text.setUpAndStart, 1, 240)}
+        {number("heat_min", text.heatUp, 0, 120)}
+        {number("cool_min", text.coolThePlate, 0, 600)}
+        {number("removal_min", text.removeAndBag, 1, 240)}
       </fieldset>
       <fieldset className="grid gap-1.5" disabled={!may}>
-        <legend className="lab pb-1">Drying, hours</legend>
+        <legend className="lab pb-1">{text.dryingHours}</legend>
         {spools.map((s) => (
           <label
             key={s.spool_id}
@@ -185,7 +185,7 @@ function Form({
           >
             <span>
               {s.words}
-              {s.dried_on && <small className="block text-ink-2">dried on {s.dried_on}</small>}
+              {s.dried_on && <small className="block text-ink-2">{text.driedOn(s.dried_on)}</small>}
             </span>
             <input
               className="input num"
@@ -194,7 +194,7 @@ function Form({
               max={72}
               step={0.5}
               placeholder={String(s.usual_h)}
-              aria-label={`Hours that ${s.words} dries`}
+              aria-label={text.hoursThatDries(s.words)}
               value={draft.drying.find((d) => d.spool_id === s.spool_id)?.hours ?? ""}
               onChange={(e) =>
                 set({
@@ -209,20 +209,18 @@ function Form({
             />
           </label>
         ))}
-        {number("dried_lasts_days", "Stays dry for, days", 0, 365)}
-        <p className="text-small leading-tight text-ink-2">
-          Usual times are shown; the filament maker's data sheet comes first.
-        </p>
+        {number("dried_lasts_days", text.staysDryForDays, 0, 365)}
+        <p className="text-small leading-tight text-ink-2">{text.usualTimesAreShownThe}</p>
       </fieldset>
       <fieldset className="grid gap-2" disabled={!may}>
-        <legend className="lab pb-1">Circuits</legend>
+        <legend className="lab pb-1">{text.circuits}</legend>
         {draft.circuits.map((c, i) => {
           const change = (to: Partial<Schemas["CircuitIn"]>) =>
             set({ circuits: draft.circuits.map((o, k) => (k === i ? { ...o, ...to } : o)) });
           return (
             <div key={i} className="rounded-[4px] border border-rule-2 p-2">
               <div className="grid grid-cols-[1fr_80px] gap-2">
-                <Field label="Name">
+                <Field label={text.name}>
                   <input
                     className="input"
                     value={c.name}
@@ -231,7 +229,7 @@ function Form({
                     onChange={(e) => change({ name: e.target.value })}
                   />
                 </Field>
-                <Field label="Limit, W">
+                <Field label={text.limitW}>
                   <input
                     className="input num"
                     type="number"
@@ -259,7 +257,7 @@ function Form({
                 className="button mt-1.5"
                 onClick={() => set({ circuits: draft.circuits.filter((_, k) => k !== i) })}
               >
-                Take this circuit out
+                {text.takeThisCircuitOut}
               </button>
             </div>
           );
@@ -276,15 +274,12 @@ function Form({
             })
           }
         >
-          Add a circuit
+          {text.addACircuit}
         </button>
-        <p className="caution">
-          The sums are for planning. Continuous-load limits and wiring are for the local code and a licensed
-          electrician.
-        </p>
+        <p className="caution">{text.theSumsAreForPlanning}</p>
       </fieldset>
       <fieldset disabled={!may}>
-        <legend className="lab pb-1">Never left alone</legend>
+        <legend className="lab pb-1">{text.neverLeftAlone}</legend>
         {machines.map((m) => (
           <label key={m.unit_id} className="flex items-center gap-1.5 py-px text-small">
             <input
@@ -295,9 +290,7 @@ function Form({
             <UnitName mark={m.mark} name={m.name} />
           </label>
         ))}
-        <p className="pt-1 text-small text-ink-2">
-          A machine that has not passed its safety checks is never left alone either.
-        </p>
+        <p className="pt-1 text-small text-ink-2">{text.aMachineThatHasNot}</p>
       </fieldset>
       {fault && (
         <p role="alert" className="trouble">
@@ -308,11 +301,11 @@ function Form({
       <div className="flex gap-2">
         {may && (
           <button type="submit" className="button primary" disabled={save.isPending}>
-            Keep these
+            {text.keepThese}
           </button>
         )}
         <button type="button" className="button" onClick={close}>
-          Back
+          {text.back}
         </button>
       </div>
     </form>

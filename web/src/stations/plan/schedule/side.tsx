@@ -48,9 +48,7 @@ export function Side({
       <Chances made={made} finishBy={finishBy} />
       {made.moved_count > 0 && (
         <div>
-          <h2 className="lab pb-1">
-            {made.moved_count} prints moved since plan {made.number - 1}
-          </h2>
+          <h2 className="lab pb-1">{text.printsMovedSincePlan(made.moved_count, made.number - 1)}</h2>
           <ul className="grid gap-1.5">
             {made.moved.slice(0, 8).map((m) => (
               <li key={m.job_id} className="text-small leading-tight">
@@ -64,7 +62,7 @@ export function Side({
             ))}
           </ul>
           {made.moved_count > 8 && (
-            <p className="pt-1 text-small text-ink-2">And {made.moved_count - 8} more.</p>
+            <p className="pt-1 text-small text-ink-2">{text.andMore(made.moved_count - 8)}</p>
           )}
         </div>
       )}
@@ -74,8 +72,7 @@ export function Side({
         </p>
       ))}
       <p className="text-small leading-snug text-ink-2">
-        Times: {made.times_from}. Machines stand idle {made.idle_h.toFixed(0)} h in all before their last
-        print. Choose a print to see and pin it, or drag it to another time.
+        {text.timesMachinesStandIdleH(made.times_from, made.idle_h.toFixed(0))}
       </p>
     </div>
   );
@@ -90,7 +87,7 @@ function Chances({ made, finishBy }: { made: Made; finishBy: string | null }) {
       <h2 className="lab pb-1">{text.throughBy}</h2>
       {made.by_date !== null && finishBy && (
         <p className="pb-1 text-body font-semibold">
-          {weekday(finishBy)}, the date set: {(100 * made.by_date).toFixed(0)} %
+          {text.theDateSet(weekday(finishBy), (100 * made.by_date).toFixed(0))}
         </p>
       )}
       <ul className="grid gap-0.75">
@@ -132,7 +129,7 @@ function Chosen({
   const [at, setAt] = useState(slot.start_at.slice(0, 16));
   const free = slot.state === "planned" || slot.state === "late";
   const phases: [string, string, string][] = [
-    ["Set up", slot.start_at, slot.hot_at],
+    [text.setUp, slot.start_at, slot.hot_at],
     ["Heat", slot.hot_at, slot.print_at],
     ["Print", slot.print_at, slot.printed_at],
     ["Cool", slot.printed_at, slot.cool_at],
@@ -152,13 +149,13 @@ function Chosen({
         {
           {
             planned: "Planned.",
-            printing: "Printing now.",
+            printing: text.printingNow,
             done: "Printed.",
-            failed: "Failed since this was planned.",
-            late: "It should have started by now.",
+            failed: text.failedSinceThisWasPlanned,
+            late: text.itShouldHaveStartedBy,
           }[slot.state]
         }{" "}
-        {slot.pinned && "Pinned."}
+        {slot.pinned && text.pinned}
       </p>
       <table className="table mt-2">
         <tbody>

@@ -104,7 +104,7 @@ export function Timeline({
           <div key={c.name} className="pt-2 pr-2 leading-tight" style={{ height: LOAD }}>
             <span className="block truncate text-small">{c.name}</span>
             <small className="num text-tiny text-ink-2">
-              peak {c.peak_w.toFixed(0)} of {c.limit_w.toFixed(0)} W
+              {text.peakOfW(c.peak_w.toFixed(0), c.limit_w.toFixed(0))}
             </small>
           </div>
         ))}
@@ -184,7 +184,7 @@ export function Timeline({
           ))}
           {made.dryings.map((d) => (
             <g key={d.spool}>
-              <title>{`${d.spool} dries from ${when(d.start_at)} to ${when(d.end_at)}`}</title>
+              <title>{text.driesFromTo(d.spool, when(d.start_at), when(d.end_at))}</title>
               <rect
                 x={x(ms(d.start_at))}
                 y={HEAD + lanes + 6}
