@@ -2,7 +2,7 @@
 
 import uuid
 from collections import defaultdict
-from collections.abc import Collection, Mapping, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
 from copy import copy
 from dataclasses import dataclass
 from functools import cached_property
@@ -16,13 +16,14 @@ from crevlo.core.safety import SafetyRecord
 from crevlo.core.success import Outcome
 from crevlo.stations.entered import (
     JudgementRow,
-    ReadingRow,
     ScoreRow,
+    ValuesRow,
     current_judgements,
-    current_readings,
     current_rejections,
     current_scores,
+    current_values,
     late_entries,
+    touched,
 )
 from crevlo.stations.price import NO_PRICE, Price, prices_of
 from crevlo.stations.rate import stated_rates
@@ -129,9 +130,15 @@ class Bench:
         return [s.id for s in self.specimens]
 
     @cached_property
-    def readings(self) -> dict[uuid.UUID, list[ReadingRow]]:
-        """By specimen."""
-        return current_readings(self._ask, self._specimen_ids)
+    def values(self) -> dict[uuid.UUID, list[ValuesRow]]:
+        """By specimen, its readings."""
+        return current_values(self._ask, self._specimen_ids)
+
+    def taken(self, specimen_id: uuid.UUID) -> Iterator[tuple[uuid.UUID, float | None, uuid.UUID]]:
+        """Its readings one by one: feature, value, instrument."""
+        for row in self.values.get(specimen_id, []):
+            for value in row.values:
+                yield row.feature_id, value, row.instrument_id
 
     @cached_property
     def judgements(self) -> dict[uuid.UUID, list[JudgementRow]]:
@@ -142,6 +149,10 @@ class Bench:
     def scores(self) -> dict[uuid.UUID, list[ScoreRow]]:
         """By specimen, locked ones only."""
         return current_scores(self._ask, self._specimen_ids, locked_only=True)
+
+    @cached_property
+    def _touched(self) -> set[uuid.UUID]:
+        return touched(self._ask, self._specimen_ids)
 
     @cached_property
     def late(self) -> dict[uuid.UUID, list[str]]:
@@ -357,7 +368,7 @@ class Bench:
 
     def untouched(self, specimen_id: uuid.UUID) -> bool:
         """Whether nobody has read, judged or scored it yet: only until then may its code be told beside its print."""
-        return not any(of.get(specimen_id) for of in (self.readings, self.judgements, self.scores))
+        return specimen_id not in self._touched
 
     def price_of(self, unit_id: uuid.UUID) -> Price:
         return self.prices.get(unit_id, NO_PRICE)

@@ -6,13 +6,15 @@ from collections.abc import Callable, Collection, Iterable
 from datetime import datetime
 from typing import Any, NamedTuple, TypeVar
 
-from sqlalchemy import Select, select, text
+from sqlalchemy import Select, exists, func, or_, select, text
+from sqlalchemy.dialects.postgresql import aggregate_order_by
 from sqlalchemy.orm import Session, aliased
 
 from crevlo.core.features import MEASURED
 from crevlo.core.features.kind import Judged, Takes, Verdict
 from crevlo.store.database import SQL
 from crevlo.store.reading import DefectScore, InspectionLock, Judgement, Reading, Rejection
+from crevlo.store.run import Specimen
 
 
 class ReadingRow(NamedTuple):
@@ -31,6 +33,11 @@ class ReadingRow(NamedTuple):
     supersedes_id: uuid.UUID | None
     reason: str | None
     after_reveal: str | None
+
+    @property
+    def told(self) -> tuple[uuid.UUID, float | None, uuid.UUID]:
+        """What it says: of which feature, what, by which instrument."""
+        return self.feature_id, self.value, self.instrument_id
 
 
 class JudgementRow(NamedTuple):
@@ -68,7 +75,7 @@ class ScoreRow(NamedTuple):
     after_reveal: str | None
 
 
-Entered = TypeVar("Entered", ReadingRow, JudgementRow, ScoreRow)
+Entered = TypeVar("Entered", ReadingRow, "ValuesRow", JudgementRow, ScoreRow)
 _READING = tuple(getattr(Reading, name) for name in ReadingRow._fields)
 _JUDGEMENT = tuple(getattr(Judgement, name) for name in JudgementRow._fields)
 _SCORE = tuple(getattr(DefectScore, name) for name in ScoreRow._fields)
@@ -80,6 +87,23 @@ def current_readings(
     """Readings that no later one supersedes, by specimen; those entered after the reveal only where `late`."""
     query = _counting(Reading, _READING, specimen_ids, late=late).order_by(Reading.repeat)
     return _by_specimen(session, query, ReadingRow._make)
+
+
+class ValuesRow(NamedTuple):
+    """All readings of one feature of a specimen with one instrument as they count, in the order of their places."""
+
+    specimen_id: uuid.UUID
+    feature_id: uuid.UUID
+    instrument_id: uuid.UUID
+    values: list[float | None]
+
+
+def current_values(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[ValuesRow]]:
+    """The values alone of `current_readings`, in a fifth of its time: a study's figures follow from them."""
+    of = (Reading.specimen_id, Reading.feature_id, Reading.instrument_id)
+    values = func.array_agg(aggregate_order_by(Reading.value, Reading.repeat))
+    query = _counting(Reading, (*of, values), specimen_ids, late=False).group_by(*of)
+    return _by_specimen(session, query, ValuesRow._make)
 
 
 def readings_of(session: Session, specimen_id: uuid.UUID, feature_ids: Collection[uuid.UUID]) -> list[ReadingRow]:
@@ -143,6 +167,13 @@ def _by_specimen(
     for row in map(made, session.execute(query)):
         found[row.specimen_id].append(row)
     return found
+
+
+def touched(session: Session, specimen_ids: list[uuid.UUID]) -> set[uuid.UUID]:
+    """Those of some specimens that anybody has begun to read, judge or score, locked or not."""
+    tables = (Reading, Judgement, DefectScore)
+    begun = (exists().where(t.specimen_id == Specimen.id) for t in tables)
+    return set(session.scalars(select(Specimen.id).where(Specimen.id.in_(specimen_ids), or_(*begun))))
 
 
 def late_entries(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[str]]:

@@ -31,8 +31,13 @@ def database_url(given: str | None = None) -> str:
 
 
 def connect(url: str) -> Engine:
-    """A pool of connections; one that has rested is asked whether it still lives before it is used again."""
-    engine = create_engine(database_url(url), pool_size=8, max_overflow=8)
+    """A pool of connections; one that has rested is asked whether it still lives before it is used again.
+
+    CREVLO_POOLER=1 says that a pooler hands a connection on after each transaction: then nothing is prepared on it, which
+    the next one would not find.
+    """
+    pooled = {"prepare_threshold": None} if os.environ.get("CREVLO_POOLER") == "1" else {}
+    engine = create_engine(database_url(url), pool_size=8, max_overflow=8, connect_args=pooled)
 
     @event.listens_for(engine, "connect")
     def begins(connection: DBAPIConnection, record: ConnectionPoolEntry) -> None:

@@ -16,9 +16,9 @@ from crevlo.core.estimate import BadInput
 from crevlo.sim.client import ApiError, Client
 from crevlo.stations.kit.apart import apart
 from tests.api.test_ingest import Sender, add, run_for
-from tests.api.test_kill import kill, serve
 from tests.conftest import Bench
 from tests.plain.harm import die, eat, spin
+from tests.processes import kill, serve
 from tests.small import frozen_study
 
 

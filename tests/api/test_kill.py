@@ -1,40 +1,15 @@
 """Nothing that was acknowledged is lost, however the server ends."""
 
-import os
-import signal
 import socket
-import subprocess
-import sys
 import threading
 import time
-import urllib.request
 
 import httpx
 
 from tests.api.test_ingest import add, rows
-from tests.conftest import SECRET, Bench
+from tests.conftest import Bench
+from tests.processes import kill, serve
 from tests.small import frozen_study
-
-
-def serve(url: str, port: int, **settings: str) -> subprocess.Popen[bytes]:
-    process = subprocess.Popen(
-        [sys.executable, "-m", "gunicorn", "-c", "python:crevlo.cli.serving", "--bind", f"127.0.0.1:{port}"],
-        env=os.environ | {"DATABASE_URL": url, "CREVLO_SECRET": SECRET} | settings, stdin=subprocess.DEVNULL,
-        stdout=subprocess.DEVNULL, start_new_session=True,
-    )  # fmt: skip
-    end = time.monotonic() + 60
-    while True:
-        try:
-            with urllib.request.urlopen(f"http://127.0.0.1:{port}/healthz", timeout=1):
-                return process
-        except OSError:
-            assert time.monotonic() < end, "the server did not come up"
-            time.sleep(0.1)
-
-
-def kill(process: subprocess.Popen[bytes]) -> None:
-    os.killpg(process.pid, signal.SIGKILL)
-    process.wait()
 
 
 def test_kill_minus_nine_loses_no_sample_that_was_acknowledged(bench: Bench) -> None:

@@ -1,11 +1,6 @@
 """Several background workers against one database: every piece of work is carried out once."""
 
-import os
-import signal
-import subprocess
-import sys
 import time
-from collections.abc import Iterator
 
 import pytest
 from sqlalchemy import text
@@ -20,22 +15,6 @@ from tests.small import frozen_study, new
 @pytest.fixture
 def client(bench: Bench) -> Client:
     return bench.as_("reviewer")
-
-
-@pytest.fixture
-def workers(bench: Bench) -> Iterator[list[subprocess.Popen[bytes]]]:
-    """Three processes, as on three machines."""
-    made = [
-        subprocess.Popen(
-            [sys.executable, "-m", "crevlo.cli.main", "worker"], env=os.environ | {"DATABASE_URL": bench.url},
-            stdin=subprocess.DEVNULL, start_new_session=True,
-        )
-        for _ in range(3)
-    ]  # fmt: skip
-    yield made
-    for process in made:
-        os.killpg(process.pid, signal.SIGKILL)
-        process.wait()
 
 
 def rows(bench: Bench, query: str) -> list[tuple]:

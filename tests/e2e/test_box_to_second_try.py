@@ -34,8 +34,8 @@ def test_from_the_box_to_a_failed_run_and_its_second_attempt(site: Site, page: P
     for thing in ("Plate", "Spare nozzle"):
         box.get_by_label("What should be in it").fill(thing)
         box.get_by_role("button", name="Add to the list").click()
-        box.get_by_role("group", name=thing).wait_for()
-    box.get_by_role("group", name="Plate").get_by_role("radio", name="damaged").click()
+        box.get_by_role("radiogroup", name=thing).wait_for()
+    box.get_by_role("radiogroup", name="Plate").get_by_role("radio", name="damaged").click()
     box.get_by_text("Plate damaged.").wait_for()
     box.locator("input[type=file]").set_input_files({"name": "p.jpg", "mimeType": "image/jpeg", "buffer": photo()})
     box.get_by_role("img", name="the unit as it came, photo 1").wait_for()

@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping
 
 from crevlo.core.evidence import Instrument, Judgement, Key, Reading, Specimen
 from crevlo.core.features.feature import Feature
-from crevlo.stations.entered import JudgementRow, ReadingRow, ScoreRow
+from crevlo.stations.entered import JudgementRow, ScoreRow
 from crevlo.stations.library.artifact import feature_of
 from crevlo.store import machine as rows
 
@@ -25,11 +25,12 @@ def instruments_of(found: Iterable[rows.Instrument]) -> dict[Key, Instrument]:
 def specimen_of(
     artifact: rows.ArtifactVersion,
     features: Mapping[str, Feature],
-    readings: Iterable[ReadingRow],
+    readings: Iterable[tuple[uuid.UUID, float | None, uuid.UUID]],
     judgements: Iterable[JudgementRow] = (),
     scores: Iterable[ScoreRow] = (),
 ) -> Specimen:
-    """What was entered of one specimen as it counts; `features` are those of its artifact."""
+    """What was entered of one specimen as it counts; `features` are those of its artifact, a reading is its feature, value
+    and instrument."""
     codes: dict[uuid.UUID | None, str] = {f.id: f.code for f in artifact.features}
     codes[None] = ""
     by_rater: dict[Key, dict[str, int]] = defaultdict(dict)
@@ -37,7 +38,7 @@ def specimen_of(
         by_rater[score.person_id][score.defect] = score.severity
     return Specimen(
         features=features,
-        readings=tuple(Reading(codes[r.feature_id], r.value, r.instrument_id) for r in readings),
+        readings=tuple(Reading(codes[feature_id], value, using) for feature_id, value, using in readings),
         judgements=tuple(Judgement(codes[j.feature_id], j.said, j.person_id) for j in judgements),
         severities=by_rater,
     )

@@ -104,7 +104,7 @@ def _run(
         kwh=run.energy_kwh, kwh_low=run.energy_low_kwh, kwh_high=run.energy_high_kwh, meter=run.instrument_id,
         levels=tuple(level_of(r) for r in bench.noise.get(run.id, [])),
         specimen=specimen_of(
-            bench.artifacts[job.artifact_id], features, bench.readings.get(specimen.id, []),
+            bench.artifacts[job.artifact_id], features, bench.taken(specimen.id),
             bench.judgements.get(specimen.id, []), bench.scores.get(specimen.id, []),
         ) if specimen else None,
     )  # fmt: skip

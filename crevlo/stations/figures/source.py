@@ -1,7 +1,7 @@
 """The source of any figure: rule, inputs, and the entries, instruments and people behind it."""
 
 import uuid
-from collections.abc import Mapping
+from collections.abc import Callable
 from datetime import datetime
 from typing import Literal, NamedTuple
 
@@ -16,7 +16,7 @@ from crevlo.core.features import KINDS
 from crevlo.core.figure import Counted
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
-from crevlo.stations.entered import ReadingRow
+from crevlo.stations.entered import ReadingRow, current_readings
 from crevlo.stations.evidence.study import counted_causes
 from crevlo.stations.figures.study import StudyFigures
 from crevlo.stations.kit.shape import Missing, Shape
@@ -138,14 +138,15 @@ def _names(session: Session) -> dict[uuid.UUID, str]:
 
 
 def reading_entries(
-    session: Session, rows: list[ReadingRow], features: Mapping[uuid.UUID, FeatureName]
+    session: Session, rows: list[ReadingRow], named: Callable[[ReadingRow], FeatureName]
 ) -> list[Entry]:
+    """Readings as a source lists them, those that a later one corrects struck."""
     names = _names(session)
     instruments = {i.id: i.code for i in session.scalars(select(Instrument))}
     replaced = {r.supersedes_id for r in rows}
     return [
         Entry(
-            what=f"{(of := features[r.feature_id]).name} reading {r.repeat}",
+            what=f"{(of := named(r)).name} reading {r.repeat}",
             amount=f"{r.value:.{of.digits}f} {of.unit}" if r.value is not None else "can't be measured",
             by=names.get(r.person_id, ""), using=instruments.get(r.instrument_id, ""), at=r.taken_at,
             note=r.cannot_because or (f"correction: {r.reason}" if r.reason else r.note or ""), struck=r.id in replaced,
@@ -155,12 +156,15 @@ def reading_entries(
 
 
 def _machine_readings(session: Session, bench: Bench, unit_id: uuid.UUID) -> list[Entry]:
-    codes = _specimen_labels(bench, unit_id)
-    entries: list[Entry] = []
-    for specimen_id, code in codes.items():
-        named = {f.id: feature_name(f, code) for f in bench.features.values()}
-        entries += reading_entries(session, bench.readings.get(specimen_id, []), named)
-    return entries
+    labels = _specimen_labels(bench, unit_id)
+    found = current_readings(session, list(labels))
+    rows = [row for specimen_id in labels for row in found.get(specimen_id, [])]
+    named = {
+        (specimen_id, row.feature_id): feature_name(bench.features[row.feature_id], labels[specimen_id])
+        for specimen_id in labels
+        for row in found.get(specimen_id, [])
+    }
+    return reading_entries(session, rows, lambda r: named[r.specimen_id, r.feature_id])
 
 
 def _specimen_labels(bench: Bench, unit_id: uuid.UUID) -> dict[uuid.UUID, str]:

@@ -38,12 +38,12 @@ def measure_source(session: Session, specimen_id: uuid.UUID, *, feature: str | N
     if finding is None:
         return Source(
             title=f"Readings of {specimen.blind_code}", amount="", rule="What was read of it, corrections too.", inputs=[],
-            entries=reading_entries(session, rows, named),
+            entries=reading_entries(session, rows, lambda r: named[r.feature_id]),
         )  # fmt: skip
     if finding not in QUANTITIES:
         raise Missing("There is nothing told by that name.")
     instruments = instruments_of(session.scalars(select(Instrument)))
-    told = told_of(evidence_of(artifact, features_of(artifact), current), instruments)
+    told = told_of(evidence_of(artifact, features_of(artifact), (r.told for r in current)), instruments)
     found = next((f for t in told for f in t.findings if f.quantity.code == finding), None)
     if found is None:
         raise Missing("This specimen does not tell it yet.")
@@ -64,7 +64,7 @@ def measure_source(session: Session, specimen_id: uuid.UUID, *, feature: str | N
         title=f"{found.quantity.name}, {specimen.blind_code}",
         amount=amount.words if amount.value is not None else f"not determined: needs {amount.needs}",
         rule=found.quantity.rule, inputs=inputs,
-        entries=reading_entries(session, [r for r in rows if r.feature_id in behind], named),
+        entries=reading_entries(session, [r for r in rows if r.feature_id in behind], lambda r: named[r.feature_id]),
     )  # fmt: skip
 
 
@@ -73,7 +73,7 @@ def _face(
     current: list[ReadingRow],
 ) -> Source:  # fmt: skip
     instruments = {i.id: i for i in session.scalars(select(Instrument))}
-    evidence = evidence_of(artifact, features_of(artifact), [r for r in current if r.feature_id == feature.id])
+    evidence = evidence_of(artifact, features_of(artifact), (r.told for r in current if r.feature_id == feature.id))
     estimate = feature_estimates(evidence, instruments_of(instruments.values())).get(feature.code)
     digits, unit = KINDS[feature.kind].digits, feature.unit
     inputs = [Input(name="Nominal", amount=f"{feature.nominal:.{digits}f} {unit}", note=feature.method)]
@@ -99,5 +99,5 @@ def _face(
     return Source(
         title=f"{feature.code} of {specimen.blind_code}", amount=amount,
         rule="Mean of the readings; u² = s²/n + r²/12 + u_cal². One reading alone takes the instrument's repeatability for s.",
-        inputs=inputs, entries=reading_entries(session, mine, {feature.id: feature_name(feature)}),
+        inputs=inputs, entries=reading_entries(session, mine, lambda _: feature_name(feature)),
     )  # fmt: skip

@@ -182,7 +182,7 @@ def view_of(
     if any(r.after_reveal for r in every):
         blind = current_readings(session, [specimen.id]).get(specimen.id, [])
     instruments = instruments_of(session.scalars(select(Instrument)))
-    evidence = evidence_of(artifact, features_of(artifact), blind)
+    evidence = evidence_of(artifact, features_of(artifact), (r.told for r in blind))
     estimates = feature_estimates(evidence, instruments)
     by_feature: dict[uuid.UUID, list[ReadingOut]] = defaultdict(list)
     for r in every:
