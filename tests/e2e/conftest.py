@@ -22,7 +22,7 @@ AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" 
 @pytest.fixture(scope="session")
 def browser_type_launch_args() -> dict:
     return {
-        "executable_path": "/usr/bin/chromium",
+        "executable_path": "/usr/bin/chromium-headless-shell",
         "args": ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
                  "--disable-component-update", "--disable-sync"],
     }  # fmt: skip
