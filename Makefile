@@ -1,6 +1,6 @@
 SHELL := /bin/bash
 PY := .venv/bin/python
-.PHONY: demo serve test bench torture build setup setup-test client format clean
+.PHONY: demo serve test bench torture truth build setup setup-test client format clean
 
 # Everything on this machine with the demo study. Ctrl-C stops it.
 demo: setup web/dist/index.html
@@ -55,6 +55,10 @@ format: setup
 
 clean:
 	rm -rf .venv web/node_modules web/dist .crevlo/stamps
+
+# Whether stated uncertainties and chances hold, on simulated studies; writes docs/truth.md. About ten minutes.
+truth: setup
+	@$(PY) -m bench.truth
 
 # What it must stand: kills, fuzzed calls, a full disk, an hour of twenty people. Takes about an hour and a half.
 torture: setup web/dist/index.html

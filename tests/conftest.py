@@ -63,7 +63,7 @@ _FOLDER = "CREVLO_TEST_FOLDER"
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     """The slow ones first, so that no worker waits for the last of them; what needs no demo while the first one makes it."""
-    order = {name: place for place, name in enumerate(("e2e", "cli", "api", "core", "fuzz", "sim", "store"))}
+    order = {name: place for place, name in enumerate(("e2e", "cli", "api", "truth", "core", "fuzz", "sim", "store"))}
     root = Path(__file__).parent
     items.sort(key=lambda item: order[item.path.relative_to(root).parts[0]])
 

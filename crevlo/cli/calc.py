@@ -14,8 +14,8 @@ from typing import Annotated, Any, Literal, get_args, get_origin
 import numpy as np
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from crevlo.core import cost, defects, energy, figure, grade, noise, ratio, readings, sizes, success
-from crevlo.core.estimate import BadInput, Estimate, NotDetermined
+from crevlo.core import cost, defects, energy, figure, gaps, grade, noise, ratio, readings, sizes, success
+from crevlo.core.estimate import BadInput, Estimate, NotDetermined, made_of
 from crevlo.core.evaluations import flatness, squareness, worth
 from crevlo.core.evaluations.evaluation import words_of
 from crevlo.core.evaluations.scale import findings_of
@@ -50,6 +50,7 @@ class SizeFeature(Input):
 
 class Sizes(Input):
     features: list[SizeFeature] = Field(max_length=10_000)
+    u_calibration_mm: Amount = Field(default=0.0, description="shared by all rows, beside the u of each")
 
 
 class GradeFeature(Input):
@@ -146,7 +147,8 @@ class Criterion(Input):
 
 class RawFigure(Input):
     value: Number | None = None
-    u: Amount = 0.0
+    u: Amount = Field(default=0.0, description="its own standard uncertainty, beside what it shares")
+    shared: dict[str, Number] = Field(default={}, max_length=100, description="signed u by source")
     good: Count | None = None
     tries: Count | None = None
 
@@ -157,6 +159,7 @@ class Ranking(Input):
     seed: int = Field(default=1, ge=0, lt=2**63)
     draws: int = Field(default=20_000, ge=100, le=200_000)
     weight_spread: float = Field(default=0.3, ge=0, le=1)
+    field: bool | None = Field(default=None, description="figures of one field; by itself from four machines on")
 
 
 class Flip(Input):
@@ -171,7 +174,7 @@ def _readings(given: Readings) -> Any:
 
 
 def _sizes(given: Sizes) -> Any:
-    measured = [sizes.MeasuredFeature(**dict(f)) for f in given.features]
+    measured = [sizes.MeasuredFeature(**dict(f), u_calibration_mm=given.u_calibration_mm) for f in given.features]
     fit = sizes.fit_sizes(measured)
     return {"fit": fit, "words": words_of(findings_of(fit, measured))}
 
@@ -204,11 +207,14 @@ def _or_why(rule: Callable[[], Any]) -> Any:
 
 def _energy(given: Energy) -> Any:
     time = np.array(given.time_s)
+    counter = None if given.counter_wh is None else np.array(given.counter_wh)
     if given.power_w is not None:
-        return energy.integrate_power(time, np.array(given.power_w), given.longest_step_s)
-    if given.counter_wh is None:
+        made = gaps.energy_of_trace(time, np.array(given.power_w), None, counter, given.longest_step_s)
+    elif counter is None:
         raise NotDetermined("power_w or counter_wh")
-    return energy.integrate_counter(time, np.array(given.counter_wh), given.longest_step_s)
+    else:
+        made = energy.integrate_counter(time, counter, given.longest_step_s)
+    return {"kwh": made.kwh, **plain(made)}
 
 
 def _noise(given: Noise) -> Any:
@@ -238,7 +244,8 @@ def _rank(given: Ranking) -> Any:
         for row in figures
     ]
     totals = points.weighted_totals(weights, values)
-    drawn = chances.draw_values(figures, functions, given.seed, given.draws)
+    codes = [c.name for c in given.criteria]
+    drawn = chances.draw_values(figures, functions, given.seed, given.draws, codes=codes, field=given.field)
     chance = chances.rank_chances(weights, drawn, given.seed, given.weight_spread)
     names = list(given.machines)
     return {
@@ -246,7 +253,7 @@ def _rank(given: Ranking) -> Any:
         "rank_chances": dict(zip(names, chance.rank.tolist(), strict=True)),
         "beats": dict(zip(names, chance.beats.tolist(), strict=True)),
         "expanded": dict(zip(names, chance.expanded.tolist(), strict=True)),
-        "tie_set": [names[i] for i in leaders.share_first(chance.rank[:, 0].tolist())],
+        "tie_set": [names[i] for i in leaders.share_first(chance.rank[:, 0].tolist(), ahead=chance.ahead.tolist())],
     }
 
 
@@ -254,7 +261,7 @@ def _figure(raw: RawFigure) -> figure.Figure:
     if raw.tries is not None:
         success.success_chance(raw.good or 0, raw.tries)
         return figure.Counted(raw.good or 0, raw.tries)
-    return NotDetermined("a value") if raw.value is None else Estimate(raw.value, raw.u)
+    return NotDetermined("a value") if raw.value is None else made_of(raw.value, raw.u, shared=raw.shared)
 
 
 TOPICS: dict[str, tuple[type[Input], Callable[[Any], Any], str]] = {
@@ -373,9 +380,10 @@ def plain(result: Any) -> Any:
     if isinstance(result, NotDetermined):
         return {"not_determined": {"needs": result.needs}}
     if isinstance(result, Estimate):
-        return {"value": result.value, "u": result.u, "U": result.expanded, "dof": plain(result.dof)}
+        made = {"value": result.value, "u": result.u, "U": result.expanded, "dof": plain(result.dof)}
+        return made | ({"shared": dict(result.shared)} if result.shared else {})
     if dataclasses.is_dataclass(result) and not isinstance(result, type):
-        given = {f.name: plain(getattr(result, f.name)) for f in dataclasses.fields(result)}
+        given = {f.name: plain(getattr(result, f.name)) for f in dataclasses.fields(result) if f.repr}
         return given
     if isinstance(result, dict):
         return {str(k.value if isinstance(k, Enum) else k): plain(v) for k, v in result.items()}

@@ -6,8 +6,8 @@ from dataclasses import dataclass
 
 from scipy.stats import t as student
 
-from crevlo.core.estimate import BadInput, Estimate, NotDetermined
-from crevlo.core.statistics import effective_dof, pool_scatter
+from crevlo.core.estimate import BadInput, Estimate, NotDetermined, effective_dof
+from crevlo.core.statistics import pool_scatter
 
 # Values of one piece in one arm, before and after.
 Pair = tuple[Sequence[float], Sequence[float]]

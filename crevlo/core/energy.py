@@ -29,7 +29,8 @@ class Gap:
 
 @dataclass(frozen=True, slots=True)
 class TraceEnergy:
-    """Energy of a trace in kWh: low bound (gaps at zero), high bound (gaps bridged), and its gaps."""
+    """Energy of a trace in kWh: bounds with its gaps at zero and at the most they can hold, what they hold as far as known
+    with its standard uncertainty, and where they are."""
 
     low_kwh: float
     high_kwh: float
@@ -37,15 +38,12 @@ class TraceEnergy:
     duration_s: float
     peak_w: float | None
     samples: int
+    gaps_kwh: float = 0.0
+    u_kwh: float = 0.0
 
     @property
     def kwh(self) -> float:
-        return (self.low_kwh + self.high_kwh) / 2
-
-    @property
-    def u_kwh(self) -> float:
-        """Standard uncertainty of the gaps, a rectangle between the bounds; 0 without gaps."""
-        return (self.high_kwh - self.low_kwh) / math.sqrt(12)
+        return self.low_kwh + self.gaps_kwh
 
 
 def integrate_power(time_s: np.ndarray, power_w: np.ndarray, longest_step_s: float = LONGEST_STEP_S) -> TraceEnergy:
@@ -59,7 +57,8 @@ def integrate_power(time_s: np.ndarray, power_w: np.ndarray, longest_step_s: flo
         raise BadInput("power cannot be negative")
     steps = np.diff(time_s)
     joules = steps * (power_w[1:] + power_w[:-1]) / 2
-    return _with_gaps(time_s, steps, joules, longest_step_s, float(power_w.max()))
+    gap, peak = steps > longest_step_s, float(power_w.max())
+    return _with_gaps(time_s, gap, float(joules[~gap].sum()), float(steps[gap].sum()) * peak, peak)
 
 
 def integrate_counter(
@@ -69,12 +68,14 @@ def integrate_counter(
     time_s, counter_wh = _checked(time_s, counter_wh, "the counter")
     if (counter_wh < 0).any():
         raise BadInput("an energy counter cannot be negative")
-    rise = np.diff(counter_wh)
-    rise = np.where(rise < 0, counter_wh[1:], rise)
-    # A counter goes on counting through a gap, so the gap's energy is known unless the counter was reset in it.
-    steps = np.diff(time_s)
-    known = np.diff(counter_wh) >= 0
-    return _with_gaps(time_s, np.where(known, 0.0, steps), rise * 3600.0, longest_step_s, None)
+    rise, steps = np.diff(counter_wh), np.diff(time_s)
+    whole = rise >= 0
+    joules = 3600.0 * float(np.where(whole, rise, counter_wh[1:]).sum())
+    # A counter goes on counting through a gap, so the gap's energy is known unless it was reset in it: then what it had
+    # counted before is lost, at most what it counts elsewhere in such a time.
+    gap = ~whole & (steps > longest_step_s)
+    rate = 3600.0 * float(rise[whole].sum()) / max(float(steps[whole].sum()), 1e-9)
+    return _with_gaps(time_s, gap, joules, rate * float(steps[gap].sum()), None)
 
 
 @dataclass(frozen=True, slots=True)
@@ -152,12 +153,6 @@ def read_log(content: bytes, columns: Columns | None = None) -> tuple[str, np.nd
     if len(times) < 2:
         raise NotDetermined("at least two samples in the trace")
     return kind, np.array(times), np.array(values)
-
-
-def trace_energy(content: bytes, columns: Columns | None = None) -> TraceEnergy:
-    """Energy of a CSV trace, whichever kind of column it holds."""
-    kind, time_s, values = read_trace(content, columns)
-    return integrate_power(time_s, values) if kind == "power" else integrate_counter(time_s, values)
 
 
 def _lines(text: str) -> Iterator[str]:
@@ -287,10 +282,10 @@ def _checked(time_s: np.ndarray, values: np.ndarray, what: str) -> tuple[np.ndar
 
 
 def _with_gaps(
-    time_s: np.ndarray, steps: np.ndarray, joules: np.ndarray, longest_step_s: float, peak_w: float | None
+    time_s: np.ndarray, gap: np.ndarray, seen_j: float, unseen_j: float, peak_w: float | None
 ) -> TraceEnergy:
-    gap = steps > longest_step_s
-    low = float(joules[~gap].sum()) / JOULE_PER_KWH
-    high = float(joules.sum()) / JOULE_PER_KWH
+    """`unseen_j` is the most that the gaps can hold; where nothing more is known, any part of it is as likely."""
+    low, most = seen_j / JOULE_PER_KWH, unseen_j / JOULE_PER_KWH
     gaps = tuple(Gap(float(time_s[i] - time_s[0]), float(time_s[i + 1] - time_s[0])) for i in np.flatnonzero(gap))
-    return TraceEnergy(low, high, gaps, float(time_s[-1] - time_s[0]), peak_w, len(time_s))
+    whole = float(time_s[-1] - time_s[0])
+    return TraceEnergy(low, low + most, gaps, whole, peak_w, len(time_s), most / 2, most / math.sqrt(12))

@@ -66,7 +66,7 @@ class Level:
 
 @dataclass(frozen=True, slots=True)
 class Run:
-    """One try at a print. `cause` where it failed or was rejected afterwards; `kwh_low`, `kwh_high` where gaps leave doubt."""
+    """One try at a print. `cause` where it failed or was rejected afterwards; `u_kwh` where gaps of its trace leave doubt."""
 
     line: Key
     job: Key
@@ -77,8 +77,7 @@ class Run:
     configuration: Key = None
     stated_s: float | None = None
     kwh: float | None = None
-    kwh_low: float | None = None
-    kwh_high: float | None = None
+    u_kwh: float = 0.0
     meter: Key | None = None
     levels: tuple[Level, ...] = ()
     specimen: Specimen | None = None

@@ -2,13 +2,13 @@
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 from itertools import pairwise
 
 import numpy as np
 
-from crevlo.core.energy import LONGEST_STEP_S, TraceEnergy, integrate_power
+from crevlo.core.energy import JOULE_PER_KWH, LONGEST_STEP_S, TraceEnergy, integrate_power
 from crevlo.core.estimate import BadInput, NotDetermined
 
 # Loads under this are alike.
@@ -120,6 +120,7 @@ def power_by_phase(
         p95 = float(watts[order][min(len(order) - 1, int(np.searchsorted(share, 0.95)))])
         mean = float((watts * weights).sum() / weights.sum())
         peak = max(peak, mean)
+        whole = replace(whole, gaps_kwh=max(mean * whole.duration_s / JOULE_PER_KWH - whole.low_kwh, 0.0))
         made.append(PhasePower(phase, whole.duration_s, whole, mean, min(p95, peak), peak))
     return made
 

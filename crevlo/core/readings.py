@@ -4,12 +4,12 @@ import math
 from collections import defaultdict
 from collections.abc import Mapping, Sequence
 
-from crevlo.core.estimate import BadInput, Estimate, NotDetermined
+from crevlo.core.estimate import BadInput, Estimate, NotDetermined, effective_dof
 from crevlo.core.evidence import Instrument, Key, Reading, Specimen
-from crevlo.core.statistics import effective_dof, pool_scatter
+from crevlo.core.statistics import pool_scatter
 
-# Below so many degrees of freedom the pooled repeats of a specimen say less than the instrument's own repeatability.
-_ENOUGH_DOF = 5
+# What a stated repeatability is worth: as much as that many readings more.
+STATED_DOF = 10.0
 
 # Linear thermal expansion of common printing plastics is near 70e-6 per kelvin.
 PLASTIC_EXPANSION_PER_K = 70e-6
@@ -21,16 +21,18 @@ def combine_readings(
     resolution_mm: float,
     u_calibration_mm: float,
     repeatability_mm: float | None = None,
-    repeatability_dof: float = math.inf,
+    repeatability_dof: float = STATED_DOF,
     uncorrected_kelvin: float = 0.0,
     expansion_per_k: float = PLASTIC_EXPANSION_PER_K,
+    calibration: str = "calibration",
 ) -> Estimate:
     """Mean of the readings in mm with u² = s²/n + r²/12 + u_cal² + (α·L·ΔT)².
 
-    One reading takes `repeatability_mm` (the pooled s of the same feature kind and instrument, with its
-    degrees of freedom, or the instrument's stated repeatability) in place of s. Degrees of freedom by
-    Welch–Satterthwaite from the s term. Raises BadInput for values that are not numbers, NotDetermined
-    without readings or where a single reading has no repeatability to lean on. Source: GUM 4.2, 4.3, G.4.
+    s is pooled, for any number of readings, with what is known before: s² = (ν₀·s₀² + (n−1)·s²) / (ν₀ + n − 1), s₀ and ν₀ the
+    `repeatability_mm` of the same kind of feature and instrument with its degrees of freedom (10 for a stated one). Degrees
+    of freedom by Welch–Satterthwaite from the s term. u_cal is shared under the name of the `calibration`. Raises BadInput
+    for values that are not numbers, NotDetermined without readings or where a single reading has nothing to lean on.
+    Source: GUM 4.2, 4.3, G.4.
     """
     n = len(readings_mm)
     if n == 0:
@@ -40,43 +42,69 @@ def combine_readings(
     if resolution_mm < 0 or u_calibration_mm < 0:
         raise BadInput("resolution and calibration uncertainty cannot be negative")
     mean = math.fsum(readings_mm) / n
-    if n > 1:
-        variance, s_dof = math.fsum((x - mean) ** 2 for x in readings_mm) / (n - 1), float(n - 1)
-    elif repeatability_mm is None:
+    squares = math.fsum((x - mean) ** 2 for x in readings_mm)
+    known_dof = repeatability_dof if repeatability_mm else 0.0
+    if not n - 1 + known_dof > 0:
         raise NotDetermined("a second reading, or the instrument's repeatability")
+    if math.isfinite(known_dof):
+        s_dof = n - 1 + known_dof
+        variance = (squares + known_dof * (repeatability_mm or 0.0) ** 2) / s_dof
     else:
-        variance, s_dof = repeatability_mm**2, repeatability_dof
+        s_dof, variance = math.inf, (repeatability_mm or 0.0) ** 2
     scatter = variance / n
     thermal = expansion_per_k * mean * uncorrected_kelvin
-    u2 = scatter + resolution_mm**2 / 12 + u_calibration_mm**2 + thermal**2
-    return Estimate(mean, math.sqrt(u2), effective_dof(u2, scatter, s_dof))
+    own2 = scatter + resolution_mm**2 / 12 + thermal**2
+    u2 = own2 + u_calibration_mm**2
+    shared = {calibration: u_calibration_mm} if u_calibration_mm else {}
+    return Estimate(mean, math.sqrt(u2), effective_dof(u2, scatter, s_dof), shared)
+
+
+def calibration_of(instrument: Instrument) -> str:
+    """The name of the error that everything read with this instrument shares."""
+    return f"{instrument.kind} {instrument.code} calibration"
 
 
 def feature_estimates(
-    specimen: Specimen, instruments: Mapping[Key, Instrument], *, calibration: bool = True
+    specimen: Specimen, instruments: Mapping[Key, Instrument]
 ) -> dict[str, Estimate | NotDetermined]:
-    """Mean of each feature that was read, by code, in the feature's unit; without the instruments' `calibration` its own
-    part only. One reading alone takes the pooled repeats of the specimen, or the instrument's repeatability, for s."""
+    """Mean of each feature that was read, by code, in the feature's unit; of several instruments the one used first.
+
+    s is pooled over the features of one kind and instrument, with the repeatability that the instrument states.
+    """
     grouped: dict[str, list[Reading]] = defaultdict(list)
     for reading in specimen.readings:
         if reading.value is not None:
             grouped[reading.feature].append(reading)
-    try:
-        pooled, pooled_dof = pool_scatter([[r.value or 0.0 for r in group] for group in grouped.values()])
-    except NotDetermined:
-        pooled, pooled_dof = 0.0, 0
+    own: dict[str, list[float]] = {}
+    alike: dict[tuple[object, Key], list[list[float]]] = defaultdict(list)
+    for code, group in grouped.items():
+        own[code] = [r.value or 0.0 for r in group]
+        alike[specimen.features[code].kind, group[0].instrument].append(own[code])
     found: dict[str, Estimate | NotDetermined] = {}
     for code, group in grouped.items():
         instrument = instruments[group[0].instrument]
-        enough = pooled_dof >= _ENOUGH_DOF
+        values = [r.value for r in group if r.value is not None]
+        others = [g for g in alike[specimen.features[code].kind, group[0].instrument] if g is not own[code]]
+        s, dof = _repeatability(instrument, others)
         try:
             found[code] = combine_readings(
-                [r.value for r in group if r.value is not None],
+                values,
                 resolution_mm=instrument.resolution,
-                u_calibration_mm=instrument.u_calibration if calibration else 0.0,
-                repeatability_mm=pooled if enough else instrument.repeatability,
-                repeatability_dof=float(pooled_dof) if enough else math.inf,
-            )
+                u_calibration_mm=instrument.u_calibration,
+                repeatability_mm=s, repeatability_dof=dof, calibration=calibration_of(instrument),
+            )  # fmt: skip
         except NotDetermined as missing:
             found[code] = missing
     return found
+
+
+def _repeatability(instrument: Instrument, groups: Sequence[Sequence[float]]) -> tuple[float | None, float]:
+    """s of a single reading and its dof, from the repeats of other features and what the instrument states."""
+    try:
+        s, dof = pool_scatter(groups)
+    except NotDetermined:
+        s, dof = 0.0, 0
+    stated = STATED_DOF if instrument.repeatability else 0.0
+    if not dof + stated:
+        return None, 0.0
+    return math.sqrt((dof * s**2 + stated * instrument.repeatability**2) / (dof + stated)), dof + stated

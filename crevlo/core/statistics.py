@@ -2,17 +2,12 @@
 
 import math
 from collections.abc import Hashable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
-from crevlo.core.estimate import Estimate, NotDetermined
+import numpy as np
+from scipy import stats
 
-
-def effective_dof(variance: float, scatter: float, scatter_dof: float) -> float:
-    """Welch–Satterthwaite for a variance of which only the part `scatter` was estimated, with its dof (GUM G.4)."""
-    if scatter <= 0 or not math.isfinite(scatter_dof):
-        return math.inf
-    ratio = variance / scatter
-    return ratio * ratio * scatter_dof
+from crevlo.core.estimate import Estimate, NotDetermined, Shared, effective_dof, made_of, mean_shared
 
 
 def pool_scatter(groups: Sequence[Sequence[float]]) -> tuple[float, int]:
@@ -42,21 +37,49 @@ def sample_mean(values: Sequence[float], what: str) -> Estimate:
 
 @dataclass(frozen=True, slots=True)
 class Line:
-    """Values of one line (artifact and material) by machine, and their spread pooled over all machines."""
+    """Values of one line (artifact and material) by machine, their spread pooled over all machines, and what errors of
+    instruments the values of a machine share."""
 
     name: str
     values: Mapping[Hashable, Sequence[float]]
     spread: float | None
     dof: int
+    shared: Mapping[Hashable, Shared] = field(default_factory=dict)
+    alike: bool = True
+
+    def spread_of(self, machine: Hashable) -> tuple[float, int] | None:
+        """Standard deviation between copies with its dof: pooled over the machines where they are `alike`, else that of its
+        own copies, where it has several."""
+        if self.spread is None:
+            return None
+        own = self.values.get(machine, [])
+        if len(own) > 1 and not self.alike:
+            return pool_scatter([own])
+        return self.spread, self.dof
 
 
-def line(name: str, values: Mapping[Hashable, Sequence[float]]) -> Line:
+def line(
+    name: str, values: Mapping[Hashable, Sequence[float]], shared: Mapping[Hashable, Shared] | None = None
+) -> Line:
     """A line with its spread between copies; None where no machine has a second one."""
     try:
         spread, dof = pool_scatter([v for v in values.values() if v])
     except NotDetermined:
-        return Line(name, values, None, 0)
-    return Line(name, values, spread, dof)
+        return Line(name, values, None, 0, shared or {})
+    return Line(name, values, spread, dof, shared or {}, _alike(list(values.values())))
+
+
+def _alike(groups: Sequence[Sequence[float]]) -> bool:
+    """Whether spreads of several groups may be one, by Levene at 5 %; fewer than three in a group tell nothing of it."""
+    many = [g for g in groups if len(g) >= _ENOUGH_TO_TELL]
+    if len(many) < 2 or not any(max(g) > min(g) for g in many):
+        return True
+    with np.errstate(divide="ignore", invalid="ignore"):
+        chance = stats.levene(*many, center="median").pvalue
+    return not chance < 0.05
+
+
+_ENOUGH_TO_TELL = 3
 
 
 def widest(lines: Sequence[Line]) -> Line | None:
@@ -64,10 +87,12 @@ def widest(lines: Sequence[Line]) -> Line | None:
     return max((one for one in lines if one.spread is not None), key=lambda one: one.spread or 0, default=None)
 
 
-def mean_over_lines(lines: Sequence[Line], machine: Hashable, u_fixed: float, needs: str) -> Estimate:
-    """Mean over the lines of each line's mean of `machine`, u² = Σ s²/n / lines² + fixed².
+def mean_over_lines(
+    lines: Sequence[Line], machine: Hashable, needs: str, own_fixed: float = 0.0, s_least: float = 0.0
+) -> Estimate:
+    """Mean over the lines of each line's mean of `machine`: own² = Σ s²/n / lines² + fixed², beside the shared parts.
 
-    s is pooled over the machines, because few copies say little alone; a line without any second copy borrows the widest
+    s, at least `s_least`, is pooled over the machines, because few copies say little alone; a line without any second copy borrows the widest
     spread of the others. Raises NotDetermined where a line has no value of the machine, or no line a second copy.
     """
     if not lines:
@@ -78,15 +103,22 @@ def mean_over_lines(lines: Sequence[Line], machine: Hashable, u_fixed: float, ne
         values = one.values.get(machine, [])
         if not values:
             raise NotDetermined(needs if len(lines) == 1 else f"{needs} of the {one.name}")
-        own = one if one.spread is not None else borrowed
-        if own is None or own.spread is None:
+        spread = (one if one.spread is not None else borrowed or one).spread_of(machine)
+        if spread is None:
             raise NotDetermined("a second copy on some machine, to know the spread")
         means.append(math.fsum(values) / len(values))
-        scatters.append((own.spread**2 / len(values), own.dof))
+        s, dof = (spread[0], spread[1]) if spread[0] >= s_least else (s_least, math.inf)
+        scatters.append((s**2 / len(values), dof))
     n = len(lines)
-    u2 = sum(s for s, _ in scatters) / n**2 + u_fixed**2
     # Welch–Satterthwaite over the lines: one effective term with the scatter's own degrees of freedom.
-    scatter = sum(s for s, _ in scatters)
-    fourth = sum(s**2 / dof for s, dof in scatters if dof)
-    dof = scatter**2 / fourth if fourth else 0
-    return Estimate(math.fsum(means) / n, math.sqrt(u2), effective_dof(u2, scatter / n**2, dof))
+    scatter = sum(v for v, _ in scatters)
+    fourth = sum(v**2 / dof for v, dof in scatters if dof)
+    own2 = scatter / n**2 + own_fixed**2
+    dof = effective_dof(own2, scatter / n**2, scatter**2 / fourth if fourth else math.inf)
+    shared = mean_shared([one.shared.get(machine, {}) for one in lines])
+    return made_of(math.fsum(means) / n, math.sqrt(own2), dof, shared)
+
+
+def is_borrowed(lines: Sequence[Line], machine: Hashable) -> bool:
+    """Whether the machine has one copy of each line only, so that its spread is that of the others' copies."""
+    return bool(lines) and all(len(one.values.get(machine, [])) == 1 for one in lines)

@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 from enum import StrEnum
 
-import numpy as np
 from scipy.special import betaincinv, gammaincinv
 
 from crevlo.core.estimate import BadInput
@@ -58,11 +57,6 @@ def success_chance(good: int, tries: int) -> SuccessChance:
     low = 0.0 if good == 0 else float(betaincinv(a, b, 0.025))
     high = 1.0 if good == tries else float(betaincinv(a, b, 0.975))
     return SuccessChance(good, tries, a / (a + b), low, high)
-
-
-def draw_success(good: int, tries: int, draws: int, rng: np.random.Generator) -> np.ndarray:
-    """`draws` chances from the same posterior, shape (draws,)."""
-    return rng.beta(good + 0.5, tries - good + 0.5, draws)
 
 
 @dataclass(frozen=True, slots=True)

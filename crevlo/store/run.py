@@ -71,6 +71,7 @@ class Run(Editable, Base):
     energy_kwh: Mapped[float | None]
     energy_low_kwh: Mapped[float | None]
     energy_high_kwh: Mapped[float | None]
+    energy_u_kwh: Mapped[float | None]
     energy_from: Mapped[EnergyFrom | None] = mapped_column(enum_of(EnergyFrom))
     trace_sha256: Mapped[str | None] = mapped_column(ForeignKey("upload.sha256"))
     trace_columns: Mapped[dict[str, Any] | None]

@@ -66,6 +66,10 @@ def test_a_tie_is_the_smallest_set_that_is_sure_enough() -> None:
     made = json.loads(calculate("rank", json.dumps({"criteria": TWO, "machines": machines, "weight_spread": 0})))
     assert made["tie_set"] == ["A", "B"]
     assert [round(made["rank_chances"][m][0], 2) for m in "ABCD"] == [
+        pytest.approx(p, abs=0.011) for p in (0.667, 0.314, 0.019, 0)
+    ]
+    alone = json.loads(calculate("rank", json.dumps({"criteria": TWO, "machines": machines, "weight_spread": 0, "field": False})))  # fmt: skip
+    assert [round(alone["rank_chances"][m][0], 2) for m in "ABCD"] == [
         pytest.approx(p, abs=0.011) for p in (0.607, 0.377, 0.016, 0)
     ]
 

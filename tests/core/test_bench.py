@@ -8,8 +8,9 @@ from hypothesis import strategies as st
 from crevlo.core.blind import ALPHABET, blind_code, follows, place_in_queue, shuffled, shuffled_blocks
 from crevlo.core.cost import CostInputs, cost_per_good_part, say_ratio
 from crevlo.core.defects import DEFECTS, specimen_quality
-from crevlo.core.energy import integrate_counter, integrate_power, trace_energy
+from crevlo.core.energy import integrate_counter, integrate_power
 from crevlo.core.estimate import BadInput, NotDetermined
+from crevlo.core.gaps import trace_energy
 from crevlo.core.noise import at_distance_db, mean_level_db, without_background_db
 from crevlo.core.success import fault_rate, success_chance
 
@@ -54,7 +55,7 @@ def test_energy_of_a_trace_is_the_sum_of_its_parts(steps: list[float], data: st.
     cut = data.draw(st.integers(1, len(steps) - 2))
     whole = integrate_power(time, watts)
     left, right = integrate_power(time[: cut + 1], watts[: cut + 1]), integrate_power(time[cut:], watts[cut:])
-    assert whole.high_kwh == pytest.approx(left.high_kwh + right.high_kwh)
+    assert whole.high_kwh >= left.high_kwh + right.high_kwh - 1e-12
     assert whole.low_kwh == pytest.approx(left.low_kwh + right.low_kwh)
     assert 0 <= whole.low_kwh <= whole.high_kwh
     assert len(whole.gaps) == sum(step > 30 for step in np.diff(time))

@@ -119,22 +119,22 @@ def test_the_share_of_a_u_that_is_the_calibration_is_told_apart() -> None:
     grown = read("SB", lambda f: f.nominal + 0.1)
     off = by_code(SIZES.of_specimen(grown, CALIPER))["off.mean"]
     # Every face is large, so that a bias moves the mean in full.
-    assert off.u_shared == pytest.approx(0.012)
+    assert off.value.u_shared == pytest.approx(0.012)
     sides = {f.code: (1 if k % 2 else -1) for k, f in enumerate(features("SB").values())}
     mixed = by_code(SIZES.of_specimen(read("SB", lambda f: f.nominal + 0.1 * sides[f.code]), CALIPER))["off.mean"]
-    assert mixed.u_shared < 0.0012
+    assert mixed.value.u_shared < 0.0012
     assert mixed.value.value == pytest.approx(off.value.value)
 
 
 def test_what_a_side_is_off_carries_the_calibration_in_its_words_too() -> None:
     told = SQUARENESS.of_specimen(read("SF", sheared(0.0, 0.0005)), CALIPER)
     side = by_code(told)["side.x"]
-    assert side.u_shared == pytest.approx(0.012)
+    assert side.value.u_shared == pytest.approx(0.012)
     assert side.value.expanded > 1.96 * 0.012
     assert side.says.uncertainty == f"± {side.value.expanded:.3f}"
     walls = by_code(SCALE.of_specimen(read("SB", lambda f: f.nominal + 0.03 * f.sense), CALIPER))["wall.offset"]
     # A bias shifts outside and inside alike, so that only part of it looks like a wall.
-    assert 0 < walls.u_shared < 0.012
+    assert 0 < walls.value.u_shared < 0.012
 
 
 # words in every state

@@ -7,8 +7,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crevlo.core.energy import Columns, heading_of, integrate_power, read_log, trace_energy
+from crevlo.core.energy import Columns, heading_of, integrate_power, read_log
 from crevlo.core.estimate import BadInput, NotDetermined
+from crevlo.core.gaps import trace_energy
 from crevlo.core.phases import Phase, change_points, guess_spans, power_by_phase, spans, total_s
 from crevlo.core.ratio import time_ratio
 
@@ -42,9 +43,9 @@ def test_the_phases_energies_sum_to_that_of_the_stretch_they_cover(
     whole_at = np.r_[begin, at[inside], end]
     whole = integrate_power(whole_at - begin, np.interp(whole_at, at, watts), longest_step_s=1e9)
     by_phase = power_by_phase(at, watts, covered)
-    assert sum(p.energy.high_kwh for p in by_phase) == pytest.approx(whole.high_kwh, rel=1e-6, abs=1e-12)
+    assert sum(p.energy.kwh for p in by_phase) == pytest.approx(whole.kwh, rel=1e-6, abs=1e-12)
     for p in by_phase:
-        assert p.mean_w * p.seconds / 3.6e6 == pytest.approx(p.energy.high_kwh, rel=1e-6, abs=1e-12)
+        assert p.mean_w * p.seconds / 3.6e6 == pytest.approx(p.energy.kwh, rel=1e-6, abs=1e-12)
         assert p.mean_w - 1e-9 <= p.peak_w
         assert p.p95_w <= p.peak_w
 

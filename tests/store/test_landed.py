@@ -5,6 +5,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 import pytest
+from sqlalchemy import text
 
 from crevlo.cli.cluster import APP_ROLE
 from crevlo.store.database import connect, migrate
@@ -69,3 +70,24 @@ def test_a_study_of_a_version_further_back_goes_on_from_where_it_was(opened) -> 
         "id": new(), "deviation_reason": "as it was planned"})  # fmt: skip
     assert begun["runs"][-1]["outcome"] is None
     assert reviewer.send("POST", f"/api/studies/{study}/rank", {})["cells"] == 16
+
+
+def test_energy_with_a_gap_keeps_what_it_had_left_unknown(opened) -> None:
+    bench = opened("0009")
+    with bench.engine.connect() as db:
+        kept = db.execute(
+            text("select energy_kwh, energy_low_kwh, energy_high_kwh, energy_u_kwh, energy_from from run order by energy_u_kwh desc")
+        ).all()  # fmt: skip
+    # One of four runs has a trace with a gap of 100 s at 100 W; the others were typed.
+    assert len(kept) == 4
+    assert tuple(kept[0]) == (
+        pytest.approx(0.098611, abs=1e-6), pytest.approx(0.097222, abs=1e-6), pytest.approx(0.1), pytest.approx(0.000802, abs=1e-6), "trace")  # fmt: skip
+    assert {(u, source) for _, _, _, u, source in kept[1:]} == {(0, "meter")}
+    reviewer = bench.as_("reviewer")
+    study = reviewer.get("/api/studies")["studies"][0]["id"]
+    rank = reviewer.send("POST", f"/api/studies/{study}/rank", {})
+    raw = {s["machine"]["name"]: {c["code"]: c["raw"] for c in s["contributions"]} for s in rank["standings"]}
+    assert raw["Mesa"]["off.mean"]["value"] == pytest.approx(0.05, abs=1e-6)
+    assert raw["Sparrow"]["off.mean"]["value"] == pytest.approx(0.12, abs=1e-6)
+    assert raw["Mesa"]["energy"]["high"] > raw["Mesa"]["energy"]["value"]
+    assert [r["rate"] for r in reviewer.get("/api/rates")["rates"]] == [0.94]

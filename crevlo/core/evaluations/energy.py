@@ -1,9 +1,18 @@
 """Energy of the good prints."""
 
-import math
-
-from crevlo.core.evaluations.evaluation import Better, Evaluation, Quantity, Rests, Results, lines_of, mean_figures
-from crevlo.core.evidence import Evidence, Machine
+from crevlo.core.estimate import Estimate, made_of
+from crevlo.core.evaluations.evaluation import (
+    Better,
+    Evaluation,
+    Quantity,
+    Rests,
+    Results,
+    lines_of,
+    mean_figures,
+    own_of_mean,
+)
+from crevlo.core.evidence import Evidence, Run
+from crevlo.core.readings import calibration_of
 
 ENERGY = Quantity(
     "energy", "Energy", "Energy", "kWh", 3, Better.LOWER, Rests.RUNS,
@@ -12,21 +21,17 @@ ENERGY = Quantity(
 
 
 def of_machines(evidence: Evidence) -> Results:
-    lines = lines_of(evidence, lambda run: run.kwh)
-    fixed = {key: _u_fixed(evidence, machine) for key, machine in evidence.machines.items()}
-    return Results(
-        {ENERGY.code: mean_figures(evidence, lines, "the energy of a good print", fixed)}, {ENERGY.code: lines}
-    )
+    def value(run: Run) -> Estimate | None:
+        if run.kwh is None:
+            return None
+        meter = evidence.instruments.get(run.meter) if run.meter is not None else None
+        shared = {calibration_of(meter): meter.u_calibration / 1000} if meter else {}
+        return made_of(run.kwh, 0.0, shared=shared)
 
-
-def _u_fixed(evidence: Evidence, machine: Machine) -> float:
-    """Meter calibration and the gaps of traces, as a standard uncertainty in kWh."""
-    metered = [run for run in machine.good if run.kwh is not None]
-    if not metered:
-        return 0.0
-    gaps = [((run.kwh_high or 0) - (run.kwh_low or 0)) / math.sqrt(12) for run in metered]
-    meters = [evidence.instruments[run.meter].u_calibration / 1000 for run in metered if run.meter is not None]
-    return math.hypot(max(gaps), max(meters, default=0.0))
+    lines = lines_of(evidence, value)
+    gaps = own_of_mean(evidence, evidence.lines, lambda run: None if run.kwh is None else run.u_kwh)
+    figures = mean_figures(evidence, lines, "the energy of a good print", gaps)
+    return Results({ENERGY.code: figures}, {ENERGY.code: lines})
 
 
 ENERGY_USED = Evaluation("energy", "Energy", (ENERGY,), of_machines)

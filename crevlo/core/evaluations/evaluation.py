@@ -6,12 +6,13 @@ from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from enum import StrEnum
 
-from crevlo.core.estimate import Estimate, NotDetermined, determined
+from crevlo.core.estimate import Estimate, NotDetermined, Shared, determined, mean_shared
 from crevlo.core.evidence import Evidence, Instrument, Key, Run, Specimen
 from crevlo.core.features.feature import Feature
 from crevlo.core.figure import Figure
+from crevlo.core.readings import calibration_of
 from crevlo.core.sizes import Axis
-from crevlo.core.statistics import Line, effective_dof, line, mean_over_lines
+from crevlo.core.statistics import Line, line, mean_over_lines
 
 Instruments = Mapping[Key, Instrument]
 Features = Mapping[str, Feature]
@@ -67,17 +68,13 @@ class Says:
 
 @dataclass(frozen=True, slots=True)
 class Finding:
-    """One quantity of one specimen. `points_to`: the likely cause, and what would confirm it. `made_from`: feature codes.
-
-    `u_shared` is the part of u that all specimens read with the same instrument share.
-    """
+    """One quantity of one specimen. `points_to`: the likely cause, and what would confirm it. `made_from`: feature codes."""
 
     quantity: Quantity
     value: Estimate | NotDetermined
     says: Says
     points_to: str | None = None
     made_from: tuple[str, ...] = ()
-    u_shared: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -171,33 +168,54 @@ class Evaluation:
 
 
 def lines_of(
-    evidence: Evidence, value: Callable[[Run], float | None], takes: Callable[[Features], bool] = lambda _: True
+    evidence: Evidence,
+    value: Callable[[Run], Estimate | float | None],
+    takes: Callable[[Features], bool] = lambda _: True,
 ) -> list[Line]:
-    """Values of the prints that came out, by line and machine; only lines whose artifact is taken."""
+    """Values of the prints that came out, by line and machine, with what the errors of instruments they share; only lines
+    whose artifact is taken."""
     wanted = {key: of.name for key, of in evidence.lines.items() if takes(of.features)}
     values: dict[Key, dict[Key, list[float]]] = {key: {} for key in wanted}
+    shared: dict[Key, dict[Key, Shared]] = {key: {} for key in wanted}
     for machine, of in evidence.machines.items():
-        mine: dict[Key, list[float]] = defaultdict(list)
+        mine: dict[Key, list[Estimate]] = defaultdict(list)
         for run in of.good:
             if run.line in wanted and (found := value(run)) is not None:
-                mine[run.line].append(found)
+                mine[run.line].append(found if isinstance(found, Estimate) else Estimate(found, 0.0))
         for key, amounts in mine.items():
-            values[key][machine] = amounts
-    return [line(name, values[key]) for key, name in wanted.items()]
+            values[key][machine] = [e.value for e in amounts]
+            shared[key][machine] = mean_shared([e.shared for e in amounts])
+    return [line(name, values[key], shared[key]) for key, name in wanted.items()]
 
 
 def mean_figures(
-    evidence: Evidence, lines: Sequence[Line], needs: str, u_fixed: float | Mapping[Key, float] = 0.0
+    evidence: Evidence,
+    lines: Sequence[Line],
+    needs: str,
+    own: Mapping[Key, float] | None = None,
+    s_least: float = 0.0,
 ) -> dict[Key, Figure]:
-    """Of every machine the mean over lines, or what it needs; `u_fixed` for all machines, or by machine."""
+    """Of every machine the mean over lines, or what it needs; `own` by machine is a part of u beside the spread of copies,
+    which is at least `s_least`."""
     return {
-        key: determined(
-            lambda key=key: mean_over_lines(  # type: ignore[misc]
-                lines, key, u_fixed[key] if isinstance(u_fixed, Mapping) else u_fixed, needs
-            )
-        )
+        key: determined(lambda key=key: mean_over_lines(lines, key, needs, (own or {}).get(key, 0.0), s_least))  # type: ignore[misc]
         for key in evidence.machines
     }
+
+
+def own_of_mean(evidence: Evidence, lines: Iterable[Key], u: Callable[[Run], float | None]) -> dict[Key, float]:
+    """By machine what errors of each run's value alone (a gap in its trace, a start pressed late) leave in the mean over
+    copies and lines; runs without a value have no u."""
+    found = {}
+    for key, machine in evidence.machines.items():
+        by_line: dict[Key, list[float]] = defaultdict(list)
+        for run in machine.good:
+            if (own := u(run)) is not None:
+                by_line[run.line].append(own)
+        known = [by_line[line] for line in lines if line in by_line]
+        parts = [math.fsum(x * x for x in mine) / len(mine) ** 2 for mine in known]
+        found[key] = math.sqrt(math.fsum(parts)) / max(1, len(known))
+    return found
 
 
 def figures_of_findings(evaluation: Evaluation, evidence: Evidence, needs: str, lacks: str) -> Results:
@@ -214,24 +232,23 @@ def figures_of_findings(evaluation: Evaluation, evidence: Evidence, needs: str, 
     for quantity in evaluation.tells:
         found = {key: f for key, by in told.items() if (f := by.get(quantity.code))}
 
-        def value(run: Run, found: Mapping[int, Finding] = found) -> float | None:
+        def value(run: Run, found: Mapping[int, Finding] = found) -> Estimate | None:
             f = found.get(id(run))
-            return f.value.value if f and isinstance(f.value, Estimate) else None
+            return f.value if f and isinstance(f.value, Estimate) else None
 
         lines[quantity.code] = lines_of(evidence, value, evaluation.takes)
-        shared = max((abs(f.u_shared) for f in found.values()), default=0.0)
         words = needs if lines[quantity.code] else lacks
-        figures[quantity.code] = mean_figures(evidence, lines[quantity.code], words, shared)
+        figures[quantity.code] = mean_figures(evidence, lines[quantity.code], words)
     return Results(figures, lines)
 
 
-def shared_variance(
+def shared_parts(
     made: Callable[[Specimen], Told], specimen: Specimen, instruments: Instruments
-) -> dict[str, float]:
-    """Of each finding the variance that the instruments' calibration makes: by how much it moves where all readings of one
+) -> dict[str, dict[str, float]]:
+    """Of each finding what the calibration of each instrument does to it: by how much it moves where all readings of that
     instrument are off by one u of calibration together (GUM F.1.2.3)."""
     plain = {f.quantity.code: f.value for f in made(specimen).findings}
-    moved: dict[str, float] = defaultdict(float)
+    moved: dict[str, dict[str, float]] = defaultdict(dict)
     for key in {r.instrument for r in specimen.readings}:
         u = instruments[key].u_calibration
         if not u:
@@ -243,22 +260,13 @@ def shared_variance(
         for after in made(replace(specimen, readings=shifted)).findings:
             before = plain.get(after.quantity.code)
             if isinstance(before, Estimate) and isinstance(after.value, Estimate):
-                moved[after.quantity.code] += (after.value.value - before.value) ** 2
+                moved[after.quantity.code][calibration_of(instruments[key])] = after.value.value - before.value
     return moved
 
 
-def widened(own: Estimate, variance: float) -> Estimate:
-    """An estimate of its own part with a variance beside it that is known, as a calibration is."""
-    u2 = own.u**2 + variance
-    return Estimate(own.value, math.sqrt(u2), effective_dof(u2, own.u**2, own.dof)) if variance else own
-
-
-def with_shared(findings: Iterable[Finding], variances: Mapping[str, float]) -> tuple[Finding, ...]:
-    """The findings with the part of their u that all specimens read with the same instrument share."""
-    return tuple(
-        replace(f, u_shared=math.sqrt(variances.get(f.quantity.code, 0.0))) if isinstance(f.value, Estimate) else f
-        for f in findings
-    )
+def own_parts(estimates: Mapping[str, Estimate | NotDetermined]) -> dict[str, Estimate]:
+    """Features that were read, with their own part of u alone; what their calibration does is found by `shared_parts`."""
+    return {c: Estimate(e.value, e.own, e.own_dof) for c, e in estimates.items() if isinstance(e, Estimate)}
 
 
 def words_of(findings: Iterable[Finding]) -> list[Says]:

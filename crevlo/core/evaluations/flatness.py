@@ -2,11 +2,11 @@
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
 
-from crevlo.core.estimate import BadInput, Estimate, NotDetermined
+from crevlo.core.estimate import BadInput, Estimate, NotDetermined, Shared, made_of
 from crevlo.core.evaluations.evaluation import (
     Better,
     Disc,
@@ -23,9 +23,8 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     figures_of_findings,
     missing_says,
-    shared_variance,
-    widened,
-    with_shared,
+    own_parts,
+    shared_parts,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Feature, Kind
@@ -113,16 +112,15 @@ def takes(features: Features) -> bool:
 
 def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
     """Tilt, bow, dish and worst disc of a sheet as far as it is measured."""
-    variances = shared_variance(lambda given: _told(given, instruments, 0.0), specimen, instruments)
-    told = _told(specimen, instruments, variances.get(GOOD.code, 0.0))
-    return replace(told, findings=with_shared(told.findings, variances))
+    parts = shared_parts(lambda given: _told(given, instruments, {}), specimen, instruments)
+    return _told(specimen, instruments, parts.get(GOOD.code, {}))
 
 
-def _told(specimen: Specimen, instruments: Instruments, shared: float) -> Told:
-    """`shared`: variance of the share in tolerance; a bias of the instrument is in no slope and no residual."""
-    found = feature_estimates(specimen, instruments, calibration=False)
+def _told(specimen: Specimen, instruments: Instruments, shared: Shared) -> Told:
+    """`shared`: of the share in tolerance; a bias of the instrument is in no slope and no residual."""
+    found = own_parts(feature_estimates(specimen, instruments))
     discs = _discs(specimen.features)
-    known = {c: e for c in discs if isinstance(e := found.get(c), Estimate)}
+    known = {c: found[c] for c in discs if c in found}
     nominal = specimen.features[discs[0]].nominal
     places = {c: _place(specimen.features[c]) for c in known}
     off = dict.fromkeys(known, 0.0)
@@ -143,7 +141,7 @@ def _told(specimen: Specimen, instruments: Instruments, shared: float) -> Told:
 
 
 def _findings(
-    made: Plane, known: dict[str, Estimate], nominal: float, shared: float, *, whole: bool
+    made: Plane, known: dict[str, Estimate], nominal: float, shared: Shared, *, whole: bool
 ) -> list[Finding]:
     codes = tuple(known)
     u = math.sqrt(math.fsum(e.u**2 for e in known.values()) / len(known))
@@ -168,7 +166,7 @@ def _findings(
         findings.append(Finding(GOOD, rest, missing_says("the share in tolerance", rest), made_from=codes))
         return findings
     good = [c for c, e in known.items() if abs(e.value - nominal) <= WITHIN_MM]
-    share = widened(Estimate(100 * len(good) / len(known), 0.0), shared)
+    share = made_of(100 * len(good) / len(known), 0.0, shared=shared)
     words = f"{len(good)} of {len(known)} discs within {WITHIN_MM} mm of {nominal:g} mm."
     findings.append(
         Finding(

@@ -1,10 +1,9 @@
 """Noise at 1 m, kept apart by what the machine does."""
 
-import math
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from contextlib import suppress
 
-from crevlo.core.estimate import Estimate, NotDetermined, determined
+from crevlo.core.estimate import Estimate, NotDetermined, Shared, determined, made_of, mean_shared
 from crevlo.core.evaluations.evaluation import (
     Better,
     Evaluation,
@@ -15,12 +14,14 @@ from crevlo.core.evaluations.evaluation import (
     lines_of,
     mean_figures,
 )
-from crevlo.core.evidence import Evidence, Instrument, Key, Level, Machine, Run
+from crevlo.core.evidence import Evidence, Key, Level, Machine, Run
 from crevlo.core.noise import NoiseState, level_at_1_m_db, mean_level_db
-from crevlo.core.statistics import effective_dof, sample_mean
+from crevlo.core.readings import calibration_of
+from crevlo.core.statistics import sample_mean
 
-# Of a reading without a meter on record.
+# Of a reading without a meter on record; whichever it was, the same one for all.
 U_SOUND_DB = 1.0
+_NO_METER = "sound meter not on record"
 
 _RULE = "background taken out, brought to 1 m as a free-field estimate."
 PRINTING = Quantity(
@@ -42,14 +43,21 @@ STATES = {
 }  # fmt: skip
 
 
-def run_level_db(levels: Iterable[Level]) -> float | None:
-    """Energy mean at 1 m of the readings taken while printing that can be determined; None where there is none."""
-    readings = []
+def run_level(levels: Iterable[Level], instruments: Instruments) -> Estimate | None:
+    """Energy mean at 1 m of the readings taken while printing that can be determined, with the share of each meter's
+    calibration; None where there is none."""
+    readings, meters = [], []
     for level in levels:
         if level.state is NoiseState.PRINTING:
             with suppress(NotDetermined):
                 readings.append(level_at_1_m_db(level.level_db, level.background_db, level.distance_m))
-    return mean_level_db(readings) if readings else None
+                meters.append(level.meter)
+    return made_of(mean_level_db(readings), 0.0, shared=_shared(meters, instruments)) if readings else None
+
+
+def _shared(meters: Sequence[Key | None], instruments: Instruments) -> Shared:
+    known = (instruments[m] if m is not None else None for m in meters)
+    return mean_shared([{calibration_of(i): i.u_calibration} if i else {_NO_METER: U_SOUND_DB} for i in known])
 
 
 def of_state(levels: Iterable[Level], state: NoiseState, instruments: Instruments) -> tuple[Estimate, str]:
@@ -68,11 +76,9 @@ def of_state(levels: Iterable[Level], state: NoiseState, instruments: Instrument
         raise NotDetermined(f"noise readings in the state “{state.value}”")
     (door_shut, fan), found = max(cases.items(), key=lambda case: len(case[1]))
     made = sample_mean([level for level, _ in found], f"noise readings in the state “{state.value}” that count")
-    u_meter = max((instruments[m].u_calibration for _, m in found if m is not None), default=U_SOUND_DB)
-    u2 = made.u**2 + u_meter**2
     words = f"{state.value}, door {'shut' if door_shut else 'open'}"
     words += f", fan {fan:.0f} %" if fan is not None else ""
-    return Estimate(made.value, math.sqrt(u2), effective_dof(u2, made.u**2, made.dof)), words
+    return made_of(made.value, made.u, made.dof, _shared([m for _, m in found], instruments)), words
 
 
 def levels_of(machine: Machine) -> list[Level]:
@@ -81,23 +87,19 @@ def levels_of(machine: Machine) -> list[Level]:
 
 
 def of_machines(evidence: Evidence) -> Results:
-    def value(run: Run) -> float | None:
-        return run_level_db(run.levels)
+    def value(run: Run) -> Estimate | None:
+        return run_level(run.levels, evidence.instruments)
 
     lines = lines_of(evidence, value)
     needs = "a noise reading of a good print, taken while it printed"
     figures: dict[str, Mapping[Key, Estimate | NotDetermined]] = {}
-    printing = mean_figures(evidence, lines, needs, _u_meter(evidence.instruments.values()))
+    printing = mean_figures(evidence, lines, needs)
     for state, quantity in STATES.items():
         figures[quantity.code] = {
             key: determined(lambda m=m, state=state: of_state(levels_of(m), state, evidence.instruments)[0])  # type: ignore[misc]
             for key, m in evidence.machines.items()
         }
     return Results({PRINTING.code: printing, **figures}, {PRINTING.code: lines})
-
-
-def _u_meter(instruments: Iterable[Instrument]) -> float:
-    return max((i.u_calibration for i in instruments if i.kind == "sound meter"), default=U_SOUND_DB)
 
 
 NOISE = Evaluation("noise", "Noise by state", (PRINTING, *STATES.values()), of_machines)

@@ -1,10 +1,8 @@
 """Axis scale apart from wall offset, first-layer offset, and holes apart from both."""
 
-import math
 from collections.abc import Sequence
-from dataclasses import replace
 
-from crevlo.core.estimate import Estimate, NotDetermined
+from crevlo.core.estimate import Estimate, NotDetermined, scaled
 from crevlo.core.evaluations.evaluation import (
     Better,
     Evaluation,
@@ -22,18 +20,17 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     figures_of_findings,
     missing_says,
-    shared_variance,
     signed,
-    with_shared,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Feature, Kind
-from crevlo.core.readings import feature_estimates
+from crevlo.core.readings import calibration_of, feature_estimates
 from crevlo.core.sizes import Axis, MeasuredFeature, SizeFit, deviation_at, fit_sizes
 
 _RULE = (
     "Weighted least squares: deviation = scale · nominal + wall offset · side (outside +1, inside −1), on Z with a first-layer "
-    "offset instead. Weights 1/u²; covariance scaled by max(1, χ²/ν); U from t(ν) at 95 %."
+    "offset instead, and the instrument's calibration as one unknown of all rows. Weights 1/u², scaled by max(1, χ²/ν); U from "
+    "t(ν) at 95 %."
 )
 SCALES = {
     axis: Quantity(
@@ -78,21 +75,17 @@ def takes(features: Features) -> bool:
 
 
 def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
-    """What the lengths read so far tell; nothing before the first. The calibration is in the u of every row, so that it is
-    in what is told; beside it stands which part of that all specimens share."""
-    told = _told(specimen, instruments)
-    variances = shared_variance(lambda given: _told(given, instruments), specimen, instruments)
-    return replace(told, findings=with_shared(told.findings, variances))
-
-
-def _told(specimen: Specimen, instruments: Instruments) -> Told:
+    """What the lengths read so far tell; nothing before the first."""
     estimates = feature_estimates(specimen, instruments)
+    used = {r.feature: r.instrument for r in reversed(specimen.readings) if r.value is not None}
     codes = [c for c, e in estimates.items() if isinstance(e, Estimate) and specimen.features[c].kind is Kind.LENGTH]
     measured = []
     for code in codes:
         f, e = specimen.features[code], estimates[code]
         assert isinstance(e, Estimate)
-        measured.append(MeasuredFeature(Axis(f.axis), f.sense, f.nominal, e.value - f.nominal, e.u))
+        source = calibration_of(instruments[used[code]])
+        off = e.value - f.nominal
+        measured.append(MeasuredFeature(Axis(f.axis), f.sense, f.nominal, off, max(e.own, 1e-6), e.u_shared, source))
     if not measured:
         return Told(())
     fit = fit_sizes(measured)
@@ -131,7 +124,7 @@ def _scale(fit: SizeFit, axis: Axis, made_from: tuple[str, ...]) -> Finding:
             says = Says(f"{axis} is off by", signed(fit.percent_off[axis], 2, "%"), "", _ONE_LENGTH)
             return Finding(quantity, scale, says, made_from=made_from)
         return Finding(quantity, scale, missing_says(axis, scale))
-    percent = Estimate(100 * scale.value, 100 * scale.u, scale.dof)
+    percent = scaled(scale, 100)
     spread = f"± {percent.expanded:.2f}"
     if abs(percent.value) < percent.expanded:
         says = Says(f"{axis} scale", signed(percent.value, 2, "%"), spread, _WITHIN)
@@ -157,20 +150,13 @@ def _offset(
 
 def _holes(fit: SizeFit, measured: Sequence[MeasuredFeature], codes: Sequence[str]) -> list[Finding]:
     """Inside sizes with the scale of their axis taken out; nothing for artifacts without any."""
-    inside = [(c, m) for c, m in zip(codes, measured, strict=True) if m.sense < 0 and m.axis is not Axis.Z]
-    if not inside:
+    made = fit.hole_offset_mm
+    if made is None:
         return []
-    off, variance = [], 0.0
-    for _, m in inside:
-        scale = fit.scale[m.axis]
-        if isinstance(scale, NotDetermined):
-            missing = NotDetermined(f"the scale of {m.axis}: {scale.needs}")
-            return [Finding(HOLES, missing, missing_says("holes", missing))]
-        off.append(m.deviation_mm - scale.value * m.nominal_mm)
-        variance += m.u_mm**2 + (scale.u * m.nominal_mm) ** 2
-    n = len(off)
-    made = Estimate(math.fsum(off) / n, math.sqrt(variance) / n)
-    spread, made_from = f"± {made.expanded:.3f}", tuple(c for c, _ in inside)
+    if isinstance(made, NotDetermined):
+        return [Finding(HOLES, made, missing_says("holes", made))]
+    made_from = tuple(c for c, m in zip(codes, measured, strict=True) if m.sense < 0 and m.axis is not Axis.Z)
+    spread = f"± {made.expanded:.3f}"
     walls = fit.wall_offset_mm
     if abs(made.value) < made.expanded:
         return [

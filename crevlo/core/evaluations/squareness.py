@@ -2,9 +2,9 @@
 
 import math
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
-from crevlo.core.estimate import BadInput, Estimate, NotDetermined
+from crevlo.core.estimate import BadInput, Estimate, NotDetermined, Shared, made_of
 from crevlo.core.evaluations.evaluation import (
     Better,
     Evaluation,
@@ -20,10 +20,9 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     figures_of_findings,
     missing_says,
-    shared_variance,
+    own_parts,
+    shared_parts,
     signed,
-    widened,
-    with_shared,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Feature, Kind
@@ -81,29 +80,27 @@ def takes(features: Features) -> bool:
 
 def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
     """Skew, and what the sides are off, of a frame as far as it is measured."""
-    variances = shared_variance(lambda given: _told(given, instruments, {}), specimen, instruments)
-    told = _told(specimen, instruments, variances)
-    return replace(told, findings=with_shared(told.findings, variances))
+    return _told(
+        specimen,
+        instruments,
+        shared_parts(lambda given: _told(given, instruments, {}), specimen, instruments),
+    )
 
 
-def _told(specimen: Specimen, instruments: Instruments, variances: Mapping[str, float]) -> Told:
+def _told(specimen: Specimen, instruments: Instruments, parts: Mapping[str, Shared]) -> Told:
     crossing = _crossing(specimen.features)
     assert crossing is not None
-    known = {
-        c: e
-        for c, e in feature_estimates(specimen, instruments, calibration=False).items()
-        if isinstance(e, Estimate)
-    }
+    known = own_parts(feature_estimates(specimen, instruments))
     sides = {axis: _side(specimen.features, known, axis) for axis in SIDES}
-    found, chart = _skew(specimen.features, known, crossing, variances.get(SKEW.code, 0.0))
+    found, chart = _skew(specimen.features, known, crossing, parts.get(SKEW.code, {}))
     return Told(
-        (found, *(_side_finding(axis, *side, variances.get(SIDES[axis].code, 0.0)) for axis, side in sides.items())),
+        (found, *(_side_finding(axis, *side, parts.get(SIDES[axis].code, {})) for axis, side in sides.items())),
         chart,
     )
 
 
 def _skew(
-    features: Features, known: dict[str, Estimate], crossing: tuple[str, str], shared: float
+    features: Features, known: dict[str, Estimate], crossing: tuple[str, str], shared: Shared
 ) -> tuple[Finding, FrameChart | None]:
     first, second = crossing
     if first not in known or second not in known:
@@ -122,7 +119,7 @@ def _skew(
     except BadInput as refused:
         impossible = NotDetermined(f"a second look at the diagonals: {refused}")
         return Finding(SKEW, impossible, missing_says("squareness", impossible), made_from=crossing), None
-    skew = widened(Estimate(made.mm_per_100.value, made.mm_per_100.u, min(d1.dof, d2.dof)), shared)
+    skew = made_of(made.mm_per_100.value, made.mm_per_100.u, min(d1.dof, d2.dof), shared)
     chart = FrameChart(a, b, d1.value, d2.value, skew.value)
     spread = f"± {skew.expanded:.3f}"
     if abs(skew.value) < skew.expanded:
@@ -138,12 +135,12 @@ def _skew(
     return Finding(SKEW, skew, says, cause, crossing), chart
 
 
-def _side_finding(axis: str, off: Estimate | None, made_from: tuple[str, ...], shared: float) -> Finding:
+def _side_finding(axis: str, off: Estimate | None, made_from: tuple[str, ...], shared: Shared) -> Finding:
     quantity = SIDES[axis]
     if off is None:
         missing = NotDetermined("an outside length along it")
         return Finding(quantity, missing, missing_says(f"the {axis} side", missing), made_from=made_from)
-    off = widened(off, shared)
+    off = made_of(off.value, off.u, off.dof, shared)
     meaning = (
         "Within the uncertainty." if abs(off.value) < off.expanded else "Against nominal; a step block tells why."
     )

@@ -1,12 +1,15 @@
 """Rank chances: weights and readings drawn together, seeded."""
 
-from collections.abc import Sequence
+import math
+from collections import defaultdict
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
 from crevlo.core.estimate import NotDetermined
-from crevlo.core.figure import Figure, draw
+from crevlo.core.figure import Composed, Counted, Draws, Figure, Known, as_estimate, central
+from crevlo.core.ranking.leaders import FIELD_FROM
 from crevlo.core.ranking.points import normalised
 from crevlo.core.ranking.value import ValueFunction, value_of
 
@@ -18,7 +21,8 @@ DRAWS = 40_000
 class RankChances:
     """Chances from the draws; shapes (machines, machines) for `rank` (row machine, column rank) and `beats`.
 
-    `expanded` is half the central 95 % width of each machine's total over the readings alone.
+    `expanded` is half the central 95 % width of each machine's total over the readings alone; `ahead` how often, by the
+    readings alone, the machine that comes first most often is ahead of each (1 of itself).
     `central_weights` are the mean shares over the draws each machine wins, None where it never does.
     """
 
@@ -26,28 +30,150 @@ class RankChances:
     beats: np.ndarray
     expected_rank: np.ndarray
     expanded: np.ndarray
+    ahead: np.ndarray
     central_weights: tuple[np.ndarray | None, ...]
     draws: int
 
 
 def draw_values(
-    figures: Sequence[Sequence[Figure]], functions: Sequence[ValueFunction], seed: int, draws: int = DRAWS
-) -> np.ndarray:
+    figures: Sequence[Sequence[Figure]], functions: Sequence[ValueFunction], seed: int, draws: int = DRAWS,
+    *, codes: Sequence[str] | None = None, field: bool | None = None,
+) -> np.ndarray:  # fmt: skip
     """Value draws of shape (criteria, machines, draws) through the value functions.
 
-    `figures` has shape (machines, criteria). A machine's missing figures are drawn as one, even over 0..100: drawn apart
-    they would meet in the middle, and an open interval would look like a known total.
+    `figures` has shape (machines, criteria). What several figures share is drawn once: the calibration of an instrument for
+    all machines, and by `codes` of the criteria what several of a machine's figures are made from. With four machines or
+    more (or as `field` says) the true figures of a criterion come from one field. A machine's missing figures are drawn as
+    one, even over 0..100: drawn apart they would meet in the middle, and an open interval would look like a known total.
     """
-    rng = np.random.default_rng(seed)
-    values = np.empty((len(functions), len(figures), draws), np.float32)
+    drawn = _FieldDraws(Draws(draws, np.random.default_rng(seed)), field)
+    names = codes or [f"criterion {c}" for c in range(len(functions))]
     for m, row in enumerate(figures):
-        missing = rng.uniform(0, 100, draws) if any(isinstance(f, NotDetermined) for f in row) else None
-        for c, (figure, function) in enumerate(zip(row, functions, strict=True)):
-            if isinstance(figure, NotDetermined):
-                values[c, m] = missing
-            else:
-                values[c, m] = value_of(function, draw(figure, draws, rng))
+        for code, figure in zip(names, row, strict=True):
+            drawn.know(m, code, figure)
+    missing = np.random.default_rng([seed, 2])
+    values = np.empty((len(functions), len(figures), draws), np.float32)
+    open_ = {
+        m: missing.uniform(0, 100, draws).astype(np.float32)
+        for m, row in enumerate(figures)
+        if any(isinstance(f, NotDetermined) for f in row)
+    }
+    for c, (code, function) in enumerate(zip(names, functions, strict=True)):
+        for m, row in enumerate(figures):
+            raw = drawn.of(m, code, row[c])
+            values[c, m] = open_[m] if raw is None else value_of(function, raw)
     return values
+
+
+@dataclass(frozen=True, slots=True)
+class Pull:
+    """How far a measured figure is drawn to the middle of its field: posterior `centre`, what is left of its own error as a
+    factor, and the uncertainty of the middle that it takes part in."""
+
+    centre: float
+    keeps: float
+    u_middle: float
+
+
+def pulled_to_field(known: Mapping[int, Known]) -> dict[int, Pull]:
+    """Of each machine's figure the posterior in a field N(μ, τ²), τ² by DerSimonian and Laird on the own u.
+
+    Posterior mean μ + B·(x − μ), B = τ²/(τ² + u²), own variance B·u², and (1 − B) times the uncertainty of μ; B is at least 3/(k + 1) of k machines. Without it the
+    best of a close field looks twice as sure as it is: it is best partly by luck. Source: DerSimonian and Laird 1986.
+    """
+    as_one = {m: as_estimate(f) for m, f in known.items()}
+    u = np.array([e.own for e in as_one.values()])
+    if len(u) < 2 or not (u > 0).any():
+        return {}
+    x = np.array([e.value for e in as_one.values()])
+    # A figure that is exact beside others that are not still has a place in the field, not all of its weight.
+    u = np.maximum(u, np.median(u[u > 0]) / 100)
+    w = 1 / u**2
+    q = float(w @ (x - (w @ x) / w.sum()) ** 2)
+    tau2 = max(0.0, (q - (len(x) - 1)) / float(w.sum() - (w**2).sum() / w.sum()))
+    # So few machines cannot show that they are all alike: τ² at 0 is then luck as often as truth.
+    least = min(1.0, 3 / (len(x) + 1))
+    share = np.maximum(tau2 / (tau2 + u**2), least)
+    spread = 1 / (tau2 + u**2)
+    middle, u_middle = float(spread @ x / spread.sum()), math.sqrt(1 / float(spread.sum()))
+    return {
+        m: Pull(middle + float(b) * (float(value) - middle), math.sqrt(float(b)), (1 - float(b)) * u_middle)
+        for m, value, b in zip(known, x, share, strict=True)
+    }
+
+
+def prior_of_counts(counts: Sequence[Counted]) -> tuple[float, float]:
+    """Beta prior of the chances that the counts of a field come from, by moments (Kleinman 1973).
+
+    It weighs at most as much as the tries of a machine, as so few cannot show that all chances are alike, and at least as
+    much as Jeffreys'.
+    """
+    n = np.array([c.tries for c in counts], float)
+    share = np.array([c.good for c in counts]) / np.maximum(n, 1)
+    middle = (sum(c.good for c in counts) + 0.5) / (n.sum() + 1)
+    spread = float(np.mean((share - middle) ** 2)) * len(n) / max(len(n) - 1, 1)
+    alone = middle * (1 - middle) * float(np.mean(1 / np.maximum(n, 1)))
+    apart = max(spread - alone, 1e-9)
+    weight = float(np.clip(middle * (1 - middle) / apart - 1, 1.0, max(float(n.mean()), 1.0)))
+    return middle * weight, (1 - middle) * weight
+
+
+class _FieldDraws:
+    """Draws of figures by machine and code, each pulled to its field; what a figure is composed of is pulled in its place."""
+
+    def __init__(self, drawn: Draws, field: bool | None) -> None:
+        self._drawn, self._wanted = drawn, field
+        self._known: dict[str, dict[int, Known]] = defaultdict(dict)
+        self._pulls: dict[str, dict[int, Pull]] = {}
+        self._made: dict[tuple[int, str], np.ndarray] = {}
+
+    def know(self, machine: int, code: str, figure: Figure) -> None:
+        if isinstance(figure, Composed):
+            for name, part in figure.parts.items():
+                self._known[name][machine] = part
+        elif not isinstance(figure, NotDetermined):
+            self._known[code][machine] = figure
+
+    def of(self, machine: int, code: str, figure: Figure) -> np.ndarray | None:
+        """Raw values, shape (draws,); None of what is missing."""
+        if isinstance(figure, NotDetermined):
+            return None
+        if isinstance(figure, Composed):
+            return figure.rule({name: self._one(machine, name) for name in figure.parts})
+        return self._one(machine, code)
+
+    def _one(self, machine: int, code: str) -> np.ndarray:
+        key = (machine, code)
+        if key not in self._made:
+            known = self._known[code]
+            figure = known[machine]
+            if isinstance(figure, Counted):
+                counts = {m: f for m, f in known.items() if isinstance(f, Counted)}
+                prior = prior_of_counts(list(counts.values())) if self._wanted_of(counts) else (0.5, 0.5)
+                self._made[key] = self._drawn.of_count(figure, machine, prior)
+            else:
+                made = self._drawn.of(figure, machine, code)
+                self._made[key] = self._pulled(figure, made, code, machine, known)
+        return self._made[key]
+
+    def _wanted_of(self, known: Mapping[int, Known]) -> bool:
+        return len(known) >= FIELD_FROM if self._wanted is None else self._wanted
+
+    def _pulled(
+        self, figure: Known, made: np.ndarray, code: str, machine: int, known: Mapping[int, Known]
+    ) -> np.ndarray:
+        if code not in self._pulls:
+            self._pulls[code] = pulled_to_field(known) if self._wanted_of(known) else {}
+        pull = self._pulls[code].get(machine)
+        if pull is None:
+            return made
+        value = central(figure)
+        assert value is not None
+        common = self._drawn.shared_of(figure)
+        own = made - np.float32(value) - common
+        moved = np.float32(pull.u_middle) * self._drawn.middle_of(code)
+        pulled: np.ndarray = np.float32(pull.centre) + np.float32(pull.keeps) * own + moved + common
+        return pulled
 
 
 def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight_spread: float = 0.3) -> RankChances:
@@ -86,12 +212,16 @@ def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight
     if tied.any():
         _share_ties(totals[:, tied], drawn[:, tied], above[:, tied], rank, won, won_weights)
     low, high = np.percentile(at_scheme, [2.5, 97.5], axis=1)
+    leader = int(np.argmax(rank[:, 0]))
+    ahead = np.mean(at_scheme[leader] > at_scheme, axis=1) + np.mean(at_scheme[leader] == at_scheme, axis=1) / 2
+    ahead[leader] = 1.0
     rank /= draws
     return RankChances(
         rank=rank,
         beats=beats / draws,
         expected_rank=rank @ np.arange(1, machines + 1),
         expanded=(high - low) / 2,
+        ahead=ahead,
         central_weights=tuple(won_weights[m] / won[m] if won[m] > 0 else None for m in range(machines)),
         draws=draws,
     )

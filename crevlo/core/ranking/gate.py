@@ -4,11 +4,12 @@ import math
 from dataclasses import dataclass
 from enum import StrEnum
 
+import numpy as np
 from scipy.special import betainc, ndtr, stdtr
 
 from crevlo.core.artifacts.fit import Bed, longest_flat
 from crevlo.core.estimate import Estimate, NotDetermined
-from crevlo.core.figure import Counted
+from crevlo.core.figure import Composed, Counted, Draws, Spread
 
 
 class GateKind(StrEnum):
@@ -47,7 +48,13 @@ class Judged:
 
 
 def judge_limit(
-    what: str, figure: Estimate | NotDetermined, limit: float, unit: str, digits: int = 0, *, at_least: bool = False
+    what: str,
+    figure: Estimate | Spread | Composed | NotDetermined,
+    limit: float,
+    unit: str,
+    digits: int = 0,
+    *,
+    at_least: bool = False,
 ) -> Judged:
     """Passes at or within the limit, by its value; how sure that is follows from the figure's own uncertainty."""
     if isinstance(figure, NotDetermined):
@@ -88,7 +95,10 @@ def _judged(passes: bool, text: str, sure: float) -> Judged:
     return Judged(Standing.PASSES if passes else Standing.FAILS, text + note, sure)
 
 
-def _chance_at_most(figure: Estimate, limit: float) -> float:
+def _chance_at_most(figure: Estimate | Spread | Composed, limit: float) -> float:
+    if isinstance(figure, Spread | Composed):
+        drawn = Draws(20_000, np.random.default_rng(11)).of(figure, "one", "it")
+        return float(np.mean(drawn <= limit))
     if figure.u == 0:
         return float(figure.value <= limit)
     off = (limit - figure.value) / figure.u

@@ -22,6 +22,8 @@ class Ranked:
     first_chance: float
     known: int
     criteria: int
+    ahead: float = 1.0
+    """How often, by the readings alone, the machine that comes first most often is ahead of this one."""
 
     @property
     def complete(self) -> bool:
@@ -54,7 +56,7 @@ def say_verdict(machines: Sequence[Ranked], left_out: int, sure: float = SURE) -
         return _open("Not determined", f"Nothing that counts for this buyer is known of {lacking} yet.")
     if len(machines) == 1:
         return _alone(machines[0], left_out)
-    together = share_first([m.first_chance for m in machines], sure)
+    together = share_first([m.first_chance for m in machines], sure, [m.ahead for m in machines])
     contenders = tuple(sorted(together, key=lambda i: (-machines[i].total, i)))
     if len(contenders) == 1:
         return _winner(machines, contenders[0])

@@ -2,12 +2,14 @@
 
 import uuid
 
+import numpy as np
 from pydantic import Field
 from sqlalchemy.orm import Session
 
-from crevlo.core.cost import CostInputs, cost_per_good_part, say_difference, say_ratio
-from crevlo.core.estimate import Estimate, NotDetermined
-from crevlo.core.figure import central
+from crevlo.core.cost import CostInputs, cost_per_good_part, say_apart, say_ratio
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.figure import Draws, central
+from crevlo.core.ranking.chances import DRAWS
 from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.mark import UnitMark, mark_of
@@ -92,9 +94,13 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
     if len(known) > 1:
         a, b = known[0], known[-1]
         sentence = say_ratio(a.machine.name, a.total.value or 0, b.machine.name, b.total.value or 0)
-        low, high = (inputs.figure("cost", m.machine.unit_id) for m in (a, b))
-        if isinstance(low, Estimate) and isinstance(high, Estimate):
-            certainty = say_difference(low, high, currency)
+        drawn = Draws(DRAWS, np.random.default_rng(bench.study.seed))
+        costs = [
+            drawn.of(figure, m.machine.unit_id, "cost")
+            for m in known
+            if not isinstance(figure := inputs.figure("cost", m.machine.unit_id), NotDetermined)
+        ]
+        certainty = say_apart(a.machine.name, float(np.mean(np.argmin(costs, axis=0) == 0)), len(costs))
     spools = {j.spool_id: bench.spools[j.spool_id] for j in bench.jobs}
     return CostView(
         currency=currency, basis=CostBasis.model_validate(bench.study, extra="ignore"),

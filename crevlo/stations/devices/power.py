@@ -3,6 +3,7 @@
 import math
 import uuid
 from collections import defaultdict
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Annotated, Any
@@ -12,8 +13,10 @@ from pydantic import Field
 from sqlalchemy import TextClause, func, select, text
 from sqlalchemy.orm import Session
 
-from crevlo.core.energy import JOULE_PER_KWH, LONGEST_STEP_S, TraceEnergy, integrate_counter, integrate_power
+from crevlo.core.energy import JOULE_PER_KWH, LONGEST_STEP_S, TraceEnergy, integrate_counter
 from crevlo.core.estimate import BadInput, NotDetermined
+from crevlo.core.gaps import energy_of_trace
+from crevlo.core.phases import Span
 from crevlo.stations.devices.device import device_of
 from crevlo.stations.kit.shape import Shape
 from crevlo.store.database import SQL
@@ -208,20 +211,29 @@ def energy_between(session: Session, device: Device, begin: datetime, end: datet
             _ENERGY, {"device": device.number, "begin": begin, "end": end, "longest": LONGEST_STEP_S}
         ).one()
         if row.samples >= 2:
+            low, most = row.low / JOULE_PER_KWH, row.gap_s * row.peak_w / JOULE_PER_KWH
+            bridged = (row.high - row.low) / JOULE_PER_KWH
             return TraceEnergy(
-                row.low / JOULE_PER_KWH, row.high / JOULE_PER_KWH, (), (end - begin).total_seconds(), row.peak_w,
-                row.samples,
+                low, low + most, (), (end - begin).total_seconds(), row.peak_w, row.samples, bridged,
+                most / math.sqrt(12),
             )  # fmt: skip
     return energy_of(samples_between(session, device, begin, end), begin.timestamp(), end.timestamp())
 
 
-def energy_of(found: Samples, begin_s: float, end_s: float, longest_step_s: float = LONGEST_STEP_S) -> TraceEnergy:
-    """Energy of the samples between two moments, the ends held at the nearest sample."""
+def energy_of(
+    found: Samples,
+    begin_s: float,
+    end_s: float,
+    longest_step_s: float = LONGEST_STEP_S,
+    spans: Sequence[Span] | None = None,
+) -> TraceEnergy:
+    """Energy of the samples between two moments, the ends held at the nearest sample; `spans` are the phases where they are
+    known."""
     powered = np.isfinite(found.power_w)
     if powered.sum() >= 2:
-        t, w = found.at[powered], found.power_w[powered]
-        t, w = np.r_[begin_s, t, end_s], np.r_[w[0], w, w[-1]]
-        return integrate_power(t - begin_s, w, longest_step_s)
+        t, w, wh = found.at[powered], found.power_w[powered], found.counter_wh[powered]
+        t, w, wh = np.r_[begin_s, t, end_s], np.r_[w[0], w, w[-1]], np.r_[np.nan, wh, np.nan]
+        return energy_of_trace(t, w, spans, wh, longest_step_s)
     counted = np.isfinite(found.counter_wh)
     if counted.sum() >= 2:
         return integrate_counter(found.at[counted] - begin_s, found.counter_wh[counted])
@@ -244,6 +256,7 @@ def energy_from_meter(session: Session, run: Run) -> bool:
     except (NotDetermined, BadInput):
         return False
     run.energy_kwh, run.energy_low_kwh, run.energy_high_kwh = energy.kwh, energy.low_kwh, energy.high_kwh
+    run.energy_u_kwh = energy.u_kwh
     run.energy_from, run.instrument_id = EnergyFrom.LIVE, device.instrument_id
     session.flush()
     return True

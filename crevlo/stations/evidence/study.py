@@ -101,7 +101,7 @@ def _run(
         cause=rejection.cause if rejection else run.cause, rejected=rejection is not None,
         configuration=run.configuration_id,
         stated_s=file.facts.get("time_s") if file and file.id == run.sliced_file_id else None,
-        kwh=run.energy_kwh, kwh_low=run.energy_low_kwh, kwh_high=run.energy_high_kwh, meter=run.instrument_id,
+        kwh=run.energy_kwh, u_kwh=run.energy_u_kwh or 0.0, meter=run.instrument_id,
         levels=tuple(level_of(r) for r in bench.noise.get(run.id, [])),
         specimen=specimen_of(
             bench.artifacts[job.artifact_id], features, bench.taken(specimen.id),

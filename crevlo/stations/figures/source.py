@@ -9,17 +9,19 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.core.estimate import NotDetermined
+from crevlo.core.estimate import NORMAL_COVERAGE, Estimate, NotDetermined
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.evaluations.evaluation import Quantity, Rests
 from crevlo.core.features import KINDS
 from crevlo.core.figure import Counted
+from crevlo.core.statistics import is_borrowed
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
 from crevlo.stations.entered import ReadingRow, current_readings
 from crevlo.stations.evidence.study import counted_causes
 from crevlo.stations.figures.study import StudyFigures
 from crevlo.stations.kit.shape import Missing, Shape
+from crevlo.stations.kit.shape import quantity as as_quantity
 from crevlo.stations.noise import noise_out
 from crevlo.store.machine import FeatureRow, Instrument
 from crevlo.store.person import Person
@@ -81,13 +83,15 @@ def figure_source(session: Session, inputs: StudyFigures, unit_id: uuid.UUID, co
             Input(name="All counted attempts", amount=f"{counted.good} of {counted.tries}", note=f"{excused} excused")
         )
     else:
-        amount = f"{figure.value:.{quantity.digits}f}"
-        if figure.u:
-            amount += f" ± {figure.expanded:.{quantity.digits}f}"
+        amount = as_quantity(figure, unit, quantity.digits).words
+        if isinstance(figure, Estimate) and figure.u:
             shown.append(
                 Input(name="Standard uncertainty", amount=f"{figure.u:.{quantity.digits + 1}f} {unit}", note="")
             )
-        amount += f" {unit}"
+            shown += shared_inputs(figure, unit, quantity.digits)
+        if is_borrowed(inputs.lines(code), unit_id):
+            note = "one copy of each: the spread between copies is that of the other machines"
+            shown.append(Input(name="Spread", amount="borrowed from the field", note=note))
     blind = quantity.rests in (Rests.READINGS, Rests.SCORES) and bench.study.revealed_at is None
     if blind:
         note = "until then they would tell which specimen is this machine's"
@@ -96,6 +100,18 @@ def figure_source(session: Session, inputs: StudyFigures, unit_id: uuid.UUID, co
         title=f"{quantity.name}, {entry.unit.model.name}", amount=amount, rule=quantity.rule, inputs=shown,
         entries=[] if blind else entries_of(session, bench, unit_id, quantity), departures=bench.departures_of(unit_id),
     )  # fmt: skip
+
+
+def shared_inputs(figure: Estimate, unit: str, digits: int) -> list[Input]:
+    """Which parts of a figure's uncertainty others share: they tell nothing apart."""
+    return [
+        Input(
+            name="Of its uncertainty", amount=f"± {NORMAL_COVERAGE * abs(s):.{digits + 1}f} {unit}",
+            note=f"is the {source}: the same for all that is read with it",
+        )
+        for source, s in sorted(figure.shared.items())
+        if round(NORMAL_COVERAGE * s, digits + 1)
+    ]  # fmt: skip
 
 
 def entries_of(session: Session, bench: Bench, unit_id: uuid.UUID, quantity: Quantity) -> list[Entry]:

@@ -1,7 +1,7 @@
 """Figures of a study's machines: the catalogue's evaluations over one snapshot, each once, when it is first asked for."""
 
 import uuid
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from threading import RLock
 
@@ -15,7 +15,7 @@ from crevlo.core.evaluations.evaluation import Results
 from crevlo.core.evaluations.success import attempts
 from crevlo.core.evidence import Evidence, Key
 from crevlo.core.figure import Counted, Figure
-from crevlo.core.statistics import widest
+from crevlo.core.statistics import Line, widest
 from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.evidence.study import evidence_of
 from crevlo.stations.kit.kept import Kept
@@ -54,9 +54,13 @@ class StudyFigures:
     def figure(self, quantity: str, unit_id: uuid.UUID) -> Figure:
         return self.figures(quantity)[unit_id]
 
+    def lines(self, quantity: str) -> Sequence[Line]:
+        """What a quantity is a mean over; nothing where it is no such mean."""
+        return self.results(EVALUATION_OF[quantity].code).lines.get(quantity, [])
+
     def spread(self, quantity: str) -> tuple[float, int] | None:
         """The widest spread between copies of one line with its degrees of freedom; None where there is none."""
-        line = widest(self.results(EVALUATION_OF[quantity].code).lines.get(quantity, []))
+        line = widest(self.lines(quantity))
         return (line.spread, line.dof) if line and line.spread else None
 
     def counted(self, unit_id: uuid.UUID) -> tuple[Counted, int]:

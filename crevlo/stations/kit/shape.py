@@ -5,8 +5,8 @@ from typing import Annotated, Any
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
-from crevlo.core.estimate import Estimate, NotDetermined
-from crevlo.core.figure import Counted
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.figure import Composed, Counted, Figure, Spread
 from crevlo.core.success import success_chance
 
 
@@ -63,7 +63,7 @@ class Quantity(Shape):
     words: str
 
 
-def quantity(figure: Estimate | Counted | NotDetermined, unit: str, digits: int) -> Quantity:
+def quantity(figure: Figure, unit: str, digits: int) -> Quantity:
     if isinstance(figure, NotDetermined):
         return Quantity(value=None, unit=unit, digits=digits, needs=figure.needs, words="not determined")
     if isinstance(figure, Counted):
@@ -72,6 +72,11 @@ def quantity(figure: Estimate | Counted | NotDetermined, unit: str, digits: int)
         low, high = 100 * chance.low, 100 * chance.high
         words = f"{figure.good} of {figure.tries} ({low:.0f} to {high:.0f} %)"
         return Quantity(value=100 * chance.mean, low=low, high=high, unit=unit, digits=digits, words=words)
+    if isinstance(figure, Composed | Spread):
+        words = f"{figure.value:.{digits}f} {unit}"
+        if f"{figure.low:.{digits}f}" != f"{figure.high:.{digits}f}":
+            words = f"{figure.value:.{digits}f} ({figure.low:.{digits}f} to {figure.high:.{digits}f}) {unit}"
+        return Quantity(value=figure.value, low=figure.low, high=figure.high, unit=unit, digits=digits, words=words)
     words = f"{figure.value:.{digits}f} {unit}"
     if figure.expanded > 0:
         words = f"{figure.value:.{digits}f} ± {figure.expanded:.{digits}f} {unit}"

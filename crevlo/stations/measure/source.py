@@ -12,7 +12,7 @@ from crevlo.core.readings import feature_estimates
 from crevlo.stations.entered import ReadingRow, readings_of
 from crevlo.stations.evidence.specimen import features_of, instruments_of
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
-from crevlo.stations.figures.source import Input, Source, feature_name, reading_entries
+from crevlo.stations.figures.source import Input, Source, feature_name, reading_entries, shared_inputs
 from crevlo.stations.kit.shape import Missing, quantity
 from crevlo.stations.measure.specimen import told_of
 from crevlo.stations.study import artifact_of, measured_of
@@ -50,14 +50,8 @@ def measure_source(session: Session, specimen_id: uuid.UUID, *, feature: str | N
     behind = {features[code].id for code in found.made_from if code in features}
     amount = quantity(found.value, found.quantity.unit, found.quantity.digits)
     inputs = [Input(name="Made from", amount=", ".join(found.made_from), note=f"{len(behind)} faces")]
-    if isinstance(found.value, Estimate) and round(1.96 * found.u_shared, found.quantity.digits + 1):
-        digits = found.quantity.digits + 1
-        inputs.append(
-            Input(
-                name="Of its uncertainty", amount=f"± {1.96 * found.u_shared:.{digits}f} {found.quantity.unit}",
-                note="is the instrument's calibration: the same for all that is read with it",
-            )
-        )  # fmt: skip
+    if isinstance(found.value, Estimate):
+        inputs += shared_inputs(found.value, found.quantity.unit, found.quantity.digits)
     if found.points_to:
         inputs.append(Input(name="Points to", amount=found.points_to, note=""))
     return Source(

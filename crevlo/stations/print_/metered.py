@@ -5,7 +5,8 @@ import uuid
 from pydantic import Field
 from sqlalchemy.orm import Session
 
-from crevlo.core.energy import Columns, trace_energy
+from crevlo.core.energy import Columns
+from crevlo.core.gaps import trace_energy
 from crevlo.stations.kit.apart import apart
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.shape import Shape, Version
@@ -30,7 +31,8 @@ def type_energy(session: Session, run_id: uuid.UUID, given: EnergyTyped) -> JobV
     kwh = given.energy_wh / 1000
     change(
         session, run, given.version,
-        {"energy_kwh": kwh, "energy_low_kwh": kwh, "energy_high_kwh": kwh, "energy_from": EnergyFrom.METER,
+        {"energy_kwh": kwh, "energy_low_kwh": kwh, "energy_high_kwh": kwh, "energy_u_kwh": 0.0,
+         "energy_from": EnergyFrom.METER,
          "trace_sha256": None, "instrument_id": meter.id if meter else None},
     )  # fmt: skip
     return view_job(session, run.job_id)
@@ -53,6 +55,7 @@ def take_trace(
     change(
         session, run, version,
         {"energy_kwh": energy.kwh, "energy_low_kwh": energy.low_kwh, "energy_high_kwh": energy.high_kwh,
+         "energy_u_kwh": energy.u_kwh,
          "energy_from": EnergyFrom.TRACE, "trace_sha256": keep_upload(session, content),
          "trace_columns": columns.model_dump() if columns else None,
          "instrument_id": meter.id if meter else None},

@@ -68,7 +68,7 @@ def power_of_run(session: Session, run_id: uuid.UUID) -> RunPower:
     if meter is not None:
         samples, longest_s = looked_through(session, meter, run.started_at, end)
         try:
-            energy = energy_of(samples, run.started_at.timestamp(), end.timestamp(), longest_s)
+            energy = energy_of(samples, run.started_at.timestamp(), end.timestamp(), longest_s, found or None)
         except NotDetermined as missing:
             needs = missing.needs
     nothing = RunPower(
@@ -79,7 +79,8 @@ def power_of_run(session: Session, run_id: uuid.UUID) -> RunPower:
         seen = samples if longest_s == LONGEST_STEP_S else None
         if seen is None and run.energy_from is EnergyFrom.LIVE:
             # What was added up of every sample when it ended.
-            energy = replace(energy, low_kwh=run.energy_low_kwh or 0.0, high_kwh=run.energy_high_kwh or 0.0)
+            low, high = run.energy_low_kwh or 0.0, run.energy_high_kwh or 0.0
+            energy = replace(energy, low_kwh=low, high_kwh=high, gaps_kwh=(run.energy_kwh or low) - low)
         return _power(samples, energy, trace(session, meter, run.started_at, end, seen), found, told, longest_s)
     if run.trace_sha256 is None:
         return nothing

@@ -156,13 +156,16 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
     if entries:
         key = (study_id, inputs.state, tuple(u.unit_id for u in entries), scheme.id, draws)
         chance = rank_chances(
-            shares, _value_draws(key, rows, functions, bench.study.seed, draws), bench.study.seed, WEIGHT_SPREAD
+            shares,
+            _value_draws(key, rows, functions, [c.code for c in criteria], bench.study.seed, draws),
+            bench.study.seed,
+            WEIGHT_SPREAD,
         )
     middle = [(t.low + t.high) / 2 for t in totals]
     ranked = [
         Ranked(
             u.unit.model.name, middle[i], totals[i].low, totals[i].high, float(chance.expanded[i]),
-            float(chance.rank[i, 0]), sum(v is not None for v in values[i]), len(criteria),
+            float(chance.rank[i, 0]), sum(v is not None for v in values[i]), len(criteria), float(chance.ahead[i]),
         )
         for i, u in enumerate(entries)
         if chance is not None
@@ -266,11 +269,16 @@ def _cells_words(missing: int, cells: int) -> str:
 
 
 def _value_draws(
-    key: tuple[object, ...], rows: list[list[Figure]], functions: list[ValueFunction], seed: int, draws: int
+    key: tuple[object, ...],
+    rows: list[list[Figure]],
+    functions: list[ValueFunction],
+    codes: list[str],
+    seed: int,
+    draws: int,
 ) -> np.ndarray:
     if key[1] is None:
-        return draw_values(rows, functions, seed, draws)
-    return _draws.get(repr(key), lambda: draw_values(rows, functions, seed, draws))
+        return draw_values(rows, functions, seed, draws, codes=codes)
+    return _draws.get(repr(key), lambda: draw_values(rows, functions, seed, draws, codes=codes))
 
 
 def _base_weights(criteria: list[CriterionRow], profile: BuyerProfile) -> dict[str, float]:

@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.before_after import Comparison, Pair, changes
 from crevlo.core.evaluations.defects import quality_of
-from crevlo.core.evaluations.noise import run_level_db
+from crevlo.core.evaluations.noise import run_level
 from crevlo.core.evaluations.sizes import off_of
 from crevlo.core.evidence import Key
 from crevlo.core.evidence import Run as Printed
@@ -113,10 +113,14 @@ def _comparisons(bench: Bench, unit_id: uuid.UUID, before: Configuration, after:
     def off(run: Printed) -> float | None:
         return off_of(run.specimen, evidence.instruments) if run.specimen else None
 
+    def level(run: Printed) -> float | None:
+        found = run_level(run.levels, evidence.instruments)
+        return found.value if found else None
+
     return [
         Comparison("Printing time", "min", 1, 1 / 60, pairs(lambda r: 60 * r.hours)),
         Comparison("Energy", "Wh", 0, 1.0, pairs(lambda r: None if r.kwh is None else 1000 * r.kwh)),
-        Comparison("Noise, printing", "dB", 1, 0.1, pairs(lambda r: run_level_db(r.levels))),
+        Comparison("Noise, printing", "dB", 1, 0.1, pairs(level)),
         Comparison("Mean error of sizes", "mm", 3, resolution, pairs(off)),
         Comparison("Surface, of 100", "points", 1, 1.0, pairs(lambda r: quality_of(r.specimen))),
     ]

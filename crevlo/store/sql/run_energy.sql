@@ -13,6 +13,6 @@ with sample as (
   from point
 )
 select coalesce(sum(seconds * watts) filter (where seconds <= :longest), 0) as low, coalesce(sum(seconds * watts), 0) as high,
-  count(*) filter (where seconds > :longest) as gaps, (select count(*) from sample) as samples,
+  coalesce(sum(seconds) filter (where seconds > :longest), 0) as gap_s, (select count(*) from sample) as samples,
   (select max(power_w) from sample) as peak_w
 from step
