@@ -135,7 +135,7 @@ class Draws:
             return figure.draw(self.n, self.rng)
         if isinstance(figure, Composed):
             return figure.rule({name: self.of(part, machine, name) for name, part in figure.parts.items()})
-        drawn = self._student(figure.own, figure.own_dof, name)
+        drawn = self.own_of(figure, name)
         drawn += np.float32(figure.value)
         if figure.shared:
             drawn += self.shared_of(figure)
@@ -173,8 +173,10 @@ class Draws:
             self._shared[key] = self.rng.standard_normal(self.n, dtype=np.float32)
         return self._shared[key]
 
-    def _student(self, u: float, dof: float, name: str) -> np.ndarray:
-        """About 0. Figures of one name and dof rest on one pooled spread, which is as wide in a draw for all of them."""
+    def own_of(self, figure: Estimate, name: str) -> np.ndarray:
+        """An estimate's own error, about 0. Figures of one name and dof rest on one pooled spread, which is as wide in a draw
+        for all of them."""
+        u, dof = figure.own, figure.own_dof
         if u == 0:
             return np.zeros(self.n, np.float32)
         drawn = self.rng.standard_normal(self.n, dtype=np.float32)

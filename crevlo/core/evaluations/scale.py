@@ -1,6 +1,7 @@
 """Axis scale apart from wall offset, first-layer offset, and holes apart from both."""
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 from crevlo.core.estimate import Estimate, NotDetermined, scaled
 from crevlo.core.evaluations.evaluation import (
@@ -59,6 +60,7 @@ HOLES = Quantity(
     "Mean deviation of the inside sizes once the scale of their axis is taken out; below 0 holes are too small.", 0.4, 0.0,
 )  # fmt: skip
 
+_UNCHECKED = "Its ± is that of the readings: no length is left to check the fit by."
 _WITHIN = "Within the uncertainty: no correction called for."
 _ONE_LENGTH = "One length cannot tell scale from offset: needs another."
 _AXIS_CAUSES = {
@@ -103,7 +105,7 @@ def findings_of(
 ) -> tuple[Finding, ...]:
     """The fit in a practitioner's words; what is within its uncertainty calls for no correction."""
     codes = codes if codes is not None else [""] * len(measured)
-    return (
+    told = (
         *(_scale(fit, axis, tuple(c for c, m in zip(codes, measured, strict=True) if m.axis is axis)) for axis in Axis),
         _offset(
             WALLS, fit.wall_offset_mm, "walls", ("Walls stand proud by", "Walls fall short by"),
@@ -115,6 +117,14 @@ def findings_of(
         ),
         *_holes(fit, measured, codes),
     )  # fmt: skip
+    return told if fit.dof else tuple(_unchecked(f) for f in told)
+
+
+def _unchecked(f: Finding) -> Finding:
+    """With as many unknowns as lengths nothing is left to see how well they fit: that is said."""
+    if isinstance(f.value, NotDetermined):
+        return f
+    return replace(f, says=replace(f.says, meaning=f"{f.says.meaning} {_UNCHECKED}"))
 
 
 def _scale(fit: SizeFit, axis: Axis, made_from: tuple[str, ...]) -> Finding:

@@ -56,11 +56,11 @@ def value_of(function: ValueFunction, raw: np.ndarray | float) -> np.ndarray:
     if function.shape is Shape.LOGARITHMIC:
         x, raws = np.log(np.maximum(x, raws[0])), np.log(raws)
     if len(raws) == 2:
-        (low, high), (at_low, at_high) = raws, values
-        straight: np.ndarray = np.clip(
-            (x - low) * ((at_high - at_low) / (high - low)) + at_low, *sorted((at_low, at_high))
-        )
-        return straight
+        # Plain numbers, so that draws in single precision stay so.
+        (low, high), (at_low, at_high) = raws.tolist(), values.tolist()
+        straight: np.ndarray = (x - low) * ((at_high - at_low) / (high - low)) + at_low
+        ends = sorted((at_low, at_high))
+        return np.clip(straight, *ends, out=straight) if straight.ndim else np.clip(straight, *ends)
     between: np.ndarray = np.interp(x, raws, values)
     return between
 
