@@ -58,7 +58,7 @@ clean:
 
 # Whether stated uncertainties and chances hold, on simulated studies; writes docs/truth.md. About ten minutes.
 truth: setup
-	@$(PY) -m bench.truth
+	@$(PY) -m tests.truth
 
 # What it must stand: kills, fuzzed calls, a full disk, an hour of twenty people. Takes about an hour and a half.
 torture: setup web/dist/index.html

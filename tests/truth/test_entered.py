@@ -5,9 +5,6 @@ from datetime import UTC, datetime, timedelta
 
 import pytest
 
-from bench.truth.coverage import figures_of
-from bench.truth.ranking import functions_of
-from bench.truth.study import Setting, study
 from crevlo.core.evidence import Evidence, Run
 from crevlo.core.figure import interval
 from crevlo.core.ranking.chances import DRAWS, draw_values, rank_chances
@@ -16,6 +13,9 @@ from crevlo.sim.client import Client
 from crevlo.stations.figures.study import study_figures
 from tests.conftest import Bench
 from tests.small import new
+from tests.truth.coverage import figures_of
+from tests.truth.ranking import functions_of
+from tests.truth.study import Setting, study
 
 SLICED = device.sliced_file("step-block-a-0.20-absolute")
 NAMES = ("Mesa", "Sparrow", "Twin", "Brindle")

@@ -2,8 +2,8 @@
 
 import pytest
 
-from bench.truth.checks import CHECKS
-from bench.truth.faults import FAULTS
+from tests.truth.checks import CHECKS
+from tests.truth.faults import FAULTS
 
 
 @pytest.mark.parametrize("name", CHECKS)

@@ -22,7 +22,8 @@ class RankChances:
     """Chances from the draws; shapes (machines, machines) for `rank` (row machine, column rank) and `beats`.
 
     `expanded` is half the central 95 % width of each machine's total over the readings alone; `ahead` how often, by the
-    readings alone, the machine that comes first most often is ahead of each (1 of itself).
+    readings alone, the machine that comes first most often is ahead of each (1 of itself), and `between` half the central
+    95 % width of its lead over each.
     `central_weights` are the mean shares over the draws each machine wins, None where it never does.
     """
 
@@ -31,6 +32,7 @@ class RankChances:
     expected_rank: np.ndarray
     expanded: np.ndarray
     ahead: np.ndarray
+    between: np.ndarray
     central_weights: tuple[np.ndarray | None, ...]
     draws: int
 
@@ -213,6 +215,7 @@ def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight
     few = at_scheme[:, :: max(1, draws // 10_000)]
     low, high = np.percentile(few, [2.5, 97.5], axis=1)
     leader = int(np.argmax(rank[:, 0]))
+    lead_low, lead_high = np.percentile(few[leader] - few, [2.5, 97.5], axis=1)
     ahead = np.mean(at_scheme[leader] > at_scheme, axis=1) + np.mean(at_scheme[leader] == at_scheme, axis=1) / 2
     ahead[leader] = 1.0
     rank /= draws
@@ -222,6 +225,7 @@ def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight
         expected_rank=rank @ np.arange(1, machines + 1),
         expanded=(high - low) / 2,
         ahead=ahead,
+        between=(lead_high - lead_low) / 2,
         central_weights=tuple(won_weights[m] / won[m] if won[m] > 0 else None for m in range(machines)),
         draws=draws,
     )

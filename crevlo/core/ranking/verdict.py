@@ -1,6 +1,5 @@
 """The verdict sentence: who is first, by how much, how sure; true in every state."""
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -24,6 +23,8 @@ class Ranked:
     criteria: int
     ahead: float = 1.0
     """How often, by the readings alone, the machine that comes first most often is ahead of this one."""
+    between: float = 0.0
+    """What the readings leave of that one's lead over this one, at 95 %: less than of both apart, where they share errors."""
 
     @property
     def complete(self) -> bool:
@@ -87,8 +88,7 @@ def _winner(machines: Sequence[Ranked], at: int) -> Verdict:
     comes = f"comes first in {_percent(best.first_chance)} of the draws"
     open_ = not all(m.complete for m in machines)
     if lead >= 0.05 and best.complete and second.complete:
-        between = math.hypot(best.expanded, second.expanded)
-        text = f"It leads {second.name} by {lead:.1f} points and {comes}; the readings leave ± {between:.1f} between them."
+        text = f"It leads {second.name} by {lead:.1f} points and {comes}; the readings leave ± {second.between:.1f} between them."
     else:
         text = f"It {comes}."
     # Only where the missing figures could still put another first is the verdict a passing one.

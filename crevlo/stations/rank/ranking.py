@@ -166,6 +166,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         Ranked(
             u.unit.model.name, middle[i], totals[i].low, totals[i].high, float(chance.expanded[i]),
             float(chance.rank[i, 0]), sum(v is not None for v in values[i]), len(criteria), float(chance.ahead[i]),
+            float(chance.between[i]),
         )
         for i, u in enumerate(entries)
         if chance is not None

@@ -69,7 +69,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
         {view.machines.map((m) => (
           <li
             key={m.machine.unit_id}
-            className="grid grid-cols-[168px_minmax(0,1fr)_112px] items-center gap-x-3 border-t border-rule-2 py-1.25 max-[640px]:grid-cols-[1fr_92px]"
+            className="grid grid-cols-[168px_minmax(0,1fr)_140px] items-center gap-x-3 border-t border-rule-2 py-1.25 max-[640px]:grid-cols-[1fr_140px]"
           >
             <span className="font-semibold">
               <UnitName mark={m.machine.mark} name={m.machine.name} />
@@ -107,7 +107,10 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
                     {m.total.value.toFixed(2)}
                   </Sourced>
                   <small className="ml-1.5 text-tiny font-normal text-ink-2">
-                    ± {((m.total.high ?? 0) - m.total.value).toFixed(2)}
+                    {text.between(
+                      (m.total.low ?? m.total.value).toFixed(2),
+                      (m.total.high ?? m.total.value).toFixed(2),
+                    )}
                   </small>
                 </>
               )}

@@ -34,6 +34,7 @@ export const text = {
   rateSource: "Read where",
   rateKeep: "State this rate",
   rateWrong: "A rate is a number above 0.",
+  between: (low: string, high: string) => `${low} to ${high}`,
   onePerPlate: "One part per plate. Price paid, upgrades and residual are kept at station 2.",
   recomputeWithThese: "Recompute with these",
   undoTheChange: "Undo the change",

@@ -7,10 +7,6 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from bench.truth.coverage import GOAL, Held, coverage
-from bench.truth.ranking import Field, Stated, stated_of_field
-from bench.truth.study import Setting
-from bench.truth.traces import gaps_covered
 from crevlo.core.claims import ClaimKind, against
 from crevlo.core.estimate import Estimate, made_of
 from crevlo.core.ranking.chances import draw_values, rank_chances
@@ -18,6 +14,10 @@ from crevlo.core.ranking.flips import figure_flips, weight_flips
 from crevlo.core.ranking.gate import Standing, judge_limit
 from crevlo.core.ranking.points import weighted_totals
 from crevlo.core.ranking.value import linear, value_of
+from tests.truth.coverage import GOAL, Held, coverage
+from tests.truth.ranking import Field, Stated, stated_of_field
+from tests.truth.study import Setting
+from tests.truth.traces import gaps_covered
 
 USUAL = Setting("usual: 4 machines, 3 copies")
 FEW = Setting(

@@ -9,7 +9,6 @@ from unittest.mock import patch
 
 import numpy as np
 
-from bench.truth import checks, ranking
 from crevlo.core import energy, estimate, figure, gaps, readings, sizes
 from crevlo.core.estimate import Estimate, made_of
 from crevlo.core.evaluations import EVALUATION_OF, evaluation, flatness, noise, squareness, success
@@ -21,6 +20,7 @@ from crevlo.core.evaluations.cost import COST_OF_PART
 from crevlo.core.evaluations.evaluation import Evaluation, Results
 from crevlo.core.figure import Composed, Counted, Spread
 from crevlo.core.ranking import chances, flips, gate, points
+from tests.truth import checks, ranking
 
 Rule = Callable[..., Any]
 

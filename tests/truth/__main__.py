@@ -12,14 +12,14 @@ from pathlib import Path
 
 import numpy as np
 
-from bench.truth import checks
-from bench.truth.checks import CHECKS, EQUALS, FIELDS, SETTINGS, Out
-from bench.truth.coverage import Held
-from bench.truth.faults import FAULTS
-from bench.truth.ranking import Stated, stated
-from bench.truth.study import Setting
-from bench.truth.traces import gaps_covered
 from crevlo.core.evaluations import QUANTITIES
+from tests.truth import checks
+from tests.truth.checks import CHECKS, EQUALS, FIELDS, SETTINGS, Out
+from tests.truth.coverage import Held
+from tests.truth.faults import FAULTS
+from tests.truth.ranking import Stated, stated
+from tests.truth.study import Setting
+from tests.truth.traces import gaps_covered
 
 STUDIES = 400
 REPORT = Path(__file__).resolve().parents[2] / "docs" / "truth.md"

@@ -5,13 +5,13 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from bench.truth.coverage import figures_of
-from bench.truth.study import Setting, study
 from crevlo.core.estimate import NotDetermined, made_of
 from crevlo.core.figure import Figure, central
 from crevlo.core.ranking.chances import draw_values, rank_chances
 from crevlo.core.ranking.leaders import share_first
 from crevlo.core.ranking.value import ValueFunction, linear, value_of
+from tests.truth.coverage import figures_of
+from tests.truth.study import Setting, study
 
 # Criteria of a usual scheme: weight, worst and best. Price is exact and would decide close fields by itself.
 SCHEME: dict[str, tuple[float, float, float]] = {

@@ -5,11 +5,11 @@ from collections import defaultdict
 from collections.abc import Iterable
 from dataclasses import dataclass, field
 
-from bench.truth.study import Setting, study
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.evaluations import EVALUATION_OF
 from crevlo.core.evidence import Evidence
 from crevlo.core.figure import Counted, Figure, Known, difference_interval, interval
+from tests.truth.study import Setting, study
 
 GOAL = (0.93, 0.97)
 

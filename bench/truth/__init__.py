@@ -1,1 +1,0 @@
-"""Simulated studies whose hidden figures are known, to see whether what is stated of them holds."""
