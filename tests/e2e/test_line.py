@@ -9,10 +9,10 @@ import numpy as np
 import pytest
 from playwright.sync_api import Page, expect
 
+from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.cost import CostInputs, cost_per_good_part
-from crevlo.core.readings import combine_readings
-from crevlo.core.sizes import Axis, MeasuredFeature, fit_sizes
-from crevlo.core.success import success_chance
+from crevlo.core.evaluations.scale import SCALE
+from crevlo.core.evidence import Instrument, Reading, Specimen
 from crevlo.sim import device
 from crevlo.sim.client import Client
 from crevlo.sim.truth import Truth
@@ -140,7 +140,7 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
     hands.station(4, "measure")
     rng = np.random.default_rng(11)
     queue = client.get(f"/api/studies/{study}/measure")
-    typed: dict[str, list[MeasuredFeature]] = {}
+    typed: dict[str, list[Reading]] = {}
     for line in queue["queue"]:
         page.locator("header .chip", has_text=line["blind_code"]).wait_for()
         typed[line["blind_code"]] = []
@@ -153,16 +153,15 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
                 )
                 hands.type(f"{value:.2f}")
                 hands.press("Enter")
-            mean = combine_readings(values, resolution_mm=0.01, u_calibration_mm=0.01, repeatability_mm=0.01)
-            typed[line["blind_code"]].append(
-                MeasuredFeature(Axis(face["axis"]), face["sense"], face["nominal"], mean.value - face["nominal"], mean.u)
-            )  # fmt: skip
+            typed[line["blind_code"]] += [Reading(face["code"], value, "C") for value in values]
         expect(page.locator("label[for=reading]")).to_contain_text(re.compile("every face", re.I))
         expect(page.get_by_text("not sent yet")).to_have_count(0, timeout=30_000)
-        fit = fit_sizes(typed[line["blind_code"]])
+        specimen = Specimen({f.code: f for f in DESIGNS["SB"].build().features}, tuple(typed[line["blind_code"]]))
+        told = SCALE.of_specimen(specimen, {"C": Instrument("C", "caliper", 0.01, 0.01, 0.01)})
+        says = {f.quantity.code: f.says for f in told.findings}
         said = page.get_by_role("region", name="What the readings say so far")
-        expect(said).to_contain_text(f"{abs(100 * fit.scale[Axis.X].value):.2f} %")
-        expect(said).to_contain_text(f"{abs(fit.wall_offset_mm.value):.3f} mm")
+        for code in ("scale.x", "wall.offset"):
+            expect(said).to_contain_text(f"{says[code].amount} {says[code].uncertainty}")
         hands.press("n")
 
     # 5 Inspect
@@ -190,7 +189,7 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
             CostInputs(
                 price=truth.price, upgrades=0, residual=truth.residual, parts_per_plate=1, part_g=machine["part_g"],
                 purge_g=0, material_per_kg=20, energy_kwh=energy_wh[truth.name] / 1000, hours=machine["hours"],
-                success=success_chance(COPIES, COPIES).mean, **basis,
+                success=1.0, **basis,
             )
         )  # fmt: skip
         row = page.get_by_role("listitem").filter(has_text=truth.name)
