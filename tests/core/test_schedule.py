@@ -271,6 +271,19 @@ def test_failures_and_spread_make_it_later_and_chances_rise_with_the_date() -> N
     assert np.mean(tried == 8) == pytest.approx(0.6, abs=0.015)
 
 
+def test_what_estimates_of_all_machines_share_does_not_average_out_over_them() -> None:
+    machines = [f"M{k}" for k in range(8)]
+    problem = Problem(tuple(task(m, m, m, 0, 40) for m in machines), Calendar(((0, 100_000),)), people=8)
+    made = solve(problem, seconds=1).schedule
+    apart, alike = (
+        finishes(problem, made, dict.fromkeys(machines, doubt), attempts=1, draws=4000, seed=2)
+        for doubt in (Doubt(0.2, 0.0, 0.0), Doubt(0.0, 0.0, 0.0, 0.2))
+    )
+    # The slowest of eight is late for sure where each strays by itself, and as likely early where they stray together.
+    assert apart.mean() > alike.mean() + 5
+    assert alike.std() > 1.1 * apart.std()
+
+
 def test_hours_follow_the_clock_on_the_wall_through_the_change_of_summer_time() -> None:
     zone = ZoneInfo("Europe/Berlin")
     begin = datetime(2027, 3, 27, 0, 0, tzinfo=zone)

@@ -15,11 +15,13 @@ Finishes = NDArray[np.int64]
 @dataclass(frozen=True, slots=True)
 class Doubt:
     """How far a print's time may be off: standard deviations of ln(actual / expected), one shared by all prints of its
-    machine and one of its own; and the chance that an attempt fails and it is printed again."""
+    machine and one of its own; the chance that an attempt fails and it is printed again; and `everywhere`, of what prints of
+    all machines share: an estimate by volume, or by the same slicing, is off on all of them alike."""
 
     shared: float
     own: float
     fails: float
+    everywhere: float = 0.0
 
 
 def finishes(
@@ -44,6 +46,7 @@ def finishes(
     for d in schedule.dryings:
         spools[d.spool] = np.full(draws, d.end, np.int64)
     shared: dict[str, NDArray[np.float64]] = defaultdict(lambda: rng.standard_normal(draws))
+    everywhere = rng.standard_normal(draws)
     over = np.zeros(draws, np.int64)
     for task in sorted(problem.tasks, key=lambda t: (not t.began, schedule.slots[t.key].start)):
         doubt = doubts[task.key]
@@ -54,7 +57,8 @@ def finishes(
             at = np.maximum(at, task.pinned)
         open_ = np.ones(draws, bool)
         for attempt in range(1, attempts + 1):
-            factor = np.exp(doubt.shared * shared[task.machine] + doubt.own * rng.standard_normal(draws))
+            off = doubt.shared * shared[task.machine] + doubt.everywhere * everywhere
+            factor = np.exp(off + doubt.own * rng.standard_normal(draws))
             fails = (rng.random(draws) < doubt.fails) & (attempt < attempts)
             printing = task.print * factor * np.where(fails, rng.random(draws), 1.0)
             start = at if task.began and attempt == 1 else hours.next_many(at, problem.starts(task))

@@ -4,6 +4,7 @@ import uuid
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import UTC, date, datetime, time, timedelta
+from typing import NamedTuple
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
@@ -126,7 +127,8 @@ def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
             )
         )  # fmt: skip
         good, all_tries = counted[job.unit_id]
-        doubts[key] = Doubt(*doubt, 1 - success_chance(good, all_tries).mean if all_tries else 0.0)
+        fails = 1 - success_chance(good, all_tries).mean if all_tries else 0.0
+        doubts[key] = Doubt(doubt.machine, doubt.own, fails, doubt.everywhere)
         jobs[key], tried[key] = job, tries_used(tries) - bool(run)
     problem = Problem(
         tuple(tasks), hours, people=rules.people,
@@ -167,22 +169,37 @@ def end_of(day: date, rules: Rules) -> datetime:
     return datetime.combine(day + timedelta(days=1), time(), rules.zone).astimezone(UTC)
 
 
+class _Spread(NamedTuple):
+    """Of the logarithm of a time: shared by the prints of a machine, the print's own, shared by those of all machines."""
+
+    machine: float
+    own: float
+    everywhere: float = 0.0
+
+
+# Half the variance: of an estimate that nothing of the machine's own went into as much is the way of estimating as the machine.
+_HALF = 0.5**0.5
+
+
 def _time_of(
     session: Session, bench: Bench, job: Job, conditions: dict[str, object], history: History, run: Run | None
-) -> tuple[float, tuple[float, float], str]:
-    """Seconds of the print, their spread shared by the machine and the print's own, and where they come from."""
+) -> tuple[float, _Spread, str]:
+    """Seconds of the print, their spread, and where they come from."""
     file = bench.sliced.get(job.id)
     stated = file.facts.get("time_s") if file else None
     if stated:
         # What the machine took of its files' times so far; without that the files are taken at their word.
-        ratio = history.of_file or 1.0
-        return float(stated) * ratio, (SPREAD_BY_FILE / 2, SPREAD_BY_FILE), "file"
+        half = SPREAD_BY_FILE / 2
+        if history.of_file is not None:
+            return float(stated) * history.of_file, _Spread(half, SPREAD_BY_FILE), "file"
+        return float(stated), _Spread(half * _HALF, SPREAD_BY_FILE, half * _HALF), "file"
     a = stored(session, bench.artifacts[job.artifact_id])
     expected = by_volume(a.key, a.artifact, Conditions.model_validate(conditions))
     if history.ratio is None:
-        return expected.seconds, (SPREAD_BY_VOLUME, SPREAD_BY_FILE), "volume"
+        of_way = SPREAD_BY_VOLUME * _HALF
+        return expected.seconds, _Spread(of_way, SPREAD_BY_FILE, of_way), "volume"
     shared = history.log_spread / max(1, history.runs) ** 0.5
-    return expected.seconds * history.ratio, (shared, history.log_spread), "history"
+    return expected.seconds * history.ratio, _Spread(shared, history.log_spread), "history"
 
 
 def _may_be_left(bench: Bench, job: Job, policies: Policies, rules: Rules) -> bool:
