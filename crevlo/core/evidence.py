@@ -25,11 +25,13 @@ class Instrument:
 
 @dataclass(frozen=True, slots=True)
 class Reading:
-    """One value of a feature in the feature's unit; None where it could not be measured."""
+    """One value of a feature in the feature's unit; None where it could not be measured. `kelvin`: how far the part was
+    from 20 °C, which was not corrected."""
 
     feature: str
     value: float | None
     instrument: Key
+    kelvin: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

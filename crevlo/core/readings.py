@@ -92,6 +92,7 @@ def feature_estimates(
                 resolution_mm=instrument.resolution,
                 u_calibration_mm=instrument.u_calibration,
                 repeatability_mm=s, repeatability_dof=dof, calibration=calibration_of(instrument),
+                uncorrected_kelvin=math.fsum(r.kelvin for r in group) / len(group),
             )  # fmt: skip
         except NotDetermined as missing:
             found[code] = missing

@@ -17,6 +17,7 @@ from crevlo.core.success import Outcome
 from crevlo.stations.entered import (
     JudgementRow,
     ScoreRow,
+    Told,
     ValuesRow,
     current_judgements,
     current_rejections,
@@ -134,11 +135,11 @@ class Bench:
         """By specimen, its readings."""
         return current_values(self._ask, self._specimen_ids)
 
-    def taken(self, specimen_id: uuid.UUID) -> Iterator[tuple[uuid.UUID, float | None, uuid.UUID]]:
-        """Its readings one by one: feature, value, instrument."""
+    def taken(self, specimen_id: uuid.UUID) -> Iterator[Told]:
+        """Its readings one by one."""
         for row in self.values.get(specimen_id, []):
             for value in row.values:
-                yield row.feature_id, value, row.instrument_id
+                yield row.feature_id, value, row.instrument_id, row.kelvin
 
     @cached_property
     def judgements(self) -> dict[uuid.UUID, list[JudgementRow]]:

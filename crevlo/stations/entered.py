@@ -16,6 +16,10 @@ from crevlo.store.database import SQL
 from crevlo.store.reading import DefectScore, InspectionLock, Judgement, Reading, Rejection
 from crevlo.store.run import Specimen
 
+# At which sizes are stated (ISO 1).
+_REFERENCE_C = 20.0
+Told = tuple[uuid.UUID, float | None, uuid.UUID, float]
+
 
 class ReadingRow(NamedTuple):
     """A reading as it stands in the store, without the machinery of an object that could be changed."""
@@ -28,6 +32,7 @@ class ReadingRow(NamedTuple):
     cannot_because: str | None
     note: str | None
     instrument_id: uuid.UUID
+    part_c: float | None
     person_id: uuid.UUID
     taken_at: datetime
     supersedes_id: uuid.UUID | None
@@ -35,9 +40,14 @@ class ReadingRow(NamedTuple):
     after_reveal: str | None
 
     @property
-    def told(self) -> tuple[uuid.UUID, float | None, uuid.UUID]:
-        """What it says: of which feature, what, by which instrument."""
-        return self.feature_id, self.value, self.instrument_id
+    def told(self) -> "Told":
+        """What it says: of which feature, what, by which instrument, how far from 20 °C."""
+        return (
+            self.feature_id,
+            self.value,
+            self.instrument_id,
+            abs(self.part_c - _REFERENCE_C) if self.part_c is not None else 0.0,
+        )
 
 
 class JudgementRow(NamedTuple):
@@ -95,6 +105,7 @@ class ValuesRow(NamedTuple):
     specimen_id: uuid.UUID
     feature_id: uuid.UUID
     instrument_id: uuid.UUID
+    kelvin: float
     values: list[float | None]
 
 
@@ -102,7 +113,8 @@ def current_values(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid
     """The values alone of `current_readings`, in a fifth of its time: a study's figures follow from them."""
     of = (Reading.specimen_id, Reading.feature_id, Reading.instrument_id)
     values = func.array_agg(aggregate_order_by(Reading.value, Reading.repeat))
-    query = _counting(Reading, (*of, values), specimen_ids, late=False).group_by(*of)
+    kelvin = func.coalesce(func.avg(func.abs(Reading.part_c - _REFERENCE_C)), 0.0)
+    query = _counting(Reading, (*of, kelvin, values), specimen_ids, late=False).group_by(*of)
     return _by_specimen(session, query, ValuesRow._make)
 
 

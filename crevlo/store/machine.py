@@ -174,11 +174,12 @@ class Instrument(Editable, Base):
 
 
 class ZeroCheck(Identified, Base):
-    """Reading of a closed or empty instrument."""
+    """Reading of a closed or empty instrument, and how warm the parts of this sitting are."""
 
     __tablename__ = "zero_check"
     instrument_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("instrument.id"), index=True)
     value: Mapped[float]
+    part_c: Mapped[float | None]
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     taken_at: Mapped[datetime]
     recorded_at: Mapped[datetime] = recorded_at()

@@ -25,6 +25,7 @@ class Reading(Identified, Base):
     cannot_because: Mapped[str | None]
     note: Mapped[str | None]
     instrument_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("instrument.id"))
+    part_c: Mapped[float | None]
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     taken_at: Mapped[datetime]
     recorded_at: Mapped[datetime] = recorded_at()

@@ -12,6 +12,8 @@ from crevlo.cli.calc import calculate
 from crevlo.core.estimate import Estimate, NotDetermined, made_of
 from crevlo.core.evaluations.scale import findings_of
 from crevlo.core.evaluations.sizes import spread_between
+from crevlo.core.evidence import Instrument, Reading, Specimen
+from crevlo.core.features.feature import Feature, Kind
 from crevlo.core.figure import Composed, Counted, Draws, Spread, difference_interval, interval
 from crevlo.core.gaps import energy_of_trace
 from crevlo.core.phases import Phase, Span
@@ -19,6 +21,7 @@ from crevlo.core.ranking.chances import draw_values, prior_of_counts, pulled_to_
 from crevlo.core.ranking.gate import Standing, judge_limit
 from crevlo.core.ranking.leaders import share_first
 from crevlo.core.ranking.value import linear
+from crevlo.core.readings import feature_estimates
 from crevlo.core.sizes import Axis, MeasuredFeature, deviation_at, fit_sizes
 from crevlo.core.success import success_chance
 
@@ -245,3 +248,19 @@ def test_a_gap_is_of_the_phase_it_lies_in_and_cut_where_phases_meet() -> None:
     counter = np.r_[0.0, np.cumsum(np.diff(at) * (watts[1:] + watts[:-1]) / 2)] / 3600
     across = energy_of_trace(at, watts, spans, counter)
     assert (across.kwh, across.u_kwh) == (pytest.approx(counter[-1] / 1000), 0)
+
+
+# warm parts
+
+
+@given(st.floats(0, 15), st.sampled_from([10.0, 40.0, 140.0]))
+def test_a_warm_part_is_as_unsure_as_its_expansion(kelvin: float, length: float) -> None:
+    face = Feature("X1", Kind.LENGTH, "X", 1, length, "Jaws across.", None)
+    caliper = {"C": Instrument("C-1", "caliper", 0.01, 0.012, 0.006)}
+    cool, warm = (
+        feature_estimates(Specimen({"X1": face}, tuple(Reading("X1", length + d, "C", k) for d in (0.0, 0.01, 0.02))), caliper)["X1"]
+        for k in (0.0, kelvin)
+    )  # fmt: skip
+    assert warm.value == cool.value
+    assert warm.u**2 - cool.u**2 == pytest.approx((70e-6 * warm.value * kelvin) ** 2, abs=1e-12)
+    assert warm.shared == cool.shared

@@ -10,7 +10,7 @@ from crevlo.core.evidence import Evidence, Run
 from crevlo.core.figure import interval
 from crevlo.core.ranking.chances import DRAWS, draw_values, rank_chances
 from crevlo.sim import device
-from crevlo.sim.client import Client
+from crevlo.sim.client import ApiError, Client
 from crevlo.stations.figures.study import study_figures
 from tests.conftest import Bench
 from tests.small import new
@@ -143,3 +143,35 @@ def _read_the_source(client: Client, made: str, units: dict[int, str], *, single
     borrowed = [i["amount"] for i in source(1, "time") if i["name"] == "Spread"]
     assert borrowed == (["borrowed from the field"] if single else [])
     assert not [i for i in source(0, "time") if i["name"] in ("Spread", "Of its uncertainty")]
+
+
+def test_how_warm_the_parts_are_is_kept_with_every_reading_of_the_sitting_and_is_in_its_uncertainty(
+    bench: Bench,
+) -> None:
+    client = bench.as_("reviewer")
+    evidence, _ = study(Setting("warm", machines=4, copies=(1,), artifacts=("SB",), tries=0), 6)
+    made, _ = enter(client, evidence, 3)
+    queue = client.get(f"/api/studies/{made}/measure")
+    caliper = next(i["id"] for i in queue["instruments"] if i["kind"] == "caliper")
+    line = client.get(f"/api/specimens/{queue['queue'][0]['id']}")
+    face = max(line["features"], key=lambda f: f["nominal"])
+    cool = face["off"]["high"] - face["off"]["value"]
+    with pytest.raises(ApiError, match="part c"):
+        client.send(
+            "POST",
+            f"/api/studies/{made}/zero-checks",
+            {"id": new(), "instrument_id": caliper, "value": 0.0, "part_c": 400},
+        )
+    client.send(
+        "POST",
+        f"/api/studies/{made}/zero-checks",
+        {"id": new(), "instrument_id": caliper, "value": 0.0, "part_c": 30},
+    )
+    for reading in face["readings"]:
+        line = client.send("POST", f"/api/specimens/{line['id']}/corrections", {
+            "id": new(), "supersedes_id": reading["id"], "value": reading["value"], "reason": "read warm", "instrument_id": caliper})  # fmt: skip
+    after = next(f for f in line["features"] if f["code"] == face["code"])
+    warm = after["off"]["high"] - after["off"]["value"]
+    assert after["off"]["value"] == pytest.approx(face["off"]["value"])
+    # 45 mm of plastic, 10 K from where sizes are stated: 0.032 mm beside what was there.
+    assert warm > (cool**2 + (1.9 * 70e-6 * face["nominal"] * 10) ** 2) ** 0.5

@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping
 
 from crevlo.core.evidence import Instrument, Judgement, Key, Reading, Specimen
 from crevlo.core.features.feature import Feature
-from crevlo.stations.entered import JudgementRow, ScoreRow
+from crevlo.stations.entered import JudgementRow, ScoreRow, Told
 from crevlo.stations.library.artifact import feature_of
 from crevlo.store import machine as rows
 
@@ -25,12 +25,11 @@ def instruments_of(found: Iterable[rows.Instrument]) -> dict[Key, Instrument]:
 def specimen_of(
     artifact: rows.ArtifactVersion,
     features: Mapping[str, Feature],
-    readings: Iterable[tuple[uuid.UUID, float | None, uuid.UUID]],
+    readings: Iterable[Told],
     judgements: Iterable[JudgementRow] = (),
     scores: Iterable[ScoreRow] = (),
 ) -> Specimen:
-    """What was entered of one specimen as it counts; `features` are those of its artifact, a reading is its feature, value
-    and instrument."""
+    """What was entered of one specimen as it counts; `features` are those of its artifact."""
     codes: dict[uuid.UUID | None, str] = {f.id: f.code for f in artifact.features}
     codes[None] = ""
     by_rater: dict[Key, dict[str, int]] = defaultdict(dict)
@@ -38,7 +37,7 @@ def specimen_of(
         by_rater[score.person_id][score.defect] = score.severity
     return Specimen(
         features=features,
-        readings=tuple(Reading(codes[feature_id], value, using) for feature_id, value, using in readings),
+        readings=tuple(Reading(codes[of], value, using, kelvin) for of, value, using, kelvin in readings),
         judgements=tuple(Judgement(codes[j.feature_id], j.said, j.person_id) for j in judgements),
         severities=by_rater,
     )

@@ -32,6 +32,7 @@ class NewZero(Shape):
     id: uuid.UUID
     instrument_id: uuid.UUID
     value: float = Field(gt=-1, lt=1)
+    part_c: float | None = Field(default=None, ge=-20, le=100, description="how warm the parts of this sitting are")
     taken_at: Moment | None = None
 
 
@@ -64,8 +65,22 @@ def record_zero(session: Session, given: NewZero, person_id: uuid.UUID) -> None:
     instrument_of(session, given.instrument_id)
     session.add(
         ZeroCheck(
-            id=given.id, instrument_id=given.instrument_id, value=given.value, person_id=person_id,
+            id=given.id, instrument_id=given.instrument_id, value=given.value, part_c=given.part_c, person_id=person_id,
             taken_at=stated_time(given.taken_at),
         )
     )  # fmt: skip
     session.flush()
+
+
+def part_c_of(session: Session, instrument_id: uuid.UUID, person_id: uuid.UUID, at: datetime) -> float | None:
+    """How warm the parts were that this person read then with that instrument, by the zero check that the sitting began
+    with; None where it was not said."""
+    return session.scalar(
+        select(ZeroCheck.part_c)
+        .where(
+            ZeroCheck.instrument_id == instrument_id, ZeroCheck.person_id == person_id, ZeroCheck.taken_at <= at,
+            ZeroCheck.taken_at > at - ZERO_HOLDS,
+        )
+        .order_by(ZeroCheck.taken_at.desc())
+        .limit(1)
+    )  # fmt: skip

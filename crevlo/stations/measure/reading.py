@@ -2,6 +2,7 @@
 
 import uuid
 from collections.abc import Sequence
+from datetime import datetime
 
 from pydantic import Field
 from sqlalchemy import select
@@ -13,7 +14,7 @@ from crevlo.core.features.kind import check_value
 from crevlo.stations.blind import late_reason
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
-from crevlo.stations.measure.instruments import instrument_of
+from crevlo.stations.measure.instruments import instrument_of, part_c_of
 from crevlo.stations.measure.specimen import SpecimenView, specimen_of, view_of
 from crevlo.stations.study import artifact_of, measured_of
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
@@ -72,6 +73,7 @@ def record_readings(
         for reason in {reading.after_reveal for reading in given}
     }
     instruments = {i: instrument_of(session, i) for i in {reading.instrument_id for reading in given}}
+    warm: dict[tuple[uuid.UUID, datetime | None], float | None] = {}
     for reading in given:
         feature = _feature(artifact, reading.feature_id)
         _reads(instruments[reading.instrument_id], feature)
@@ -83,12 +85,17 @@ def record_readings(
                 f"{feature.code} reading {reading.repeat} is already kept; a change is a correction with its reason."
             )
         taken.add((feature.id, reading.repeat))
+        at = stated_time(reading.taken_at)
+        sitting = (reading.instrument_id, reading.taken_at)
+        if sitting not in warm:
+            warm[sitting] = part_c_of(session, reading.instrument_id, person_id, at)
         session.add(
             Reading(
                 specimen_id=specimen_id,
                 person_id=person_id,
                 **reading.model_dump(exclude={"taken_at", "after_reveal"}),
-                taken_at=stated_time(reading.taken_at),
+                taken_at=at,
+                part_c=warm[sitting],
                 after_reveal=late[reading.after_reveal],
             )
         )
@@ -111,10 +118,12 @@ def correct_reading(
     artifact = artifact_of(session, specimen)
     _sensible(given.value, given.cannot_because, _feature(artifact, old.feature_id), given.reason)
     _reads(instrument_of(session, given.instrument_id), _feature(artifact, old.feature_id))
+    at = stated_time(given.taken_at)
     session.add(
         Reading(
             specimen_id=specimen_id, feature_id=old.feature_id, repeat=old.repeat, person_id=person_id,
-            **given.model_dump(exclude={"taken_at", "after_reveal"}), taken_at=stated_time(given.taken_at), after_reveal=late,
+            **given.model_dump(exclude={"taken_at", "after_reveal"}), taken_at=at, after_reveal=late,
+            part_c=part_c_of(session, given.instrument_id, person_id, at),
         )
     )  # fmt: skip
     session.flush()

@@ -7146,6 +7146,12 @@ export interface components {
             /** Value */
             value: number;
             /**
+             * Part C
+             * @description how warm the parts of this sitting are
+             * @default null
+             */
+            part_c?: number | null;
+            /**
              * Taken At
              * @default null
              */

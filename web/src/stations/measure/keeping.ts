@@ -35,11 +35,12 @@ export function useKeeping(of: {
   };
   const specimen = `/api/specimens/${of.specimenId}`;
 
-  const zero = (value: number) => {
+  const zero = (value: number, partC: number | null) => {
     if (!of.instrument) return;
     void send(text.zeroLabel(of.instrument.code, value), `/api/studies/${of.studyId}/zero-checks`, {
       instrument_id: of.instrument.id,
       value,
+      part_c: partC,
     });
   };
   /** Whether it was taken; what is wrong stands in `wrong` otherwise. */

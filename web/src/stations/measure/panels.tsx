@@ -97,10 +97,12 @@ export function ZeroPanel({
 }: {
   code: string;
   unit: string;
-  keep: (value: number) => void;
+  keep: (value: number, partC: number | null) => void;
   leave: () => void;
 }) {
   const t = text.panel.zero;
+  const [warm, setWarm] = useState("");
+  const partC = warm.trim() ? typedNumber(warm) : null;
   return (
     <Panel
       title={t.title(code)}
@@ -110,10 +112,22 @@ export function ZeroPanel({
       initial="0.00"
       submit={(typed) => {
         const value = typedNumber(typed);
-        if (value !== null) keep(value);
+        if (value !== null && (partC !== null || !warm.trim())) keep(value, partC);
       }}
       leave={leave}
-    />
+    >
+      <label className="field">
+        <span>{t.warm}</span>
+        <input
+          className="input num"
+          inputMode="decimal"
+          value={warm}
+          onChange={(e) => setWarm(e.target.value)}
+          aria-invalid={partC === null && warm.trim() !== ""}
+        />
+        <small className="text-ink-2">{t.warmHint}</small>
+      </label>
+    </Panel>
   );
 }
 

@@ -99,6 +99,9 @@ export const text = {
       title: (code: string) => `Zero check of ${code}`,
       label: (unit: string) => `Reading with the jaws wiped and closed, ${unit}`,
       action: "Keep the check",
+      warm: "How warm the parts are, °C",
+      warmHint:
+        "If you know it. Plastic is longer when warm: what that may be is in ±, from 20 °C on either side.",
     },
     correct: {
       title: (code: string, repeat: number, value: string) => `Correct ${code} reading ${repeat} to ${value}`,

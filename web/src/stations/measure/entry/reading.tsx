@@ -84,8 +84,8 @@ export function ReadingEntry({
             <ZeroPanel
               code={instrument.code}
               unit={instrument.unit}
-              keep={(value) => {
-                keeping.zero(value);
+              keep={(value, partC) => {
+                keeping.zero(value, partC);
                 leave();
               }}
               leave={leave}
