@@ -303,6 +303,9 @@ def test_of_two_changes_at_once_the_later_answer_hides_neither(site: Site, page:
     page.route("**/features/*", lambda route: held.append((route, route.fetch())))
     # The tick is with the server before the base is; its answer comes back after that of the base.
     page.get_by_label("Camera", exact=True).check()
+    end = time.monotonic() + 30
+    while not held and time.monotonic() < end:
+        page.wait_for_timeout(50)
     base = page.get_by_label("What a machine without any of these is worth")
     with page.expect_response("**/worth-base"):
         base.fill("200")
