@@ -259,13 +259,8 @@ class Bench:
 
     @cached_property
     def deviations(self) -> list[ProtocolDeviation]:
-        return list(
-            self._ask.scalars(
-                select(ProtocolDeviation)
-                .where(ProtocolDeviation.study_id == self.study.id)
-                .order_by(ProtocolDeviation.recorded_at)
-            )
-        )
+        query = select(ProtocolDeviation).where(ProtocolDeviation.study_id == self.study.id)
+        return list(self._ask.scalars(query.order_by(ProtocolDeviation.recorded_at)))
 
     def _of_jobs(self, query: Select[Any], job_id: InstrumentedAttribute[uuid.UUID]) -> Select[Any]:
         """A query of what belongs to the jobs of this bench."""
