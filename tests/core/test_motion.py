@@ -345,7 +345,7 @@ def test_compiled_code_is_kept_by_all_sources_of_the_package(tmp_path: Path) -> 
     shutil.copytree(root / "crevlo", tmp_path / "crevlo", ignore=shutil.ignore_patterns("__pycache__"))
 
     def folder() -> str:
-        told = "import crevlo.core.motion; from numba.core import config; print(config.CACHE_DIR)"
+        told = "import crevlo.core.compiled; from numba.core import config; print(config.CACHE_DIR)"
         run = subprocess.run([sys.executable, "-c", told], cwd=tmp_path, capture_output=True, text=True, check=True)
         return run.stdout.strip()
 

@@ -2,7 +2,7 @@
 
 import math
 
-from numba import njit
+from crevlo.core.compiled import compiled
 
 from crevlo.core.motion.layout import (
     ACC,
@@ -67,7 +67,7 @@ from crevlo.core.motion.layout import (
 )
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def hold_limits(state):
     """Works out the limits that hold: the tighter of the file's and the machine's, of the kinds that count."""
     for k in range(15):
@@ -86,7 +86,7 @@ def hold_limits(state):
         state[HOLDS + JUNCTION] = 0.0
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def append_move(state, held, count):
     """Adds one straight move with its limits worked out; gives the new count."""
     if state[WAY] == 0 and state[WAY + 1] == 0 and state[WAY + 2] == 0 and state[WAY + 3] == 0:
@@ -165,7 +165,7 @@ def append_move(state, held, count):
     return count + 1
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def move_to(number, seen, state, held, count):
     """G0 to G3: a straight move, or an arc as chords; one that is off any bed is counted as skipped."""
     for k in range(4):
@@ -208,7 +208,7 @@ def move_to(number, seen, state, held, count):
     return count
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def arc_to(clockwise, seen, state, held, count):
     """Chords of an arc in the XY plane by its centre (I, J) or radius (R); −1 where there is no such arc."""
     x0, y0 = state[AT_X], state[AT_X + 1]

@@ -1,7 +1,7 @@
 """Bytes of a sliced file to moves: commands, modes and comments, compiled."""
 
 import numpy as np
-from numba import njit
+from crevlo.core.compiled import compiled
 
 from crevlo.core.motion.layout import (
     ACC_LIMIT,
@@ -82,7 +82,7 @@ from crevlo.core.motion.words import (
 )
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def read(data, at, stop, state, held, count, notes, names):
     """Reads whole lines from `at` up to `stop`, or until the room for moves or for notes is used up.
 
@@ -115,7 +115,7 @@ def read(data, at, stop, state, held, count, notes, names):
     return at, count, noted
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def _code(data, i, stop, state, held, count):
     """Carries out one line of commands, or its rest: where it ends, or where it is left for want of room; and the count of
     moves."""
@@ -200,7 +200,7 @@ def _code(data, i, stop, state, held, count):
     return line_end(data, i, stop), count
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def _comment(data, at, end, state, notes, noted, names):
     """A whole line of comment: a feature type, a layer, a line of a picture, or a note that may state a fact."""
     if starts_with(data, at, end, PICTURE_BEGIN_WORD):
@@ -262,7 +262,7 @@ def _comment(data, at, end, state, notes, noted, names):
     return noted
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def _start(state):
     """Priming in the start code is not the part's filament: what moved before the first layer is set apart."""
     if state[STARTED] == 0:
@@ -272,7 +272,7 @@ def _start(state):
             state[PRIMED + k] = state[MOVED + k] + state[DRAWN + k]
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def _choose(tool, state):
     if tool >= MOST_TOOLS or tool != int(tool):
         state[UNKNOWN_TOOLS] += 1
@@ -283,7 +283,7 @@ def _choose(tool, state):
     state[TOOL] = tool
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def _mode(code, seen, state):
     if code == 4:
         wait = state[WORDS + 18] if (seen >> 18) & 1 else state[WORDS + 15] / 1000 if (seen >> 15) & 1 else 0.0
@@ -302,7 +302,7 @@ def _mode(code, seen, state):
         state[UNIT] = 25.4 if code == 20 else 1.0
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def _knows(letter, number):
     if letter == 71:
         return number == 4 or number == 92 or number == 90 or number == 91 or number == 20 or number == 21
@@ -312,7 +312,7 @@ def _knows(letter, number):
     )  # fmt: skip
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def _limit(code, seen, state):
     """The M commands that set a mode, a limit, a temperature waited for, or a mark of progress."""
     if code == 82 or code == 83:

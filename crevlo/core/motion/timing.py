@@ -2,7 +2,7 @@
 
 import math
 
-from numba import njit
+from crevlo.core.compiled import compiled
 
 from crevlo.core.motion.layout import (
     ACC,
@@ -28,7 +28,7 @@ SPEED_STEP, FLOW_STEP, BINS = 5.0, 0.5, 200
 MOVING, AT_ASKED, BY_FLOW, BY_AXES, WAITED, MOVES, FREE_S, FLOW_S, AXES_S, SINCE, CHANGES, TOTALS = range(12)
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def finish(
     held,
     start,
@@ -131,7 +131,7 @@ def finish(
     return count - fixed, entry, changed
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def _bin(steps):
     """A place in a histogram, whatever the number is."""
     return int(steps) if 0 <= steps < BINS else 0 if steps < 0 else BINS - 1

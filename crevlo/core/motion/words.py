@@ -1,7 +1,7 @@
 """Numbers and words in the bytes of a sliced file, compiled."""
 
 import numpy as np
-from numba import njit
+from crevlo.core.compiled import compiled
 
 _POWERS = 10.0 ** np.arange(23)
 
@@ -19,7 +19,7 @@ CUSTOM_WORD, HEIGHT_WORD, WIDTH_WORD, WIPE_WORD, GENERATED_WORD = map(
 PICTURE_BEGIN_WORD, PICTURE_END_WORD = map(_word, (" thumbnail begin", " thumbnail end"))
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def number_at(data, at, end):
     """A plain decimal number from `at` on: (value, where it ends, whether there is one). No exponents: in G-code an E
     is the extruder."""
@@ -54,7 +54,7 @@ def number_at(data, at, end):
     return -value if negative else value, i, 0 < digits < 300
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def _long_number(data, end, digits, places):
     """A number of more digits than a whole number holds."""
     value, i = 0.0, end - digits - (1 if places or data[end - 1] == 46 else 0)
@@ -65,7 +65,7 @@ def _long_number(data, end, digits, places):
     return value / 10.0**places
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def starts_with(data, at, end, word):
     if end - at < len(word):
         return False
@@ -75,7 +75,7 @@ def starts_with(data, at, end, word):
     return same
 
 
-@njit(cache=True, nogil=True, error_model="numpy")
+@compiled
 def line_end(data, i, stop):
     while i < stop and data[i] != 10 and data[i] != 13:
         i += 1

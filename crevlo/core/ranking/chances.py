@@ -11,6 +11,7 @@ from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.figure import Composed, Counted, Draws, Figure, Known, as_estimate, central
 from crevlo.core.ranking.leaders import FIELD_FROM
 from crevlo.core.ranking.points import normalised
+from crevlo.core.ranking.tally import at_once, places_of, totals_of
 from crevlo.core.ranking.value import ValueFunction, value_of
 
 # A chance is then known to ± 0.5 % (95 %), half the last digit shown, and a first answer takes a fifth of a second.
@@ -192,36 +193,24 @@ def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight
     drawn += np.float32(1 - weight_spread)
     drawn *= shares[:, None]
     drawn /= drawn.sum(axis=0)
-    at_scheme = np.tensordot(shares, values, axes=(0, 0))
-    totals = np.empty((machines, draws), np.float32)
-    # In stretches that stay in the cache.
-    for begin in range(0, draws, _STRETCH):
-        part = slice(begin, begin + _STRETCH)
-        np.einsum("cmd,cd->md", values[:, :, part], drawn[:, part], out=totals[:, part])
-    place, tied = _places(totals)
-    any_tied = bool(tied.any())
-    rank = np.array([np.bincount(place[m][~tied], minlength=machines) for m in range(machines)], float)
-    beats = np.zeros((machines, machines))
-    for a in range(machines):
-        for b in range(a + 1, machines):
-            level = np.count_nonzero(place[a] == place[b]) if any_tied else 0
-            beats[a, b] = np.count_nonzero(place[a] < place[b]) + level / 2
-            beats[b, a] = draws - beats[a, b]
-    first = ((place == 0) & ~tied).astype(np.float32)
-    won, won_weights = first.sum(axis=1, dtype=float), first @ drawn.T
-    if any_tied:
-        _share_ties(totals[:, tied], drawn[:, tied], place[:, tied], rank, won, won_weights)
+    totals, at_scheme = totals_of(values, drawn, shares)
+    placed = places_of(totals, drawn)
+    rank, won, won_weights = placed.rank, placed.won, placed.won_weights
+    if len(placed.tied):
+        _share_ties(totals[:, placed.tied], drawn[:, placed.tied], rank, won, won_weights)
     # A quarter of the draws tells its ends to a fiftieth of the width.
-    few = at_scheme[:, :: max(1, draws // 10_000)]
-    low, high = np.percentile(few, [2.5, 97.5], axis=1)
+    few = at_scheme[:, : max(10_000, draws // 10)]
     leader = int(np.argmax(rank[:, 0]))
-    lead_low, lead_high = np.percentile(few[leader] - few, [2.5, 97.5], axis=1)
+    (low, high), (lead_low, lead_high) = at_once(
+        lambda: np.percentile(few, [2.5, 97.5], axis=1),
+        lambda: np.percentile(few[leader] - few, [2.5, 97.5], axis=1),
+    )
     ahead = np.mean(at_scheme[leader] > at_scheme, axis=1) + np.mean(at_scheme[leader] == at_scheme, axis=1) / 2
     ahead[leader] = 1.0
     rank /= draws
     return RankChances(
         rank=rank,
-        beats=beats / draws,
+        beats=placed.beats / draws,
         expected_rank=rank @ np.arange(1, machines + 1),
         expanded=(high - low) / 2,
         ahead=ahead,
@@ -231,42 +220,18 @@ def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight
     )
 
 
-_STRETCH = 4096
-
-
-def _places(totals: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
-    """How many machines are above each, in every draw, shape (machines, draws); and in which draws any are level."""
-    machines, draws = totals.shape
-    by_draw = np.ascontiguousarray(totals.T)
-    order = np.argsort(-by_draw, axis=1)
-    kind = np.min_scalar_type(machines)
-    place = np.empty((draws, machines), kind)
-    np.put_along_axis(place, order, np.broadcast_to(np.arange(machines, dtype=kind), order.shape), axis=1)
-    ordered = np.take_along_axis(by_draw, order, axis=1)
-    level = ordered[:, 1:] == ordered[:, :-1]
-    tied: np.ndarray = level.any(axis=1)
-    # Of those that are level none is above another.
-    for d in np.flatnonzero(tied):
-        place[d] = (by_draw[d][None, :] > by_draw[d][:, None]).sum(axis=1)
-    return np.ascontiguousarray(place.T), tied
-
-
 def _share_ties(
-    totals: np.ndarray,
-    drawn: np.ndarray,
-    above: np.ndarray,
-    rank: np.ndarray,
-    won: np.ndarray,
-    won_weights: np.ndarray,
+    totals: np.ndarray, drawn: np.ndarray, rank: np.ndarray, won: np.ndarray, won_weights: np.ndarray
 ) -> None:
     """Machines level with each other share the ranks they span; adds to `rank`, `won`, `won_weights`."""
     machines = len(totals)
     for m in range(machines):
         level = (totals == totals[m]).sum(axis=0)
-        pairs = np.bincount(above[m].astype(int) * (machines + 1) + level)
+        above = (totals > totals[m]).sum(axis=0)
+        pairs = np.bincount(above * (machines + 1) + level)
         for pair in np.flatnonzero(pairs):
             start, size = divmod(int(pair), machines + 1)
             rank[m, start : start + size] += pairs[pair] / size
-        share = (above[m] == 0) / level
+        share = (above == 0) / level
         won[m] += share.sum()
         won_weights[m] += drawn @ share
