@@ -9,7 +9,7 @@ from functools import cached_property
 from typing import Any
 
 from sqlalchemy import Select, func, select
-from sqlalchemy.orm import InstrumentedAttribute, Session, aliased
+from sqlalchemy.orm import InstrumentedAttribute, Session, aliased, selectinload
 
 from crevlo.core.money import Money, Rate
 from crevlo.core.safety import SafetyRecord
@@ -89,7 +89,7 @@ class Bench:
 
     @cached_property
     def jobs(self) -> list[Job]:
-        query = select(Job).where(Job.study_id == self.study.id).order_by(Job.position)
+        query = select(Job).where(Job.study_id == self.study.id).options(selectinload(Job.unit)).order_by(Job.position)
         return list(self._ask.scalars(query if self._of is None else query.where(Job.unit_id.in_(self._of))))
 
     @cached_property
