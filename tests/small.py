@@ -1,6 +1,7 @@
 """A small frozen study, entered over the API."""
 
 import uuid
+from collections.abc import Sequence
 from datetime import datetime
 
 from crevlo.sim.client import Client
@@ -24,7 +25,7 @@ def frozen_study(
 
 
 def draft_study(
-    client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1, *, artifact: str = "SB",
+    client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1, *, artifact: str | Sequence[str] = "SB",
     currency: str = "EUR", title: str = "Small", own_arm: bool = False,
 ) -> str:  # fmt: skip
     """Models, a spool, a caliper and meters, and a study that could be frozen as it is."""
@@ -40,13 +41,18 @@ def draft_study(
     client.send("POST", "/api/instruments", {
         "id": new(), "code": f"C-{study[:4]}", "kind": "caliper", "unit": "mm", "resolution": 0.01,
         "u_calibration": 0.01, "repeatability": 0.01})  # fmt: skip
+    client.send("POST", "/api/instruments", {
+        "id": new(), "code": f"W-{study[:4]}", "kind": "scale", "unit": "g", "resolution": 0.001, "u_calibration": 0.001,
+        "repeatability": 0.001})  # fmt: skip
     view = client.send(
         "POST", "/api/studies", {"id": study, "title": title, "question": "Which?", "seed": 5, "currency": currency}
     )
     client.send("PUT", f"/api/studies/{study}/plan", {
         "version": view["version"], "question": view["question"], "policies": view["policies"], "repeats": 1,
         "arms": [
-            {"name": name, "slicing": slicing, "lines": [{"artifact": artifact, "spool_id": spool, "copies": copies}]}
+            {"name": name, "slicing": slicing, "lines": [
+                {"artifact": a, "spool_id": spool, "copies": copies}
+                for a in ([artifact] if isinstance(artifact, str) else artifact)]}
             for name, slicing in (("Stock", "common"), ("Own profiles", "own"))[: 2 if own_arm else 1]
         ],
         "candidates": [{"model_id": m} for m in models.values()]})  # fmt: skip

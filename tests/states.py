@@ -38,7 +38,7 @@ def make(
     printed: bool = True,
     measured: bool = True,
     inspected: bool = True,
-    artifact: str = "SB",
+    artifact: str | Sequence[str] = "SB",
     buyer: Sequence[Mapping[str, object]] | None = None,
     currency: str = "EUR",
     title: str = "Small",

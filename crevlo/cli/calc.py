@@ -12,24 +12,16 @@ from functools import partial
 from typing import Annotated, Any, Literal, get_args, get_origin
 
 import numpy as np
-from pydantic import BaseModel, ConfigDict, Field, ValidationError
+from pydantic import Field, ValidationError
 
+from crevlo.cli.calc_findings import FINDING_TOPICS
+from crevlo.cli.calc_input import Above0, Amount, Count, Input, Number, Topic
 from crevlo.core import cost, defects, energy, figure, gaps, grade, noise, ratio, readings, sizes, success
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined, made_of
 from crevlo.core.evaluations import flatness, squareness, worth
 from crevlo.core.evaluations.evaluation import words_of
 from crevlo.core.evaluations.scale import findings_of
 from crevlo.core.ranking import chances, leaders, points, value
-
-# No size, amount or duration of a bench is beyond these: what is typed larger is a slip.
-Number = Annotated[float, Field(ge=-1e9, le=1e9)]
-Amount = Annotated[float, Field(ge=0, le=1e9)]
-Above0 = Annotated[float, Field(gt=0, le=1e9)]
-Count = Annotated[int, Field(ge=0, le=1_000_000)]
-
-
-class Input(BaseModel):
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
 
 
 class Readings(Input):
@@ -264,7 +256,8 @@ def _figure(raw: RawFigure) -> figure.Figure:
     return NotDetermined("a value") if raw.value is None else made_of(raw.value, raw.u, shared=raw.shared)
 
 
-TOPICS: dict[str, tuple[type[Input], Callable[[Any], Any], str]] = {
+TOPICS: dict[str, Topic] = {
+    **FINDING_TOPICS,
     "readings": (Readings, _readings, "repeat readings to a mean with uncertainty"),
     "sizes": (Sizes, _sizes, "axis scale apart from wall offset"),
     "squareness": (Squareness, lambda g: squareness.squareness(**dict(g)), "skew of a frame from its diagonals"),

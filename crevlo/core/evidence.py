@@ -25,13 +25,14 @@ class Instrument:
 
 @dataclass(frozen=True, slots=True)
 class Reading:
-    """One value of a feature in the feature's unit; None where it could not be measured. `kelvin`: how far the part was
-    from 20 °C, which was not corrected."""
+    """One value of a feature in the feature's unit, of one where it was taken `over` several; None where it could not be
+    measured, or there are none. `kelvin`: how far the part was from 20 °C, which was not corrected."""
 
     feature: str
     value: float | None
     instrument: Key
     kelvin: float = 0.0
+    over: int = 1
 
 
 @dataclass(frozen=True, slots=True)

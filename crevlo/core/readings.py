@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined, effective_dof
 from crevlo.core.evidence import Instrument, Key, Reading, Specimen
+from crevlo.core.features import KINDS
 from crevlo.core.statistics import pool_scatter
 
 # What a stated repeatability is worth: as much as that many readings more.
@@ -69,11 +70,12 @@ def feature_estimates(
 ) -> dict[str, Estimate | NotDetermined]:
     """Mean of each feature that was read, by code, in the feature's unit; of several instruments the one used first.
 
-    s is pooled over the features of one kind and instrument, with the repeatability that the instrument states.
+    s is pooled over the features of one kind and instrument, with the repeatability that the instrument states. Places of a
+    series are no repeats: they are not here.
     """
     grouped: dict[str, list[Reading]] = defaultdict(list)
     for reading in specimen.readings:
-        if reading.value is not None:
+        if reading.value is not None and not KINDS[specimen.features[reading.feature].kind].series:
             grouped[reading.feature].append(reading)
     own: dict[str, list[float]] = {}
     alike: dict[tuple[object, Key], list[list[float]]] = defaultdict(list)
@@ -85,13 +87,15 @@ def feature_estimates(
         instrument = instruments[group[0].instrument]
         values = [r.value for r in group if r.value is not None]
         others = [g for g in alike[specimen.features[code].kind, group[0].instrument] if g is not own[code]]
-        s, dof = _repeatability(instrument, others)
+        # A distance over n waves is read once: of one wave its errors are an nth.
+        over = max(1, min(r.over for r in group))
+        s, dof = _repeatability(instrument, others if over == 1 else [])
         try:
             found[code] = combine_readings(
                 values,
-                resolution_mm=instrument.resolution,
-                u_calibration_mm=instrument.u_calibration,
-                repeatability_mm=s, repeatability_dof=dof, calibration=calibration_of(instrument),
+                resolution_mm=instrument.resolution / over,
+                u_calibration_mm=instrument.u_calibration / over,
+                repeatability_mm=s / over if s else s, repeatability_dof=dof, calibration=calibration_of(instrument),
                 uncorrected_kelvin=math.fsum(r.kelvin for r in group) / len(group),
             )  # fmt: skip
         except NotDetermined as missing:

@@ -35,6 +35,18 @@ def sample_mean(values: Sequence[float], what: str) -> Estimate:
     return Estimate(mean, spread / math.sqrt(n), n - 1)
 
 
+def mean_of_raters(said: Sequence[float]) -> Estimate:
+    """Mean of what people said in whole steps: u² = s²/n + 1/12, as each had to choose a step.
+
+    Raises NotDetermined without any.
+    """
+    if not said:
+        raise NotDetermined("somebody who judged it")
+    n, mean = len(said), math.fsum(said) / len(said)
+    s2 = math.fsum((x - mean) ** 2 for x in said) / (n - 1) if n > 1 else 0.0
+    return Estimate(mean, math.sqrt(s2 / n + 1 / 12))
+
+
 @dataclass(frozen=True, slots=True)
 class Line:
     """Values of one line (artifact and material) by machine, their spread pooled over all machines, and what errors of

@@ -89,7 +89,9 @@ class Bench:
 
     @cached_property
     def jobs(self) -> list[Job]:
-        query = select(Job).where(Job.study_id == self.study.id).options(selectinload(Job.unit)).order_by(Job.position)
+        query = (
+            select(Job).where(Job.study_id == self.study.id).options(selectinload(Job.unit)).order_by(Job.position)
+        )
         return list(self._ask.scalars(query if self._of is None else query.where(Job.unit_id.in_(self._of))))
 
     @cached_property
@@ -139,7 +141,7 @@ class Bench:
         """Its readings one by one."""
         for row in self.values.get(specimen_id, []):
             for value in row.values:
-                yield row.feature_id, value, row.instrument_id, row.kelvin
+                yield row.feature_id, value, row.instrument_id, row.kelvin, row.over
 
     @cached_property
     def judgements(self) -> dict[uuid.UUID, list[JudgementRow]]:

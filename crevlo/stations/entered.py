@@ -10,7 +10,7 @@ from sqlalchemy import Select, exists, func, or_, select, text
 from sqlalchemy.dialects.postgresql import aggregate_order_by
 from sqlalchemy.orm import Session, aliased
 
-from crevlo.core.features import MEASURED
+from crevlo.core.features import MEASURED, OPTIONAL
 from crevlo.core.features.kind import Judged, Takes, Verdict
 from crevlo.store.database import SQL
 from crevlo.store.reading import DefectScore, InspectionLock, Judgement, Reading, Rejection
@@ -18,7 +18,7 @@ from crevlo.store.run import Specimen
 
 # At which sizes are stated (ISO 1).
 _REFERENCE_C = 20.0
-Told = tuple[uuid.UUID, float | None, uuid.UUID, float]
+Told = tuple[uuid.UUID, float | None, uuid.UUID, float, int]
 
 
 class ReadingRow(NamedTuple):
@@ -32,6 +32,7 @@ class ReadingRow(NamedTuple):
     cannot_because: str | None
     note: str | None
     instrument_id: uuid.UUID
+    over: int
     part_c: float | None
     person_id: uuid.UUID
     taken_at: datetime
@@ -41,12 +42,13 @@ class ReadingRow(NamedTuple):
 
     @property
     def told(self) -> "Told":
-        """What it says: of which feature, what, by which instrument, how far from 20 °C."""
+        """What it says: of which feature, what of one, by which instrument, how far from 20 °C, over how many."""
         return (
             self.feature_id,
-            self.value,
+            None if self.value is None or not self.over else self.value / self.over,
             self.instrument_id,
             abs(self.part_c - _REFERENCE_C) if self.part_c is not None else 0.0,
+            self.over,
         )
 
 
@@ -100,21 +102,23 @@ def current_readings(
 
 
 class ValuesRow(NamedTuple):
-    """All readings of one feature of a specimen with one instrument as they count, in the order of their places."""
+    """All readings of one feature of a specimen with one instrument as they count, in the order of their places, each of one
+    where it was taken over several."""
 
     specimen_id: uuid.UUID
     feature_id: uuid.UUID
     instrument_id: uuid.UUID
     kelvin: float
+    over: int
     values: list[float | None]
 
 
 def current_values(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[ValuesRow]]:
     """The values alone of `current_readings`, in a fifth of its time: a study's figures follow from them."""
     of = (Reading.specimen_id, Reading.feature_id, Reading.instrument_id)
-    values = func.array_agg(aggregate_order_by(Reading.value, Reading.repeat))
+    values = func.array_agg(aggregate_order_by(Reading.value / func.nullif(Reading.over, 0), Reading.repeat))
     kelvin = func.coalesce(func.avg(func.abs(Reading.part_c - _REFERENCE_C)), 0.0)
-    query = _counting(Reading, (*of, kelvin, values), specimen_ids, late=False).group_by(*of)
+    query = _counting(Reading, (*of, kelvin, func.min(Reading.over), values), specimen_ids, late=False).group_by(*of)
     return _by_specimen(session, query, ValuesRow._make)
 
 
@@ -225,5 +229,5 @@ _PLACES = text((SQL / "places_entered.sql").read_text())
 
 def places_entered(session: Session, study_id: uuid.UUID, person_id: uuid.UUID | None = None) -> list[Places]:
     """Every specimen of a study in the order of its queue; judgements of anybody, or of one person."""
-    given = {"study": study_id, "person": person_id, "measured": sorted(MEASURED)}
+    given = {"study": study_id, "person": person_id, "measured": sorted(MEASURED), "optional": sorted(OPTIONAL)}
     return [Places._make(row) for row in session.execute(_PLACES, given)]

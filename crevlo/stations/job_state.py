@@ -9,7 +9,7 @@ from typing import Any, Literal
 from sqlalchemy import Row, text
 from sqlalchemy.orm import Session
 
-from crevlo.core.features import MEASURED
+from crevlo.core.features import MEASURED, OPTIONAL
 from crevlo.core.success import Outcome
 from crevlo.store.database import SQL
 
@@ -60,7 +60,12 @@ class JobState:
 
 def job_states(session: Session, study_id: uuid.UUID) -> list[JobState]:
     """In the order of printing."""
-    return [_state(row) for row in session.execute(_STATES, {"study": study_id, "measured": sorted(MEASURED)})]
+    return [
+        _state(row)
+        for row in session.execute(
+            _STATES, {"study": study_id, "measured": sorted(MEASURED), "optional": sorted(OPTIONAL)}
+        )
+    ]
 
 
 def _state(row: Row[Any]) -> JobState:

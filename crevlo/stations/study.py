@@ -6,7 +6,8 @@ from collections.abc import Sequence
 from sqlalchemy import select
 from sqlalchemy.orm import Session, joinedload
 
-from crevlo.core.features import MEASURED
+from crevlo.core.features import KINDS, MEASURED
+from crevlo.core.features.kind import places
 from crevlo.stations.kit.shape import Missing
 from crevlo.store.machine import ArtifactVersion, FeatureRow
 from crevlo.store.run import Run, Specimen
@@ -32,8 +33,9 @@ def measured_of(artifact: ArtifactVersion) -> list[FeatureRow]:
 
 def readings_due(protocol: ProtocolVersion | None, artifact: ArtifactVersion) -> int:
     """Readings that a specimen should get, and features that somebody should judge."""
-    measured = len(measured_of(artifact))
-    return measured * protocol.repeats + len(artifact.features) - measured if protocol else 0
+    if protocol is None:
+        return 0
+    return sum(places(kind, protocol.repeats) for f in artifact.features if not (kind := KINDS[f.kind]).optional)
 
 
 def get_study(session: Session, study_id: uuid.UUID) -> Study:

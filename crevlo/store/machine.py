@@ -155,6 +155,7 @@ class InstrumentKind(StrEnum):
     POWER_METER = "power meter"
     SOUND_METER = "sound meter"
     THERMOMETER = "thermometer"
+    STOPWATCH = "stopwatch"
 
 
 class Instrument(Editable, Base):
@@ -219,6 +220,7 @@ class FeatureRow(Identified, Base):
     unit: Mapped[str] = mapped_column(server_default="mm")
     method: Mapped[str]
     ends: Mapped[list[Any] | None]
+    level: Mapped[float | None]
     __table_args__ = (
         UniqueConstraint("artifact_id", "code"),
         CheckConstraint("sense in (-1, 0, 1)", name="sense_known"),

@@ -6,7 +6,7 @@ What was entered once the machines were known says why in `after_reveal`.
 import uuid
 from datetime import datetime
 
-from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint, text
+from sqlalchemy import CheckConstraint, ForeignKey, Index, SmallInteger, UniqueConstraint, text
 from sqlalchemy.orm import Mapped, mapped_column
 
 from crevlo.core.features.kind import Takes, Verdict
@@ -15,7 +15,8 @@ from crevlo.store.base import Base, Identified, enum_of, recorded_at
 
 
 class Reading(Identified, Base):
-    """One measured value in its feature's unit, or the reason why there is none; `supersedes_id` names the row it corrects."""
+    """One measured value in its feature's unit, `over` several where it was taken so, or the reason why there is none;
+    `supersedes_id` names the row it corrects."""
 
     __tablename__ = "reading"
     specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"), index=True)
@@ -25,6 +26,7 @@ class Reading(Identified, Base):
     cannot_because: Mapped[str | None]
     note: Mapped[str | None]
     instrument_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("instrument.id"))
+    over: Mapped[int] = mapped_column(SmallInteger, server_default=text("1"))
     part_c: Mapped[float | None]
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     taken_at: Mapped[datetime]
@@ -44,6 +46,7 @@ class Reading(Identified, Base):
         CheckConstraint("repeat between 1 and 10", name="repeat_range"),
         CheckConstraint("(value is null) <> (cannot_because is null)", name="value_or_reason"),
         CheckConstraint("value > -1e9 and value < 1e9", name="value_bounded"),
+        CheckConstraint("over between 0 and 1000", name="over_bounded"),
         CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
     )
 

@@ -38,6 +38,20 @@ EXAMPLES = {
     "rank": {"criteria": [{"name": "a", "weight": 2, "points": [[10, 0], [0, 100]]}, {"name": "b", "weight": 1, "points": [[0, 0], [1, 100]]}],
              "machines": {"One": [{"value": 2, "u": 1}, {"good": 3, "tries": 3}], "Two": [{"value": 4, "u": 1}, {}]}},
     "flip": {"weights": [2, 1], "a": [80, 40], "b": [60, 70], "criterion": 1},
+    "banding": {"heights_mm": [3.1, 5.2, 8.8, 9.9, 13, 17.3, 20.2, 24.6, 27, 31.7, 33, 38.4],
+                "widths_mm": [10.01, 9.98, 10.02, 9.99, 10, 10.01, 9.97, 10.02, 10, 9.99, 10.01, 9.98]},
+    "ringing": {"bands": [{"speed_mm_s": 60, "spacings_mm": [1.28, 1.31, 1.26]}], "resolution_mm": 0.01},
+    "damping": {"amplitudes": [0.12, 0.075, 0.05, 0.03]},
+    "threshold": {"steps": [{"level": 0.3, "passed": True}, {"level": 0.2, "passed": False}], "easier": "larger"},
+    "flow": {"steps": [{"flow_mm3_s": f, "expected_g": 2, "measured_g": m} for f, m in ((4, 2), (8, 2), (12, 1.8))], "u_g": 0.01},
+    "gauge": {"parts": [[[10.0, 10.1], [10.1, 10.1]], [[11.0, 11.1], [11.0, 11.2]]]},
+    "agreement": {"ratings": [[0, 1, 2], [0, 2, 2]]},
+    "orientation": {"groups": {"X": [0.06, 0.07], "Y": [0.02, 0.03]}},
+    "bias": {"pairs": [[2, 1], [3, 3], [1, 1]]},
+    "duels": {"results": [["A", "B", "first"], ["B", "A", "tie"]]},
+    "linewidth": {"walls": [[0.4, 0.43], [0.8, 0.82]], "u_mm": 0.01},
+    "claims": {"kind": "flow", "claimed": 22, "value": 18.2, "u": 0.2},
+    "beforeafter": {"comparisons": [{"name": "Time", "resolution": 1, "pairs": [[[60, 62], [55, 57]]]}]},
 }  # fmt: skip
 
 

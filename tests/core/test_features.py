@@ -5,7 +5,7 @@ import pytest
 from crevlo.core.artifacts.shelf import SHELF
 from crevlo.core.estimate import BadInput
 from crevlo.core.features import KINDS, MEASURED
-from crevlo.core.features.kind import Judged, Takes, Verdict, check_judgement, check_value
+from crevlo.core.features.kind import Judged, Takes, Verdict, check_judgement, check_over, check_value
 
 
 def test_every_feature_of_the_shelf_can_be_entered() -> None:
@@ -18,7 +18,7 @@ def test_every_feature_of_the_shelf_can_be_entered() -> None:
             else:
                 said = {
                     Takes.VERDICT: Judged(Takes.VERDICT, verdict=Verdict.PASS), Takes.COUNT: Judged(Takes.COUNT, 3),
-                    Takes.LOOK: Judged(Takes.LOOK, 2),
+                    Takes.LOOK: Judged(Takes.LOOK, 2), Takes.WORD: Judged(Takes.WORD, 3, word=(*kind.words, *"    ")[3]),
                 }[kind.takes]  # fmt: skip
                 check_judgement(kind, said, feature.code)
 
@@ -33,6 +33,9 @@ def test_every_feature_of_the_shelf_can_be_entered() -> None:
         ("look", Judged(Takes.LOOK, 6), "runs from 0 to 5"),
         ("length", Judged(Takes.LOOK, 2), "read off an instrument"),
         ("distance", Judged(Takes.COUNT), "takes a number"),
+        ("fit", Judged(Takes.WORD, 3, word="loose"), "one can say fused, too tight"),
+        ("fit", Judged(Takes.WORD, 6, word="snug"), "one can say fused, too tight"),
+        ("fit", Judged(Takes.WORD, -1, word="falls off"), "one can say fused, too tight"),
     ],
 )
 def test_a_judgement_that_says_nothing_is_refused(kind: str, said: Judged, words: str) -> None:
@@ -56,3 +59,17 @@ def test_a_length_far_off_is_taken_where_it_is_explained() -> None:
     check_value(KINDS["length"], 45, 40, "mm", "X1", explained=True)
     with pytest.raises(BadInput, match="judged, not measured"):
         check_value(KINDS["gap"], 0.2, 0.2, "mm", "G1", explained=True)
+
+
+@pytest.mark.parametrize(
+    ("kind", "value", "over", "words"),
+    [
+        ("waves", 3.9, -1, "over how many waves"), ("waves", 3.9, 1001, "over how many waves"),
+        ("waves", 3.9, 0, "no waves, the value"), ("length", 40, 2, "not taken over several"),
+    ],
+)  # fmt: skip
+def test_a_value_over_several_is_one_of_a_kind_that_takes_it(kind: str, value: float, over: int, words: str) -> None:
+    with pytest.raises(BadInput, match=words):
+        check_over(KINDS[kind], value, over, "XS")
+    check_over(KINDS["waves"], 3.9, 3, "XS")
+    check_over(KINDS["waves"], 0, 0, "XS")

@@ -1,7 +1,8 @@
 """Cost per good part, from what a machine's prints took and what it cost."""
 
 import math
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
+from dataclasses import replace
 
 import numpy as np
 
@@ -20,6 +21,22 @@ COST = Quantity(
 )  # fmt: skip
 
 
+BARE = Quantity(
+    "cost.good", "Cost without failures", "Bare cost", "money", 2, Better.LOWER, Rests.RUNS,
+    "Material, energy, machine time and labour of a plate that comes out, per part: failed plates are left out.", 6.0, 1.0,
+)  # fmt: skip
+
+
+def counted_twice(codes: Collection[str]) -> str:
+    """What to say where criteria count failures twice; empty where they do not."""
+    both = COST.code in codes and {success.FIRST.code, success.ALL.code} & set(codes)
+    return (
+        f"{COST.name} has failed prints in it already: beside success they count twice. {BARE.name} leaves them out."
+        if both
+        else ""
+    )
+
+
 def plates(evidence: Evidence) -> dict[Key, CostInputs | NotDetermined]:
     """What one plate takes on each machine, or what is not known of it."""
     return {key: plate for key, (plate, _, _) in _plates(evidence).items()}
@@ -27,10 +44,15 @@ def plates(evidence: Evidence) -> dict[Key, CostInputs | NotDetermined]:
 
 def of_machines(evidence: Evidence) -> Results:
     figures: dict[Key, Figure] = {}
+    bare: dict[Key, Figure] = {}
     for key, (plate, kwh, hours) in _plates(evidence).items():
+        if isinstance(plate, NotDetermined):
+            figures[key] = bare[key] = plate
+            continue
         counted, _ = attempts(evidence.machines[key], evidence.counted, first_only=False)
-        figures[key] = plate if isinstance(plate, NotDetermined) else _composed(plate, kwh, hours, counted)
-    return Results({COST.code: figures})
+        figures[key] = _composed(plate, kwh, hours, counted)
+        bare[key] = _composed(replace(plate, success=1.0), kwh, hours, None)
+    return Results({COST.code: figures, BARE.code: bare})
 
 
 def _plates(evidence: Evidence) -> dict[Key, tuple[CostInputs | NotDetermined, Figure, Figure]]:
@@ -88,18 +110,20 @@ def _plain_chance(counted: Counted) -> float:
     return counted.good / counted.tries if counted.good else success_chance(0, counted.tries).mean
 
 
-def _composed(inputs: CostInputs, kwh: Figure, hours: Figure, counted: Counted) -> Composed:
-    """Cost with the interval that joint draws of energy, hours and the chance of success leave."""
+def _composed(inputs: CostInputs, kwh: Figure, hours: Figure, counted: Counted | None) -> Composed:
+    """Cost with the interval that joint draws of energy, hours and the chance of success leave; without `counted` every
+    plate comes out."""
     assert isinstance(kwh, Estimate)
     assert isinstance(hours, Estimate)
     base = cost_per_good_part(inputs).total
 
     def rule(drawn: Mapping[str, np.ndarray]) -> np.ndarray:
-        return costs_of_draws(inputs, drawn[energy.ENERGY.code], drawn[duration.TIME.code], drawn[success.ALL.code])
+        chance = drawn[success.ALL.code] if counted else np.ones(1)
+        return costs_of_draws(inputs, drawn[energy.ENERGY.code], drawn[duration.TIME.code], chance)
 
-    parts: dict[str, Estimate | Counted] = {
-        energy.ENERGY.code: kwh, duration.TIME.code: hours, success.ALL.code: counted,
-    }  # fmt: skip
+    parts: dict[str, Estimate | Counted] = {energy.ENERGY.code: kwh, duration.TIME.code: hours}
+    if counted:
+        parts[success.ALL.code] = counted
     made = Draws(_DRAWS, np.random.default_rng(_SEED))
     drawn = rule({name: made.of(part, "one", name) for name, part in parts.items()})
     low, high = (float(x) for x in np.percentile(drawn, [2.5, 97.5]))
@@ -128,5 +152,5 @@ def price_of_machines(evidence: Evidence) -> Results:
     )
 
 
-COST_OF_PART = Evaluation("cost", "Cost per good part", (COST,), of_machines)
+COST_OF_PART = Evaluation("cost", "Cost per good part", (COST, BARE), of_machines)
 PRICE_ALL_IN = Evaluation("price", "Price all in", (PRICE,), price_of_machines)

@@ -135,7 +135,77 @@ class FrameChart:
     chart: str = "frame"
 
 
-Chart = FitChart | MapChart | FrameChart
+@dataclass(frozen=True, slots=True)
+class Rung:
+    """One rung of a ladder; `passed` is the share of people who passed it, None before anybody judged it."""
+
+    code: str
+    level: float
+    passed: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class LadderChart:
+    """Rungs, easiest first."""
+
+    rungs: tuple[Rung, ...]
+    unit: str
+    chart: str = "ladder"
+
+
+@dataclass(frozen=True, slots=True)
+class ColumnPoint:
+    code: str
+    height_mm: float
+    width_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class ColumnChart:
+    """Widths along the height, and the sine that fits them where a band stands out: pitch, amplitude, its phase at height 0
+    in turns, about a mean."""
+
+    points: tuple[ColumnPoint, ...]
+    pitch_mm: float | None
+    amplitude_mm: float
+    phase: float
+    mean_mm: float
+    chart: str = "column"
+
+
+@dataclass(frozen=True, slots=True)
+class Wave:
+    """Waves on one face at one speed: their spacing, and how many are seen."""
+
+    code: str
+    axis: str
+    speed_mm_s: float
+    spacing_mm: float | None
+    seen: int
+
+
+@dataclass(frozen=True, slots=True)
+class WavesChart:
+    waves: tuple[Wave, ...]
+    chart: str = "waves"
+
+
+@dataclass(frozen=True, slots=True)
+class FlowPoint:
+    flow_mm3_s: float
+    short: float
+
+
+@dataclass(frozen=True, slots=True)
+class FlowChart:
+    """Share of the mass that is missing at each flow, and how much is allowed."""
+
+    points: tuple[FlowPoint, ...]
+    allowed: float
+    chart: str = "flow"
+
+
+Chart = FitChart | MapChart | FrameChart | LadderChart | ColumnChart | WavesChart | FlowChart
 
 
 @dataclass(frozen=True, slots=True)
@@ -218,8 +288,11 @@ def own_of_mean(evidence: Evidence, lines: Iterable[Key], u: Callable[[Run], flo
     return found
 
 
-def figures_of_findings(evaluation: Evaluation, evidence: Evidence, needs: str, lacks: str) -> Results:
-    """Means over copies and lines of each quantity that specimens tell. `needs`: a specimen; `lacks`: an artifact."""
+def figures_of_findings(
+    evaluation: Evaluation, evidence: Evidence, needs: str, lacks: str, *, in_steps: bool = False
+) -> Results:
+    """Means over copies and lines of each quantity that specimens tell. `needs`: a specimen; `lacks`: an artifact. What is
+    told `in_steps` keeps the u of its step, however many copies have it."""
     assert evaluation.of_specimen is not None
     told = {
         id(run): findings
@@ -238,8 +311,22 @@ def figures_of_findings(evaluation: Evaluation, evidence: Evidence, needs: str, 
 
         lines[quantity.code] = lines_of(evidence, value, evaluation.takes)
         words = needs if lines[quantity.code] else lacks
-        figures[quantity.code] = mean_figures(evidence, lines[quantity.code], words)
+        own = _widest_step(evidence, value) if in_steps else None
+        figures[quantity.code] = mean_figures(evidence, lines[quantity.code], words, own)
+        for key, machine in evidence.machines.items():
+            mine = [f.value for run in machine.good if (f := found.get(id(run)))]
+            if mine and all(isinstance(v, NotDetermined) for v in mine):
+                # Measured, but of no specimen could it be told: why is that of the last.
+                figures[quantity.code][key] = mine[-1]
     return Results(figures, lines)
+
+
+def _widest_step(evidence: Evidence, value: Callable[[Run], Estimate | None]) -> dict[Key, float]:
+    """By machine the largest u of its values."""
+    return {
+        key: max((e.u for run in machine.good if (e := value(run)) is not None), default=0.0)
+        for key, machine in evidence.machines.items()
+    }
 
 
 def shared_parts(
@@ -270,9 +357,12 @@ def own_parts(estimates: Mapping[str, Estimate | NotDetermined]) -> dict[str, Es
 
 
 def words_of(findings: Iterable[Finding]) -> list[Says]:
-    """Findings as they are read: those that are known one by one, those that need the same thing together."""
+    """Findings as they are read: those that are known one by one, those that need the same thing together; not those that
+    another says already."""
     known, waiting = [], defaultdict(list)
     for f in findings:
+        if not f.says.headline:
+            continue
         if isinstance(f.value, NotDetermined) and not f.says.amount:
             waiting[f.value.needs].append(f.says.headline)
         else:

@@ -137,7 +137,7 @@ def _told(specimen: Specimen, instruments: Instruments, shared: Shared) -> Told:
     chart = MapChart(
         tuple(Disc(c, *places[c], e.value, off[c]) for c, e in known.items()), nominal, WITHIN_MM, "mm"
     )  # fmt: skip
-    return Told(tuple(findings), chart if known else None)
+    return Told(tuple(findings), chart if len(known) >= FEWEST else None)
 
 
 def _findings(

@@ -1,7 +1,8 @@
 """What a kind of feature asks of a person: how it is entered, in which unit, within which limits, with what."""
 
 import math
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 from enum import StrEnum
 
 from crevlo.core.estimate import BadInput
@@ -14,6 +15,20 @@ class Takes(StrEnum):
     VERDICT = "verdict"  # pass, fail, or partly with why
     COUNT = "count"  # how many
     LOOK = "look"  # 0 to 5 against anchors
+    WORD = "word"  # one of an ordered list of words
+
+
+class EntryWay(StrEnum):
+    """How a screen asks for it."""
+
+    CALIPER = "caliper"  # one number after another, faces shown on the drawing
+    LADDER = "ladder"  # rungs in order of difficulty
+    MAP = "map"  # places on the bed
+    WAVES = "waves"  # a distance and over how many waves
+    COLUMN = "column"  # widths along the height
+    SCALE = "scale"  # a mass
+    STOPWATCH = "stopwatch"  # a time by hand
+    JUDGED = "judged"  # words, counts and looks
 
 
 class Verdict(StrEnum):
@@ -26,8 +41,10 @@ class Verdict(StrEnum):
 class FeatureKind:
     """One kind of feature. `far_off`: a reading further from nominal is more likely a slip than a part; None where any is.
 
-    `usual_off`: what is usual for a part of this size, as a dial marks it. `words`: what may be said with a verdict.
-    `looked_at`: whether a look of 0 to 5 may stand beside the value.
+    `usual_off`: what is usual for a part of this size, as a dial marks it. `words`: what may be said with a verdict, or in what
+    order. `usually`: the verdict that goes with a word, where it is not partly. `looked_at`: whether a look of 0 to 5 may stand beside the value. `repeats`: how often it is read whatever the
+    protocol asks. `over`: what a value is taken over (waves, changes), with their number. `series`: places are successive
+    ones, not repeats. `optional`: a specimen is whole without it.
     """
 
     code: str
@@ -40,7 +57,19 @@ class FeatureKind:
     far_off: float | None = None
     usual_off: float | None = None
     words: tuple[str, ...] = ()
+    usually: Mapping[str, Verdict] = field(default_factory=dict, hash=False)
     looked_at: bool = False
+    entry: EntryWay = EntryWay.JUDGED
+    unit: str = "mm"
+    repeats: int | None = None
+    over: str = ""
+    series: bool = False
+    optional: bool = False
+
+
+def means(kind: FeatureKind, word: str) -> Verdict:
+    """The verdict that usually goes with a word of a rung, as one key gives both."""
+    return kind.usually.get(word, Verdict.PARTLY)
 
 
 def check_value(kind: FeatureKind, value: float, nominal: float, unit: str, name: str, *, explained: bool) -> None:
@@ -66,6 +95,27 @@ class Judged:
     word: str = ""
 
 
+def places(kind: FeatureKind, repeats: int) -> int:
+    """How often a feature of this kind is entered where the protocol asks for so many readings of a face."""
+    return 1 if kind.takes is not Takes.VALUE else kind.repeats or repeats
+
+
+# Over how many waves or changes one distance, mass or time is taken at most.
+MOST_OVER = 1000
+
+
+def check_over(kind: FeatureKind, value: float | None, over: int, name: str) -> None:
+    """Raises BadInput where a value is over a number that its kind does not take. None of it at all is over 0 and 0 itself."""
+    if not kind.over:
+        if over != 1:
+            raise BadInput(f"{name} is not taken over several")
+        return
+    if not 0 <= over <= MOST_OVER:
+        raise BadInput(f"say over how many {kind.over}, up to {MOST_OVER}")
+    if over == 0 and value != 0:
+        raise BadInput(f"where there are no {kind.over}, the value of {name} is 0")
+
+
 def check_judgement(kind: FeatureKind, given: Judged, name: str) -> None:
     """Raises BadInput for a judgement that the kind does not take, or that is not whole."""
     if given.takes is not kind.takes and not (given.takes is Takes.LOOK and kind.looked_at):
@@ -76,6 +126,11 @@ def check_judgement(kind: FeatureKind, given: Judged, name: str) -> None:
         if given.verdict is Verdict.PARTLY and not given.word:
             raise BadInput(f"say why {name} only partly passes")
         if given.word and given.word not in kind.words:
+            raise BadInput(f"of {name} one can say {', '.join(kind.words)}")
+        return
+    if given.takes is Takes.WORD:
+        known = dict(enumerate(kind.words))
+        if given.verdict is not None or given.amount is None or known.get(given.amount) != given.word:
             raise BadInput(f"of {name} one can say {', '.join(kind.words)}")
         return
     if given.amount is None or given.verdict is not None or given.word:
@@ -90,4 +145,5 @@ _ASKS = {
     Takes.VERDICT: "does it pass, fail, or partly pass",
     Takes.COUNT: "how many are there",
     Takes.LOOK: "0 to 5 against the anchors",
+    Takes.WORD: "which word fits",
 }

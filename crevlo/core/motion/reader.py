@@ -1,8 +1,8 @@
 """Bytes of a sliced file to moves: commands, modes and comments, compiled."""
 
 import numpy as np
-from crevlo.core.compiled import compiled
 
+from crevlo.core.compiled import compiled
 from crevlo.core.motion.layout import (
     ACC_LIMIT,
     AFTER_CR,

@@ -3,7 +3,6 @@
 import math
 
 from crevlo.core.compiled import compiled
-
 from crevlo.core.motion.layout import (
     ACC,
     ASKED,

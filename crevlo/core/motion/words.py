@@ -1,6 +1,7 @@
 """Numbers and words in the bytes of a sliced file, compiled."""
 
 import numpy as np
+
 from crevlo.core.compiled import compiled
 
 _POWERS = 10.0 ** np.arange(23)

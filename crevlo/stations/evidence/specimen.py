@@ -37,7 +37,7 @@ def specimen_of(
         by_rater[score.person_id][score.defect] = score.severity
     return Specimen(
         features=features,
-        readings=tuple(Reading(codes[of], value, using, kelvin) for of, value, using, kelvin in readings),
+        readings=tuple(Reading(codes[of], value, using, kelvin, over) for of, value, using, kelvin, over in readings),
         judgements=tuple(Judgement(codes[j.feature_id], j.said, j.person_id) for j in judgements),
         severities=by_rater,
     )

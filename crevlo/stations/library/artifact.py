@@ -3,7 +3,7 @@
 import gzip
 import math
 import uuid
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Any
 
@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.artifact import Artifact, Body, Design
 from crevlo.core.artifacts.mesh import read_surfaces, solids
-from crevlo.core.artifacts.shelf import DESIGNS
+from crevlo.core.artifacts.shelf import DESIGNS, design_of
 from crevlo.core.estimate import BadInput
 from crevlo.core.features.feature import Feature, Kind
 from crevlo.stations.kit.kept import Kept
@@ -21,7 +21,7 @@ from crevlo.store.machine import ArtifactVersion, FeatureRow
 from crevlo.store.run import Upload
 
 # Version of the built-in definitions; a change of any of them counts it up.
-SHELF_VERSION = 1
+SHELF_VERSION = 2
 Sizes = tuple[tuple[str, float], ...]
 
 
@@ -57,11 +57,12 @@ def sizes_of(text: str) -> Sizes:
 
 
 @lru_cache(maxsize=64)
-def built(code: str, sizes: Sizes = (), version: int = 1) -> Artifact:
-    """A built-in artifact. Raises Missing for an unknown code, BadInput for sizes out of limits."""
+def built(code: str, sizes: Sizes = (), version: int = 1, shelf: int = SHELF_VERSION) -> Artifact:
+    """A built-in artifact as the shelf of that version has it. Raises Missing for an unknown code, BadInput for sizes out of
+    limits."""
     if code not in DESIGNS:
         raise Missing("There is no such artifact on the shelf.")
-    return DESIGNS[code].build(dict(sizes), version)
+    return design_of(code, shelf).build(dict(sizes), version)
 
 
 def standing(session: Session, ref: str, sizes: Sizes = ()) -> Standing:
@@ -87,8 +88,14 @@ def stored(session: Session, row: ArtifactVersion, sizes: Sizes = ()) -> Standin
     """A stored version; for a built-in design other `sizes` may be tried."""
     code = row.definition.get("built_in")
     if code:
-        own = tuple(sorted({**row.definition["sizes"], **dict(sizes)}.items()))
-        return Standing(str(row.id), row.number, built(code, own, row.number), DESIGNS[code])
+        own, shelf = (
+            tuple(sorted({**row.definition["sizes"], **dict(sizes)}.items())),
+            row.definition["shelf_version"],
+        )
+        made = built(code, own, row.number, shelf)
+        if not sizes:
+            made = replace(made, features=tuple(map(feature_of, row.features)))
+        return Standing(str(row.id), row.number, made, design_of(code, shelf))
     return Standing(str(row.id), row.number, _own(session, row), None, row.licence, row.source)
 
 
@@ -112,7 +119,8 @@ def shown_by(row: ArtifactVersion) -> tuple[str, ...]:
     """Codes of the defects that a stored version was made to bring out; a mesh is not built to know them."""
     code = row.definition.get("built_in")
     if code:
-        return built(code, tuple(sorted(row.definition["sizes"].items())), row.number).shows
+        sizes = tuple(sorted(row.definition["sizes"].items()))
+        return built(code, sizes, row.number, row.definition["shelf_version"]).shows
     return tuple(row.definition["shows"])
 
 
@@ -132,7 +140,7 @@ def feature_of(row: FeatureRow) -> Feature:
         if row.ends
         else None
     )
-    return Feature(row.code, Kind(row.kind), row.axis, row.sense, row.nominal, row.method, ends, row.unit)
+    return Feature(row.code, Kind(row.kind), row.axis, row.sense, row.nominal, row.method, ends, row.unit, row.level)
 
 
 def built_in_artifact(session: Session, code: str = "SB", sizes: Sizes = ()) -> ArtifactVersion:
@@ -160,7 +168,7 @@ def feature_rows(features: tuple[Feature, ...]) -> list[FeatureRow]:
     return [
         FeatureRow(
             position=at, code=f.code, kind=f.kind, axis=f.axis, sense=f.sense, nominal=f.nominal, unit=f.unit,
-            method=f.method, ends=[list(end) for end in f.ends] if f.ends else None,
+            method=f.method, ends=[list(end) for end in f.ends] if f.ends else None, level=f.level,
         )
         for at, f in enumerate(features)
     ]  # fmt: skip

@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import BadInput
 from crevlo.core.features import KINDS
-from crevlo.core.features.kind import check_value
+from crevlo.core.features.kind import MOST_OVER, check_over, check_value, places
 from crevlo.stations.blind import late_reason
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
@@ -34,6 +34,9 @@ class NewReading(Shape):
         default=None, min_length=1, max_length=300, description="why it is kept although far off"
     )
     instrument_id: uuid.UUID
+    over: int = Field(
+        default=1, ge=0, le=MOST_OVER, description="over how many waves or changes; 0 where there are none"
+    )
     taken_at: Moment | None = None
 
 
@@ -51,6 +54,7 @@ class Correction(Shape):
     cannot_because: str | None = Field(default=None, min_length=1, max_length=300)
     reason: str = Field(min_length=1, max_length=300)
     instrument_id: uuid.UUID
+    over: int = Field(default=1, ge=0, le=MOST_OVER)
     taken_at: Moment | None = None
 
 
@@ -77,9 +81,12 @@ def record_readings(
     for reading in given:
         feature = _feature(artifact, reading.feature_id)
         _reads(instruments[reading.instrument_id], feature)
-        if reading.repeat > protocol.repeats:
-            raise Refused(f"The protocol asks for {protocol.repeats} readings of a face.")
-        _sensible(reading.value, reading.cannot_because, feature, reading.note)
+        asked = places(KINDS[feature.kind], protocol.repeats)
+        if reading.repeat > asked:
+            raise Refused(
+                f"The protocol asks for {asked} readings of a face." if asked > 1 else f"{feature.code} is read once."
+            )
+        _sensible(reading.value, reading.cannot_because, feature, reading.note, reading.over)
         if (feature.id, reading.repeat) in taken:
             raise Refused(
                 f"{feature.code} reading {reading.repeat} is already kept; a change is a correction with its reason."
@@ -116,7 +123,7 @@ def correct_reading(
         raise Refused("This reading was corrected meanwhile; correct the newer one.")
     # The reason of a correction says too why it is kept although far off.
     artifact = artifact_of(session, specimen)
-    _sensible(given.value, given.cannot_because, _feature(artifact, old.feature_id), given.reason)
+    _sensible(given.value, given.cannot_because, _feature(artifact, old.feature_id), given.reason, given.over)
     _reads(instrument_of(session, given.instrument_id), _feature(artifact, old.feature_id))
     at = stated_time(given.taken_at)
     session.add(
@@ -130,12 +137,15 @@ def correct_reading(
     return view_of(session, specimen, protocol, artifact, person_id)
 
 
-def _sensible(value: float | None, cannot_because: str | None, feature: FeatureRow, note: str | None) -> None:
+def _sensible(
+    value: float | None, cannot_because: str | None, feature: FeatureRow, note: str | None, over: int
+) -> None:
     if (value is None) == (cannot_because is None):
         raise Refused("Give a value, or the reason why there is none.")
     if value is None:
         return
     try:
+        check_over(KINDS[feature.kind], value, over, feature.code)
         check_value(KINDS[feature.kind], value, feature.nominal, feature.unit, feature.code, explained=bool(note))
     except BadInput as bad:
         raise Refused(str(bad)) from None

@@ -10,15 +10,16 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.evaluations import EVALUATIONS
-from crevlo.core.evaluations.evaluation import Finding, FitChart, FrameChart, Instruments, MapChart, Told, words_of
+from crevlo.core.evaluations.evaluation import Chart, Finding, FitChart, Instruments, Told, words_of
+from crevlo.core.evaluations.thresholds import EASIER, Easier
 from crevlo.core.evidence import Specimen as Evidence
 from crevlo.core.features import KINDS
 from crevlo.core.features.feature import Kind
-from crevlo.core.features.kind import Takes, Verdict
+from crevlo.core.features.kind import EntryWay, Takes, Verdict, means, places
 from crevlo.core.grade import feature_grade
 from crevlo.core.readings import feature_estimates
 from crevlo.core.sizes import Axis
-from crevlo.stations.entered import current_judgements, current_readings
+from crevlo.stations.entered import JudgementRow, current_judgements, current_readings
 from crevlo.stations.evidence.specimen import features_of, instruments_of
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
 from crevlo.stations.kit.shape import Missing, Quantity, Shape, quantity
@@ -37,6 +38,7 @@ class ReadingOut(Shape):
     value: float | None
     cannot_because: str | None
     corrected: bool
+    over: int = Field(description="over how many waves or changes")
     after_reveal: str | None = Field(description="why it was entered once the machines were known; no figure has it")
     note: str | None = Field(description="why it was kept although it is far off")
 
@@ -53,6 +55,14 @@ class FeatureLine(Shape):
     dial_reach: float
     dial_usual: float
     instruments: list[str] = Field(description="kinds that read it")
+    entry: EntryWay
+    repeats: int = Field(description="places to fill: repeats, or successive ones of a series")
+    series: bool
+    optional: bool
+    over: str = Field(description="what a value is taken over several of; empty where it is of one")
+    axis: str
+    level: float | None
+    at: list[float] | None = Field(description="its place from above, x and y in mm from the middle of the bed")
     readings: list[ReadingOut]
     off: Quantity
     grade: str | None
@@ -68,6 +78,13 @@ class JudgementOut(Shape):
     after_reveal: str | None
 
 
+class WordOut(Shape):
+    """A word and the verdict that usually goes with it."""
+
+    word: str
+    verdict: Verdict
+
+
 class JudgedLine(Shape):
     """A feature that a person judges, with what this person said of it."""
 
@@ -77,7 +94,10 @@ class JudgedLine(Shape):
     unit: str
     method: str
     takes: Takes
-    words: list[str]
+    entry: EntryWay
+    axis: str
+    easier: Easier | None = Field(description="of a rung: which way it gets easier")
+    words: list[WordOut]
     said: JudgementOut | None
 
 
@@ -145,7 +165,71 @@ class FrameChartOut(Shape):
     mm_per_100: float
 
 
-ChartOut = Annotated[FitChartOut | MapChartOut | FrameChartOut, Field(discriminator="chart")]
+class RungOut(Shape):
+    code: str
+    level: float
+    passed: float | None
+
+
+class LadderChartOut(Shape):
+    """Rungs, easiest first."""
+
+    chart: Literal["ladder"]
+    rungs: list[RungOut]
+    unit: str
+
+
+class ColumnPointOut(Shape):
+    code: str
+    height_mm: float
+    width_mm: float
+
+
+class ColumnChartOut(Shape):
+    """Widths along the height with the sine found in them: its phase in turns at height 0."""
+
+    chart: Literal["column"]
+    points: list[ColumnPointOut]
+    pitch_mm: float | None
+    amplitude_mm: float
+    phase: float
+    mean_mm: float
+
+
+class WaveOut(Shape):
+    code: str
+    axis: str
+    speed_mm_s: float
+    spacing_mm: float | None
+    seen: int
+
+
+class WavesChartOut(Shape):
+    chart: Literal["waves"]
+    waves: list[WaveOut]
+
+
+class FlowPointOut(Shape):
+    flow_mm3_s: float
+    short: float
+
+
+class FlowChartOut(Shape):
+    """Share of the mass that is missing at each flow, and how much is allowed."""
+
+    chart: Literal["flow"]
+    points: list[FlowPointOut]
+    allowed: float
+
+
+ChartOut = Annotated[
+    FitChartOut | MapChartOut | FrameChartOut | LadderChartOut | ColumnChartOut | WavesChartOut | FlowChartOut,
+    Field(discriminator="chart"),
+]
+_PLAIN: dict[str, type[Shape]] = {
+    "map": MapChartOut, "frame": FrameChartOut, "ladder": LadderChartOut, "column": ColumnChartOut, "waves": WavesChartOut,
+    "flow": FlowChartOut,
+}  # fmt: skip
 
 
 class SpecimenView(Shape):
@@ -182,24 +266,31 @@ def view_of(
     if any(r.after_reveal for r in every):
         blind = current_readings(session, [specimen.id]).get(specimen.id, [])
     instruments = instruments_of(session.scalars(select(Instrument)))
-    evidence = evidence_of(artifact, features_of(artifact), (r.told for r in blind))
+    own = current_judgements(session, [specimen.id], late=True, by=person_id).get(specimen.id, [])
+    evidence = evidence_of(
+        artifact, features_of(artifact), (r.told for r in blind), [j for j in own if not j.after_reveal]
+    )
     estimates = feature_estimates(evidence, instruments)
     by_feature: dict[uuid.UUID, list[ReadingOut]] = defaultdict(list)
     for r in every:
         by_feature[r.feature_id].append(
             ReadingOut(
                 id=r.id, repeat=r.repeat, value=r.value, cannot_because=r.cannot_because,
-                corrected=r.supersedes_id is not None, after_reveal=r.after_reveal, note=r.note,
+                corrected=r.supersedes_id is not None, after_reveal=r.after_reveal, note=r.note, over=r.over,
             )
         )  # fmt: skip
     measured = measured_of(artifact)
     told = told_of(evidence, instruments)
     counts = Counter(r.feature_id for r in every)
-    judged, known = _judged(session, specimen, artifact, person_id), {f.id for f in measured}
+    judged, known = _judged(artifact, own), {f.id for f in measured}
     return SpecimenView(
         id=specimen.id, blind_code=specimen.blind_code, due=readings_due(protocol, artifact),
-        done=sum(min(counts[f.id], protocol.repeats) for f in measured) + sum(j.said is not None and j.feature_id not in known for j in judged),
-        features=[_line(f, by_feature.get(f.id, []), estimates.get(f.code, NotDetermined("a reading"))) for f in measured],
+        done=sum(min(counts[f.id], places(k, protocol.repeats)) for f in measured if not (k := KINDS[f.kind]).optional)
+        + sum(j.said is not None and j.feature_id not in known for j in judged),
+        features=[
+            _line(f, by_feature.get(f.id, []), estimates.get(f.code, NotDetermined("a reading")), protocol.repeats)
+            for f in measured
+        ],
         judged=judged,
         findings=[f for t in told for f in _findings(t.findings)],
         charts=[chart_out(t.chart) for t in told if t.chart is not None],
@@ -207,8 +298,8 @@ def view_of(
 
 
 def told_of(evidence: Evidence, instruments: Instruments) -> list[Told]:
-    """What each evaluation of the catalogue tells of one specimen; nothing before the first reading."""
-    if not any(r.value is not None for r in evidence.readings):
+    """What each evaluation of the catalogue tells of one specimen; nothing before the first reading or judgement."""
+    if not evidence.judgements and not any(r.value is not None or r.over == 0 for r in evidence.readings):
         return []
     return [
         e.of_specimen(evidence, instruments)
@@ -217,7 +308,7 @@ def told_of(evidence: Evidence, instruments: Instruments) -> list[Told]:
     ]
 
 
-def chart_out(chart: FitChart | MapChart | FrameChart) -> ChartOut:
+def chart_out(chart: Chart) -> ChartOut:
     if isinstance(chart, FitChart):
         lines = [
             FitLineOut(axis=a, points=[LinePointOut.model_validate(p) for p in line])
@@ -225,9 +316,7 @@ def chart_out(chart: FitChart | MapChart | FrameChart) -> ChartOut:
         ]
         points = [FitPointOut.model_validate(p) for p in chart.points]
         return FitChartOut(chart="fit", points=points, lines=lines, longest_mm=chart.longest_mm)
-    if isinstance(chart, MapChart):
-        return MapChartOut.model_validate(chart)
-    return FrameChartOut.model_validate(chart)
+    return _PLAIN[chart.chart].model_validate(chart)  # type: ignore[return-value]
 
 
 def _findings(findings: tuple[Finding, ...]) -> list[FindingOut]:
@@ -241,7 +330,9 @@ def _findings(findings: tuple[Finding, ...]) -> list[FindingOut]:
     ]  # fmt: skip
 
 
-def _line(feature: FeatureRow, readings: list[ReadingOut], estimate: Estimate | NotDetermined) -> FeatureLine:
+def _line(
+    feature: FeatureRow, readings: list[ReadingOut], estimate: Estimate | NotDetermined, repeats: int
+) -> FeatureLine:
     kind = KINDS[feature.kind]
     off = (
         estimate
@@ -252,9 +343,18 @@ def _line(feature: FeatureRow, readings: list[ReadingOut], estimate: Estimate | 
     return FeatureLine(
         feature_id=feature.id, code=feature.code, nominal=feature.nominal, unit=feature.unit, digits=kind.digits,
         far_off=kind.far_off, dial_reach=_DIAL_SHOWS * usual, dial_usual=usual, instruments=list(kind.instruments),
+        entry=kind.entry, repeats=places(kind, repeats), series=kind.series, optional=kind.optional, over=kind.over,
+        axis=feature.axis, level=feature.level, at=_middle(feature),
         readings=readings, off=quantity(off, feature.unit, kind.digits + 1),
         grade=None if isinstance(off, NotDetermined) else _grade(feature, off.value),
     )  # fmt: skip
+
+
+def _middle(feature: FeatureRow) -> list[float] | None:
+    if not feature.ends:
+        return None
+    (x0, y0, _), (x1, y1, _) = feature.ends
+    return [(x0 + x1) / 2, (y0 + y1) / 2]
 
 
 def _grade(feature: FeatureRow, off_mm: float) -> str | None:
@@ -266,18 +366,13 @@ def _grade(feature: FeatureRow, off_mm: float) -> str | None:
         return None
 
 
-def _judged(
-    session: Session, specimen: Specimen, artifact: ArtifactVersion, person_id: uuid.UUID
-) -> list[JudgedLine]:
+def _judged(artifact: ArtifactVersion, own: list[JudgementRow]) -> list[JudgedLine]:
     asked = [(f, k) for f in artifact.features if (k := KINDS[f.kind]).takes is not Takes.VALUE or k.looked_at]
-    if not asked:
-        return []
-    own = current_judgements(session, [specimen.id], late=True, by=person_id).get(specimen.id, [])
     said = {(j.feature_id, j.takes): j for j in own}
     return [
         JudgedLine(
             feature_id=f.id, code=f.code, nominal=f.nominal, unit=f.unit, method=f.method, takes=takes,
-            words=list(k.words),
+            entry=k.entry if takes is k.takes else EntryWay.JUDGED, axis=f.axis, easier=EASIER.get(f.kind), words=[WordOut(word=w, verdict=means(k, w)) for w in k.words],
             said=JudgementOut(
                 id=j.id, takes=j.takes, amount=j.amount, verdict=j.verdict, word=j.word,
                 corrected=j.supersedes_id is not None, after_reveal=j.after_reveal,

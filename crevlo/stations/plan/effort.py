@@ -8,7 +8,8 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.effort import Handling, PlannedPrint, effort
 from crevlo.core.evaluations import QUANTITIES
-from crevlo.core.features import MEASURED
+from crevlo.core.features import KINDS, MEASURED, OPTIONAL
+from crevlo.core.features.kind import places
 from crevlo.core.material import OTHER_DENSITY
 from crevlo.core.repeats import copies_needed, difference_told
 from crevlo.core.success import Outcome
@@ -106,7 +107,9 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
             a = standing(session, line.artifact)
             planned.append((a, line.spool_id, line.second_spool_id, line.copies))
             expected = by_volume(a.key, a.artifact, arm.conditions)
-            features = sum(f.kind in MEASURED for f in a.artifact.features)
+            reads = sum(
+                places(KINDS[f.kind], draft.repeats) for f in a.artifact.features if f.kind in MEASURED - OPTIONAL
+            )
             pair = [spools[i] for i in (line.spool_id, line.second_spool_id) if i in spools]
             density = pair[0].density_g_cm3 if pair else OTHER_DENSITY
             left, hours = [], []
@@ -125,7 +128,7 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
                     PlannedPrint(
                         model.name, tuple(s.code for s in pair), seconds,
                         history.log_spread if history else expected.log_spread,
-                        expected.filament_mm3 / 1000 * density, watts or USUAL_W, features * draft.repeats,
+                        expected.filament_mm3 / 1000 * density, watts or USUAL_W, reads,
                     )
                 ] * line.copies  # fmt: skip
             lines.append(

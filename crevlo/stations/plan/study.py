@@ -18,6 +18,7 @@ from crevlo.stations.kit.change import change
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.shape import Conflict, Missing, Refused, Shape
 from crevlo.stations.library.artifact import reference, resolve, stored
+from crevlo.stations.library.instrument import keep_stopwatch
 from crevlo.stations.library.unit import first_unit
 from crevlo.stations.plan.freeze import left_out, open_draft
 from crevlo.stations.protocol import ArmIn, Candidate, Conditions, Draft, LineIn, Policies
@@ -153,6 +154,7 @@ def create_study(session: Session, given: NewStudy, person_id: uuid.UUID) -> Pla
     session.flush()
     _write_arms(session, protocol, [ArmIn(name="Stock", lines=[LineIn(artifact="SB")])])
     begin_scheme(session, study.id, person_id)
+    keep_stopwatch(session)
     session.flush()
     return view_plan(session, study.id)
 

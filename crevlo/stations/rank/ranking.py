@@ -8,6 +8,7 @@ import numpy as np
 from pydantic import Field
 from sqlalchemy.orm import Session
 
+from crevlo.core.evaluations.cost import counted_twice
 from crevlo.core.figure import Figure, central
 from crevlo.core.ranking.chances import DRAWS, RankChances, draw_values, rank_chances
 from crevlo.core.ranking.gate import Judged, Standing
@@ -121,6 +122,7 @@ class RankView(Shape):
     cells_words: str
     draws: int
     weight_spread: float
+    counted_twice: str = Field(description="what these weights count twice; empty where nothing is")
 
 
 class WhatIf(Shape):
@@ -214,6 +216,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         reasons=_reasons(standings), missing_cells=missing, cells=len(entries) * len(criteria),
         cells_words=_cells_words(missing, len(entries) * len(criteria)),
         draws=chance.draws if chance else 0, weight_spread=WEIGHT_SPREAD,
+        counted_twice=counted_twice([code for code, weight in weights.items() if weight > 0]),
     )  # fmt: skip
 
 

@@ -5,6 +5,7 @@ import uuid
 from pydantic import Field
 from sqlalchemy.orm import Session
 
+from crevlo.core.evaluations import QUANTITIES
 from crevlo.stations.figures.source import Input, Lead, Source, figure_source
 from crevlo.stations.figures.source import unit_of as figure_unit
 from crevlo.stations.figures.study import study_figures
@@ -22,7 +23,7 @@ class RankFigure(WhatIf):
 def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked: RankFigure) -> Source:
     """How a machine's points on one criterion, or its total, came about under the weights asked for."""
     criterion = asked.criterion
-    if criterion != "total" and criterion not in BY_CODE:
+    if criterion != "total" and criterion not in QUANTITIES:
         raise Missing("There is no such criterion.")
     view = view_rank(session, study_id, asked)
     standing = next((s for s in view.standings if s.machine.unit_id == unit_id), None)
@@ -49,7 +50,7 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
             entries=[], departures=standing.departures,
         )  # fmt: skip
     made = figure_source(session, inputs, unit_id, criterion)
-    shown = _points_inputs(view, standing, criterion, unit_of(criterion, bench.study.currency))
+    shown = _points_inputs(view, standing, criterion, bench.study.currency)
     if criterion == "cost":
         lead = Lead(station="cost", figure="total")
         shown.append(Input(name="Make-up", amount="material to failures", note="", lead=lead))
@@ -57,12 +58,13 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
     return made
 
 
-def _points_inputs(view: RankView, standing: StandingLine | None, criterion: str, unit: str) -> list[Input]:
+def _points_inputs(view: RankView, standing: StandingLine | None, criterion: str, currency: str) -> list[Input]:
     """From the raw figure to points: its place between the anchors, and the weight's share."""
     kind = next((c for c in view.criteria if c.code == criterion), None)
     given = next((c for c in standing.contributions if c.code == criterion), None) if standing else None
     if kind is None or given is None or given.value is None or given.points is None:
         return []
+    unit = unit_of(criterion, currency)
     share = 100 * kind.weight / sum(c.weight for c in view.criteria)
     return [
         Input(name="Value", amount=f"{given.value:.0f} of 100", note=", ".join(f"{p.value:g} at {kind.factor * p.raw:g} {unit}" for p in kind.points)),

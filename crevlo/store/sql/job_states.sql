@@ -22,8 +22,9 @@ left join lateral (
   where run.job_id = job.id order by run.attempt limit 1
 ) made on tries.tries > 0
 left join lateral (
-  select (select count(*) from reading
-      where reading.specimen_id = made.id and reading.supersedes_id is null and reading.after_reveal is null)
+  select (select count(*) from reading join feature on feature.id = reading.feature_id
+      where reading.specimen_id = made.id and reading.supersedes_id is null and reading.after_reveal is null
+        and not feature.kind = any(:optional))
     + (select count(distinct judgement.feature_id) from judgement join feature on feature.id = judgement.feature_id
       where judgement.specimen_id = made.id and judgement.after_reveal is null and not feature.kind = any(:measured)
     ) as readings

@@ -2274,7 +2274,7 @@ export interface components {
          * InstrumentKind
          * @enum {string}
          */
-        InstrumentKind: "caliper" | "gauge" | "scale" | "power meter" | "sound meter" | "thermometer";
+        InstrumentKind: "caliper" | "gauge" | "scale" | "power meter" | "sound meter" | "thermometer" | "stopwatch";
         /** InstrumentOut */
         InstrumentOut: {
             /**
@@ -3241,7 +3241,7 @@ export interface components {
          * @description Codes of the kinds of features; how each is entered stands in its own file.
          * @enum {string}
          */
-        Kind: "length" | "diagonal" | "thickness" | "gap" | "pillar" | "span" | "overhang" | "distance" | "look" | "lift";
+        Kind: "length" | "diagonal" | "thickness" | "gap" | "pillar" | "span" | "overhang" | "distance" | "look" | "lift" | "under" | "sag" | "width" | "waves" | "wave height" | "mass" | "waste" | "strings" | "seconds" | "change seconds" | "fit" | "tries" | "force" | "seam" | "bleed" | "scar";
         /** NewFeature */
         NewFeature: {
             /** Code */
@@ -6724,13 +6724,43 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["FindingOut"][];
             /** Charts */
-            charts: (components["schemas"]["FitChartOut"] | components["schemas"]["MapChartOut"] | components["schemas"]["FrameChartOut"])[];
+            charts: (components["schemas"]["FitChartOut"] | components["schemas"]["MapChartOut"] | components["schemas"]["FrameChartOut"] | components["schemas"]["LadderChartOut"] | components["schemas"]["ColumnChartOut"] | components["schemas"]["WavesChartOut"] | components["schemas"]["FlowChartOut"])[];
         };
         /**
          * Axis
          * @enum {string}
          */
         Axis: "X" | "Y" | "Z";
+        /**
+         * ColumnChartOut
+         * @description Widths along the height with the sine found in them: its phase in turns at height 0.
+         */
+        ColumnChartOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            chart: "column";
+            /** Points */
+            points: components["schemas"]["ColumnPointOut"][];
+            /** Pitch Mm */
+            pitch_mm: number | null;
+            /** Amplitude Mm */
+            amplitude_mm: number;
+            /** Phase */
+            phase: number;
+            /** Mean Mm */
+            mean_mm: number;
+        };
+        /** ColumnPointOut */
+        ColumnPointOut: {
+            /** Code */
+            code: string;
+            /** Height Mm */
+            height_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
         /** DiscOut */
         DiscOut: {
             /** Code */
@@ -6744,6 +6774,17 @@ export interface components {
             /** Off */
             off: number;
         };
+        /**
+         * Easier
+         * @enum {string}
+         */
+        Easier: "larger" | "smaller";
+        /**
+         * EntryWay
+         * @description How a screen asks for it.
+         * @enum {string}
+         */
+        EntryWay: "caliper" | "ladder" | "map" | "waves" | "column" | "scale" | "stopwatch" | "judged";
         /**
          * FeatureLine
          * @description A feature that an instrument reads; a value more than `far_off` from nominal is kept only with a note.
@@ -6773,6 +6814,30 @@ export interface components {
              * @description kinds that read it
              */
             instruments: string[];
+            entry: components["schemas"]["EntryWay"];
+            /**
+             * Repeats
+             * @description places to fill: repeats, or successive ones of a series
+             */
+            repeats: number;
+            /** Series */
+            series: boolean;
+            /** Optional */
+            optional: boolean;
+            /**
+             * Over
+             * @description what a value is taken over several of; empty where it is of one
+             */
+            over: string;
+            /** Axis */
+            axis: string;
+            /** Level */
+            level: number | null;
+            /**
+             * At
+             * @description its place from above, x and y in mm from the middle of the bed
+             */
+            at: number[] | null;
             /** Readings */
             readings: components["schemas"]["ReadingOut"][];
             off: components["schemas"]["Quantity"];
@@ -6835,6 +6900,28 @@ export interface components {
             /** Expanded Mm */
             expanded_mm: number;
         };
+        /**
+         * FlowChartOut
+         * @description Share of the mass that is missing at each flow, and how much is allowed.
+         */
+        FlowChartOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            chart: "flow";
+            /** Points */
+            points: components["schemas"]["FlowPointOut"][];
+            /** Allowed */
+            allowed: number;
+        };
+        /** FlowPointOut */
+        FlowPointOut: {
+            /** Flow Mm3 S */
+            flow_mm3_s: number;
+            /** Short */
+            short: number;
+        };
         /** FrameChartOut */
         FrameChartOut: {
             /**
@@ -6872,8 +6959,13 @@ export interface components {
             /** Method */
             method: string;
             takes: components["schemas"]["Takes"];
+            entry: components["schemas"]["EntryWay"];
+            /** Axis */
+            axis: string;
+            /** @description of a rung: which way it gets easier */
+            easier: components["schemas"]["Easier"] | null;
             /** Words */
-            words: string[];
+            words: components["schemas"]["WordOut"][];
             said: components["schemas"]["JudgementOut"] | null;
         };
         /** JudgementOut */
@@ -6893,6 +6985,21 @@ export interface components {
             corrected: boolean;
             /** After Reveal */
             after_reveal: string | null;
+        };
+        /**
+         * LadderChartOut
+         * @description Rungs, easiest first.
+         */
+        LadderChartOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            chart: "ladder";
+            /** Rungs */
+            rungs: components["schemas"]["RungOut"][];
+            /** Unit */
+            unit: string;
         };
         /** LinePointOut */
         LinePointOut: {
@@ -6964,6 +7071,11 @@ export interface components {
             /** Corrected */
             corrected: boolean;
             /**
+             * Over
+             * @description over how many waves or changes
+             */
+            over: number;
+            /**
              * After Reveal
              * @description why it was entered once the machines were known; no figure has it
              */
@@ -6974,17 +7086,58 @@ export interface components {
              */
             note: string | null;
         };
+        /** RungOut */
+        RungOut: {
+            /** Code */
+            code: string;
+            /** Level */
+            level: number;
+            /** Passed */
+            passed: number | null;
+        };
         /**
          * Takes
          * @description How what a feature tells is entered.
          * @enum {string}
          */
-        Takes: "value" | "verdict" | "count" | "look";
+        Takes: "value" | "verdict" | "count" | "look" | "word";
         /**
          * Verdict
          * @enum {string}
          */
         Verdict: "pass" | "fail" | "partly";
+        /** WaveOut */
+        WaveOut: {
+            /** Code */
+            code: string;
+            /** Axis */
+            axis: string;
+            /** Speed Mm S */
+            speed_mm_s: number;
+            /** Spacing Mm */
+            spacing_mm: number | null;
+            /** Seen */
+            seen: number;
+        };
+        /** WavesChartOut */
+        WavesChartOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            chart: "waves";
+            /** Waves */
+            waves: components["schemas"]["WaveOut"][];
+        };
+        /**
+         * WordOut
+         * @description A word and the verdict that usually goes with it.
+         */
+        WordOut: {
+            /** Word */
+            word: string;
+            verdict: components["schemas"]["Verdict"];
+        };
         /** NewReading */
         NewReading: {
             /**
@@ -7027,6 +7180,12 @@ export interface components {
              * Format: uuid
              */
             instrument_id: string;
+            /**
+             * Over
+             * @description over how many waves or changes; 0 where there are none
+             * @default 1
+             */
+            over?: number;
             /**
              * Taken At
              * @default null
@@ -7076,6 +7235,11 @@ export interface components {
              * Format: uuid
              */
             instrument_id: string;
+            /**
+             * Over
+             * @default 1
+             */
+            over?: number;
             /**
              * Taken At
              * @default null
@@ -7595,6 +7759,11 @@ export interface components {
             draws: number;
             /** Weight Spread */
             weight_spread: number;
+            /**
+             * Counted Twice
+             * @description what these weights count twice; empty where nothing is
+             */
+            counted_twice: string;
         };
         /**
          * Anchor

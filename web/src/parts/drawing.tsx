@@ -60,7 +60,7 @@ export function ArtifactDrawing({
           .filter((c) => !bare && labelled && c.code !== active)
           .map((c) => ({
             ...c,
-            words: `${c.code} ${nominal.get(c.code)?.nominal.toFixed(2)}${done.includes(c.code) ? " ✓" : ""}`,
+            words: `${c.code}${nominal.get(c.code)?.nominal ? ` ${nominal.get(c.code)?.nominal.toFixed(2)}` : ""}${done.includes(c.code) ? " ✓" : ""}`,
           }))
           .map((c) => (
             <text
@@ -87,7 +87,7 @@ export function ArtifactDrawing({
       {callout && (
         <ActiveCallout
           callout={callout}
-          text={`${callout.code} · ${said(nominal.get(callout.code))}`}
+          text={[callout.code, said(nominal.get(callout.code))].filter((w) => w !== "").join(" · ")}
           line={line}
           view={view as [number, number, number, number]}
         />
@@ -103,7 +103,7 @@ function upright(callout: Schemas["CalloutOut"], line: number): boolean {
 }
 
 function said(feature: Drawn["features"][number] | undefined): string {
-  if (!feature) return "";
+  if (!feature?.nominal) return "";
   return feature.unit === "°"
     ? `${feature.nominal.toFixed(0)}°`
     : `${feature.nominal.toFixed(2)} ${feature.unit}`;

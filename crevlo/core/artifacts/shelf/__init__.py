@@ -2,6 +2,7 @@
 
 from crevlo.core.artifacts.artifact import Design
 from crevlo.core.artifacts.shelf.details import CLEARANCE_COMB, FLOW_LADDER, LINE_WIDTH_SHELL, PILLAR_FIELD, SNAP_LID
+from crevlo.core.artifacts.shelf.earlier import FIRST_SHELF
 from crevlo.core.artifacts.shelf.lengths import ORIENTATION_BARS, SQUARENESS_FRAME, STEP_BLOCK, Z_COLUMN
 from crevlo.core.artifacts.shelf.limits import (
     BRIDGE_LADDER,
@@ -19,3 +20,8 @@ SHELF: tuple[Design, ...] = (
     FIRST_LAYER_SHEET, Z_COLUMN, FLOW_LADDER, WARP_BAR, COLOUR_TOKEN, ORIENTATION_BARS, LINE_WIDTH_SHELL, SNAP_LID, RACK_ARM,
 )  # fmt: skip
 DESIGNS = {design.code: design for design in SHELF}
+
+
+def design_of(code: str, shelf: int) -> Design:
+    """A design as the shelf of that version had it. Raises KeyError for an unknown code."""
+    return FIRST_SHELF.get(code, DESIGNS[code]) if shelf == 1 else DESIGNS[code]

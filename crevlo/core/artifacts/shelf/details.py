@@ -76,6 +76,10 @@ def _shell(values: Mapping[str, float]) -> Artifact:
             Feature(f"W{round(10 * wall):02d}", Kind.THICKNESS, "X", 1, wall, "Thimble of the micrometer on the right wall, two thirds up.",
                     ((x + inner, 0, 8.0), (x + half, 0, 8.0)))
         )  # fmt: skip
+    edge = 2 * pitch + half
+    features.append(
+        Feature("S", Kind.SEAM, "Z", 0, high, "Seam of the thickest wall, by eye and by nail, against the anchors.", ((edge, half, 1.0), (edge, half, high - 1)))
+    )  # fmt: skip
     return Artifact(
         "LW", "Line-width shell", tuple(bodies), tuple(features),
         isolates="Extruded line width: walls of one, two and three lines, and those in between.",
@@ -87,35 +91,57 @@ def _shell(values: Mapping[str, float]) -> Artifact:
 LINE_WIDTH_SHELL = Design("LW", "Line-width shell", (), _shell)
 
 
+# Of a plain filament; what it really is cancels, as a step is compared with the slow ones.
+_DENSITY_G_MM3 = 1.24e-3
+
+
 def _ladder(values: Mapping[str, float]) -> Artifact:
-    wall, bands, band = values["wall"], 8, 5.0
-    half, high = 20.0, bands * band
+    wall, first, step = values["wall"], values["first"], values["step"]
+    half, high, pitch, steps = 12.0, 30.0, 32.0, 8
     inner = half - wall
-    tube = without(block(-half, half, -half, half, 0, high), [block(-inner, inner, -inner, inner, -1, high + 1)])
-    ribs = [
-        without(
-            block(-half - 0.3, half + 0.3, -half - 0.3, half + 0.3, at - 0.2, at + 0.2),
-            [block(-inner, inner, -inner, inner, at - 1, at + 1)],
+    bodies, features = [], []
+    for k in range(steps):
+        x, y = (k % 4 - 1.5) * pitch, (k // 4 - 0.5) * pitch
+        tube = without(
+            block(x - half, x + half, y - half, y + half, 0, high),
+            [
+                block(x - inner, x + inner, y - inner, y + inner, -1, high + 1),
+                # As many notches in the front wall as its place in the ladder.
+                *(block(x - 9 + 2.4 * n, x - 8 + 2.4 * n, y - half - 1, y - inner + 1, high - 1.5, high + 1) for n in range(k + 1)),
+            ],
+        )  # fmt: skip
+        bodies.append(Body(tube))
+        flow, mass = first + step * k, round(tube.volume() * _DENSITY_G_MM3, 3)
+        words = f"The tube with {k + 1} {'notch' if k == 0 else 'notches'}, printed at {flow:g} mm³/s, alone on the scale."
+        features.append(
+            Feature(
+                f"F{k + 1}",
+                Kind.MASS,
+                "X",
+                0,
+                mass,
+                words,
+                ((x + inner, y, high / 2), (x + half, y, high / 2)),
+                "g",
+                flow,
+            )
         )
-        for at in (band * k for k in range(1, bands))
-    ]
-    brim = without(
-        block(-half - 4, half + 4, -half - 4, half + 4, 0, 0.6), [block(-inner, inner, -inner, inner, -1, 2)]
-    )
-    features = tuple(
-        Feature(f"F{k + 1}", Kind.THICKNESS, "X", 1, wall, f"Right wall in the middle of band {k + 1}: thickness, holes, dull stripes.",
-                ((inner, 0, band * (k + 0.5)), (half, 0, band * (k + 0.5))))
-        for k in range(bands)
-    )  # fmt: skip
     return Artifact(
-        "FL", "Flow ladder", (Body(joined([tube, *ribs, brim])),), features,
-        isolates="The flow at which extrusion falls short: each band is sliced faster than the one below.",
-        isolates_not="Cooling: fast bands have less time per layer.",
-        note="One wall, no infill. Speeds per band are set in the slicer; write them into the job.", shows=("gaps", "skins"), values=values,
+        "FL", "Flow ladder", tuple(bodies), tuple(features),
+        isolates="The flow at which extrusion falls short: every tube is printed faster than the one before, and weighs less once it is too fast.",
+        isolates_not="Cooling: fast tubes have less time per layer.",
+        note="One wall, no infill, no brim left on. The flow of each tube is its speed × line width × layer height, set in the slicer for that tube alone.", shows=("gaps", "skins"), values=values,
     )  # fmt: skip
 
 
-FLOW_LADDER = Design("FL", "Flow ladder", (Parameter("wall", "Wall", "mm", 0.45, 0.3, 1.2),), _ladder)
+FLOW_LADDER = Design(
+    "FL", "Flow ladder",
+    (
+        Parameter("wall", "Wall", "mm", 0.45, 0.3, 1.2), Parameter("first", "Slowest flow", "mm³/s", 4, 1, 20),
+        Parameter("step", "Step of flow", "mm³/s", 4, 0.5, 10),
+    ),
+    _ladder,
+)  # fmt: skip
 
 
 def _lid(values: Mapping[str, float]) -> Artifact:
@@ -130,11 +156,15 @@ def _lid(values: Mapping[str, float]) -> Artifact:
     lid = without(
         joined([block(-x, x, -y, y, 0, 2), ring]), [engraving(mark("SL", values), 0, 0, 2, dot=1.0)]
     ).translate((0, aside, 0))
+    rims = ((-x + wall / 2, 0.0, high), (x - wall / 2, 0.0, high))
     features = (
         Feature("BX", Kind.LENGTH, "X", -1, 2 * (x - wall), "Inside jaws in the box, along X.", ((-x + wall, -y + wall + 1, high - 1), (x - wall, -y + wall + 1, high - 1))),
         Feature("BY", Kind.LENGTH, "Y", -1, 2 * (y - wall), "Inside jaws in the box, along Y.", ((x - wall - 1, -y + wall, high - 1), (x - wall - 1, y - wall, high - 1))),
         Feature("LX", Kind.LENGTH, "X", 1, 2 * lip_x, "Jaws across the lid's lip, along X.", ((-lip_x, aside - lip_y + 0.5, 6), (lip_x, aside - lip_y + 0.5, 6))),
         Feature("LY", Kind.LENGTH, "Y", 1, 2 * lip_y, "Jaws across the lid's lip, along Y.", ((lip_x - 0.5, aside - lip_y, 6), (lip_x - 0.5, aside + lip_y, 6))),
+        Feature("F", Kind.FIT, "Z", 0, clearance, "Lid on the box, by hand: how does it sit?", rims),
+        Feature("N", Kind.TRIES, "Z", 0, 0, "How often it was tried until it closed.", rims, ""),
+        Feature("G", Kind.FORCE, "Z", 0, 0, "Box on a scale: what it shows as the lid goes on.", rims, "g"),
     )  # fmt: skip
     return Artifact(
         "SL", "Snap lid", (Body(box), Body(lid)), features,

@@ -12,7 +12,7 @@ from crevlo.core.features.feature import Feature, Kind, Point
 INSET = 0.01
 
 
-def _length(code: str, axis: str, nominal: float, method: str, ends: tuple[Point, Point], sense: int = 1) -> Feature:
+def length(code: str, axis: str, nominal: float, method: str, ends: tuple[Point, Point], sense: int = 1) -> Feature:
     return Feature(code, Kind.LENGTH, axis, sense, nominal, method, ends)
 
 
@@ -23,26 +23,26 @@ def _step_block(values: Mapping[str, float]) -> Artifact:
     for n, (width, _, high) in enumerate(steps, 1):
         half, at = width / 2, high - 1.0
         features.append(
-            _length(f"X{n}", "X", width, "Jaws across the left and right faces, one millimetre below the upper edge.",
+            length(f"X{n}", "X", width, "Jaws across the left and right faces, one millimetre below the upper edge.",
                     ((-half, INSET - half, at), (half, INSET - half, at)))
         )  # fmt: skip
     for n, (width, _, high) in enumerate(steps, 1):
         half, at = width / 2, high - 1.0
         features.append(
-            _length(f"Y{n}", "Y", width, "Jaws across the front and back faces, one millimetre below the upper edge.",
+            length(f"Y{n}", "Y", width, "Jaws across the front and back faces, one millimetre below the upper edge.",
                     ((half - INSET, -half, at), (half - INSET, half, at)))
         )  # fmt: skip
     for n, (width, _, high) in enumerate(steps, 1):
         at = width / 2 - INSET
         features.append(
-            _length(f"Z{n}", "Z", high, "Depth rod or jaws from the base to this step.", ((at, -at, 0.0), (at, -at, high)))
+            length(f"Z{n}", "Z", high, "Depth rod or jaws from the base to this step.", ((at, -at, 0.0), (at, -at, high)))
         )  # fmt: skip
     for code, axis, ends in (
         ("DX", "X", ((-hole / 2, 0.0, height - INSET), (hole / 2, 0.0, height - INSET))),
         ("DY", "Y", ((0.0, -hole / 2, height - INSET), (0.0, hole / 2, height - INSET))),
     ):
         features.append(
-            _length(code, axis, hole, f"Inside jaws in the hole, along {axis}. Take the largest reading.", ends, -1)
+            length(code, axis, hole, f"Inside jaws in the hole, along {axis}. Take the largest reading.", ends, -1)
         )
     stack = joined([block(-w / 2, w / 2, -w / 2, w / 2, low, high) for w, low, high in steps])
     solid = without(stack, [post(0, 0, hole, -1, height + 1), engraving(mark("SB", values), -10, -17.4, 10, dot=0.8)])
@@ -73,10 +73,10 @@ def _frame(values: Mapping[str, float]) -> Artifact:
     at, top = inner + 1, high - 1
     flat = half - cut / 2
     features = [
-        _length("X1", "X", 2 * half, "Jaws across left and right, at the front rim.", ((-half, -at, top), (half, -at, top))),
-        _length("X2", "X", 2 * half, "Jaws across left and right, at the back rim.", ((-half, at, top), (half, at, top))),
-        _length("Y1", "Y", 2 * half, "Jaws across front and back, at the left rim.", ((-at, -half, top), (-at, half, top))),
-        _length("Y2", "Y", 2 * half, "Jaws across front and back, at the right rim.", ((at, -half, top), (at, half, top))),
+        length("X1", "X", 2 * half, "Jaws across left and right, at the front rim.", ((-half, -at, top), (half, -at, top))),
+        length("X2", "X", 2 * half, "Jaws across left and right, at the back rim.", ((-half, at, top), (half, at, top))),
+        length("Y1", "Y", 2 * half, "Jaws across front and back, at the left rim.", ((-at, -half, top), (-at, half, top))),
+        length("Y2", "Y", 2 * half, "Jaws across front and back, at the right rim.", ((at, -half, top), (at, half, top))),
     ]  # fmt: skip
     across = 2 * math.sqrt(2) * flat
     for code, side in (("D1", 1.0), ("D2", -1.0)):
@@ -95,18 +95,33 @@ def _frame(values: Mapping[str, float]) -> Artifact:
 SQUARENESS_FRAME = Design("SF", "Squareness frame", (Parameter("width", "Outer width", "mm", 100, 60, 200),), _frame)
 
 
+def _heights(high: float) -> list[float]:
+    """Where the column is measured: uneven by the golden ratio, so that no pitch hides between even steps."""
+    low, count = 6.0, 30
+    step = (high - 2 * low) / count
+    return [round(low + step * (k + (k * 0.618034) % 1), 1) for k in range(count)]
+
+
 def _column(values: Mapping[str, float]) -> Artifact:
     high, half = values["height"], 7.5
     foot = 12.5
     column = joined([block(-half, half, -half, half, 0, high), block(-foot, foot, -foot, foot, 0, 2)])
-    solid = without(column, [engraving(mark("ZC", values), 0, -half - 2.5, 2, dot=0.6)])
+    heights = _heights(high)
+    # Marks on the back: the faces that are measured stay whole.
+    notches = [block(-1.5, 1.5, half - 0.3, half + 1, z - 0.2, z + 0.2) for z in heights]
+    solid = without(column, [*notches, engraving(mark("ZC", values), 0, -half - 2.5, 2, dot=0.6)])
     low, top = 0.25 * high, 0.75 * high
     features = (
-        _length("X", "X", 2 * half, "Jaws across left and right at half height.",
+        length("X", "X", 2 * half, "Jaws across left and right at half height.",
                 ((-half, INSET - half, high / 2), (half, INSET - half, high / 2))),
-        _length("Y", "Y", 2 * half, "Jaws across front and back at half height.",
+        length("Y", "Y", 2 * half, "Jaws across front and back at half height.",
                 ((half - INSET, -half, high / 2), (half - INSET, half, high / 2))),
-        _length("Z", "Z", high, "Height gauge from the base to the top.", ((half - INSET, INSET - half, 0.0), (half - INSET, INSET - half, high))),
+        length("Z", "Z", high, "Height gauge from the base to the top.", ((half - INSET, INSET - half, 0.0), (half - INSET, INSET - half, high))),
+        *(
+            Feature(f"W{k:02d}", Kind.WIDTH, "X", 1, 2 * half, f"Jaws across left and right, level with mark {k} from below ({z:g} mm).",
+                    ((-half, INSET - half, z), (half, INSET - half, z)), level=z)
+            for k, z in enumerate(heights, 1)
+        ),
         Feature("BX", Kind.LOOK, "X", 0, high, "Raking light along the right face: regular bands and their pitch.", ((half, 0, low), (half, 0, top))),
         Feature("BY", Kind.LOOK, "Y", 0, high, "Raking light along the front face: regular bands and their pitch.", ((0, -half, low), (0, -half, top))),
     )  # fmt: skip
@@ -136,13 +151,13 @@ def _bars(values: Mapping[str, float]) -> Artifact:
     reach = half / math.sqrt(2)
     mid = thick / 2
     features = (
-        _length("XL", "X", long, "Length of the bar along X.", ((-half, -30, mid), (half, -30, mid))),
-        _length("XW", "Y", wide, "Width of the bar along X.", ((0, -35, mid), (0, -25, mid))),
-        _length("YL", "Y", long, "Length of the bar along Y.", ((-aside, 10 - half, mid), (-aside, 10 + half, mid))),
-        _length("YW", "X", wide, "Width of the bar along Y.", ((-aside - 5, 10, mid), (-aside + 5, 10, mid))),
+        length("XL", "X", long, "Length of the bar along X.", ((-half, -30, mid), (half, -30, mid))),
+        length("XW", "Y", wide, "Width of the bar along X.", ((0, -35, mid), (0, -25, mid))),
+        length("YL", "Y", long, "Length of the bar along Y.", ((-aside, 10 - half, mid), (-aside, 10 + half, mid))),
+        length("YW", "X", wide, "Width of the bar along Y.", ((-aside - 5, 10, mid), (-aside + 5, 10, mid))),
         Feature("DL", Kind.DIAGONAL, "D", 1, long, "Length of the bar at 45°.", ((-reach, 20 - reach, mid), (reach, 20 + reach, mid))),
-        _length("SL", "Z", long, "Height of the standing bar.", ((aside, 0, 0.0), (aside, 0, long))),
-        _length("ST", "X", thick, "Thickness of the standing bar at half height.", ((aside - thick / 2, 0, half), (aside + thick / 2, 0, half))),
+        length("SL", "Z", long, "Height of the standing bar.", ((aside, 0, 0.0), (aside, 0, long))),
+        length("ST", "X", thick, "Thickness of the standing bar at half height.", ((aside - thick / 2, 0, half), (aside + thick / 2, 0, half))),
     )  # fmt: skip
     return Artifact(
         "OB", "Orientation bars", tuple(Body(b) for b in (along_x, along_y, turned, standing)), features,

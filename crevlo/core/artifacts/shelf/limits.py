@@ -49,7 +49,8 @@ def _bridges(values: Mapping[str, float]) -> Artifact:
     depth = pitch * len(SPANS_MM)
     reach = SPANS_MM[-1] / 2 + pier
     parts = [block(-reach, reach, -depth / 2 - 6, depth / 2, 0, 1)]
-    features = []
+    features: list[Feature] = []
+    sags: list[Feature] = []
     for k, span in enumerate(SPANS_MM):
         y = -depth / 2 + pitch * k + 1
         half = span / 2
@@ -59,12 +60,16 @@ def _bridges(values: Mapping[str, float]) -> Artifact:
             block(-half - pier, half + pier, y, y + wide, high, high + deck),
         ]
         features.append(
-            Feature(f"S{span}", Kind.SPAN, "X", -1, float(span), "Underside of the deck: straight, sagging or strings hanging? Gauge the sag.",
+            Feature(f"S{span}", Kind.SPAN, "X", -1, float(span), "Underside of the deck: straight, sagging or strings hanging?",
                     ((-half, y + wide / 2, high - 0.5), (half, y + wide / 2, high - 0.5)))
+        )  # fmt: skip
+        sags.append(
+            Feature(f"D{span}", Kind.SAG, "Z", 0, 0.0, f"How far the middle of the {span} mm deck hangs below its ends: gauge or depth rod.",
+                    ((0, y + wide / 2, high), (0, y + wide / 2, high)), level=float(span))
         )  # fmt: skip
     solid = without(joined(parts), [engraving(mark("BL", values), 0, -depth / 2 - 2.8, 1, dot=0.8)])
     return Artifact(
-        "BL", "Bridge ladder", (Body(solid),), tuple(features),
+        "BL", "Bridge ladder", (Body(solid),), (*features, *sags),
         isolates="The longest clean bridge.",
         isolates_not="Bridge settings of the profile: a good bridge may be the profile's work.",
         note="Short spans stand in front, so that every deck can be seen from below.", shows=("stringing", "gaps"), values=values,
@@ -87,10 +92,13 @@ def _posts(values: Mapping[str, float]) -> Artifact:
     )
     solid = joined([base, *(block(p, p + side, -side / 2, side / 2, 0.5, high) for p in left)])
     at = 0.75 * high
-    features = tuple(
-        Feature(f"T{free:.0f}", Kind.DISTANCE, "X", -1, free, "Strings and blobs where the nozzle crossed: count, and weigh what comes off.",
-                ((left[k] + side, 0, at), (left[k + 1], 0, at)))
-        for k, free in enumerate(FREE_MM)
+    features = (
+        *(
+            Feature(f"T{free:.0f}", Kind.DISTANCE, "X", -1, free, "Strings and blobs where the nozzle crossed: count them.",
+                    ((left[k] + side, 0, at), (left[k + 1], 0, at)))
+            for k, free in enumerate(FREE_MM)
+        ),
+        Feature("M", Kind.STRINGS_MASS, "X", 0, 0, "All strings pulled off, on a scale that reads milligrams.", ((left[0] + side, 0, at), (left[-1], 0, at)), "g"),
     )  # fmt: skip
     return Artifact(
         "OP", "Ooze posts", (Body(solid),), features,
@@ -115,29 +123,41 @@ def _ringing(values: Mapping[str, float]) -> Artifact:
         block(-1, 0.3, -1, leg + 1, half - 0.3, half + 0.3),
     ]
     solid = without(body, [*grooves, engraving(mark("RW", values), leg / 2, 5, 1.2, dot=0.8)])
-    features = []
-    for code, at, words in (("S", 0.25 * high, "slow"), ("F", 0.75 * high, "fast")):
-        features.append(
-            Feature(f"X{code}", Kind.LOOK, "X", 0, leg, f"Front face, {words} band: waves after the corner, their pitch in mm.",
-                    ((0.1 * leg, 0, at), (0.9 * leg, 0, at)))
-        )  # fmt: skip
-        features.append(
-            Feature(f"Y{code}", Kind.LOOK, "Y", 0, leg, f"Left face, {words} band: waves after the corner, their pitch in mm.",
-                    ((0, 0.1 * leg, at), (0, 0.9 * leg, at)))
-        )  # fmt: skip
+    features: list[Feature] = []
+    heights: list[Feature] = []
+    for code, at, name in (("S", 0.25 * high, "slow"), ("F", 0.75 * high, "fast")):
+        for axis, face, near, far in (
+            ("X", "Front", (0.1 * leg, 0, at), (0.9 * leg, 0, at)), ("Y", "Left", (0, 0.1 * leg, at), (0, 0.9 * leg, at)),
+        ):  # fmt: skip
+            speed = values[name]
+            features.append(
+                Feature(f"{axis}{code}", Kind.WAVES, axis, 0, 0.0, f"{face} face, {name} band ({speed:g} mm/s): distance over the waves after the corner, and how many.",
+                        (near, far), level=speed)
+            )  # fmt: skip
+            heights.append(
+                Feature(f"{axis}{code}H", Kind.WAVE_HEIGHT, axis, 0, 0.0, f"{face} face, {name} band: heights of successive waves, the first after the corner first.",
+                        (near, far), level=speed)
+            )  # fmt: skip
     features.append(
         Feature("T", Kind.THICKNESS, "Y", 1, wall, "Jaws across the long wall, away from the corner.", ((0.7 * leg, 0, 0.6 * high), (0.7 * leg, wall, 0.6 * high)))
     )  # fmt: skip
-    centred = tuple(f.moved(-leg / 2, -leg / 2) for f in features)
+    centred = tuple(f.moved(-leg / 2, -leg / 2) for f in (*features, *heights))
     return Artifact(
         "RW", "Ringing wall", (Body(solid.translate((-leg / 2, -leg / 2, 0))),), centred,
         isolates="Vibration after a sharp turn, on each axis and at two speeds: speed over pitch gives the frequency.",
         isolates_not="Loose belts from a soft table: knock on the frame and compare.",
-        note="The groove parts the slow band below from the fast one above.", shows=("ringing", "blobs"), values=values,
+        note="The groove parts the slow band below from the fast one above: set both speeds in the slicer.", shows=("ringing", "blobs"), values=values,
     )  # fmt: skip
 
 
-RINGING_WALL = Design("RW", "Ringing wall", (Parameter("leg", "Length of a leg", "mm", 80, 50, 150),), _ringing)
+RINGING_WALL = Design(
+    "RW", "Ringing wall",
+    (
+        Parameter("leg", "Length of a leg", "mm", 80, 50, 150), Parameter("slow", "Speed of the slow band", "mm/s", 60, 10, 300),
+        Parameter("fast", "Speed of the fast band", "mm/s", 120, 20, 600),
+    ),
+    _ringing,
+)  # fmt: skip
 
 
 def _warp(values: Mapping[str, float]) -> Artifact:
@@ -151,6 +171,9 @@ def _warp(values: Mapping[str, float]) -> Artifact:
         )
         for code, px, py in corners
     ]
+    features.append(
+        Feature("G", Kind.UNDER, "Z", 0, 0.0, "Does the 1 mm leaf go under any corner? Pass where it goes under none.", ((-x, -y, 0.0), (x, y, 0.0)))
+    )  # fmt: skip
     features.append(
         Feature("X", Kind.LENGTH, "X", 1, long, "Jaws across the ends, at mid height.", ((-x, 0.01 - y, high / 2), (x, 0.01 - y, high / 2)))
     )  # fmt: skip
@@ -215,7 +238,9 @@ def _token(values: Mapping[str, float]) -> Artifact:
     features = (
         Feature("X", Kind.LENGTH, "X", 1, across, "Jaws across the disc along X, below the inlay.", ((-half, 0, 1.5), (half, 0, 1.5))),
         Feature("Y", Kind.LENGTH, "Y", 1, across, "Jaws across the disc along Y, below the inlay.", ((0, -half, 1.5), (0, half, 1.5))),
-        Feature("E", Kind.LOOK, "X", 0, arm, "Edge of the inlay: bleeding colour, gaps, smears.", ((-0.3 * across, -arm / 2, high), (-arm / 2, -arm / 2, high))),
+        Feature("E", Kind.BLEED, "X", 0, arm, "Edge of the inlay: bleeding colour, gaps, smears.", ((-0.3 * across, -arm / 2, high), (-arm / 2, -arm / 2, high))),
+        Feature("P", Kind.WASTE, "Z", 0, 0.0, "Purge, tower and flush of this print on the scale, and over how many changes.", ((0, 0, high), (0, 0, high)), "g"),
+        Feature("T", Kind.CHANGE_SECONDS, "Z", 0, 0.0, "Several changes by the stopwatch, from stop to next line, and how many.", ((0, 0, high), (0, 0, high)), "s"),
     )  # fmt: skip
     return Artifact(
         "CS", "Colour-swap token", (Body(disc), Body(inlay, tool=1)), features,
@@ -242,7 +267,8 @@ def _arm(values: Mapping[str, float]) -> Artifact:
         Feature("L", Kind.LENGTH, "X", 1, long, "Jaws from the eye's end to the back of the hook, near the base.", ((-half, 0, 2), (half, 0, 2))),
         Feature("W", Kind.LENGTH, "Y", 1, wide, "Width in the middle.", ((0, -wide / 2, thick / 2), (0, wide / 2, thick / 2))),
         Feature("D", Kind.LENGTH, "X", -1, bore, "Inside jaws in the eye. Take the largest reading.", ((centre - bore / 2, 0, 13.5), (centre + bore / 2, 0, 13.5))),
-        Feature("H", Kind.SPAN, "Z", -1, 14.0, "Underside of the hook after the support is off: marks, sag, what tore.", ((half - 13, 0, thick), (half - 13, 0, 20.0))),
+        Feature("H", Kind.SCAR, "Z", -1, 14.0, "Underside of the hook after the support is off: marks, sag, what tore.", ((half - 13, 0, thick), (half - 13, 0, 20.0))),
+        Feature("T", Kind.SECONDS, "Z", 0, 0.0, "Time until the support is off and the part is clean.", ((half - 13, 0, 20.0), (half - 13, 0, 20.0)), "s"),
     )  # fmt: skip
     return Artifact(
         "RA", "Rack arm", (Body(solid),), features,

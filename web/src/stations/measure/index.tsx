@@ -4,12 +4,18 @@ import type { Schemas } from "../../api/client";
 import { useOutbox } from "../../api/outbox";
 import { useMeasure, useSpecimen } from "../../api/queries";
 import { useKeys } from "../../app/keys";
-import { Empty, Skeleton, Trouble } from "../../parts/bits";
+import { Empty, Key, Skeleton, Trouble } from "../../parts/bits";
 import { ArtifactDrawing, drawn } from "../../parts/drawing";
+import { Toggles } from "../../parts/form/toggles";
 import { useInstrument } from "../../parts/instrument";
 import { typedNumber } from "../../parts/numbers";
 import { Refused } from "../../parts/refused";
+import { Asked } from "./entry/asked";
+import { Column } from "./entry/column";
+import { activeOf, type Entry as GroupEntry, groupsOf } from "./entry/groups";
 import { Judging } from "./entry/judging";
+import { Ladder } from "./entry/ladder";
+import { BedMap } from "./entry/map";
 import { type Mode, ReadingEntry } from "./entry/reading";
 import { useKeeping } from "./keeping";
 import { Queue, Strip } from "./queue";
@@ -68,10 +74,12 @@ function Bench({
   const own = outbox.filter((e) => e.path === `/api/specimens/${specimenId}/readings`);
   const judged = outbox.filter((e) => e.path === `/api/specimens/${specimenId}/judgements`);
   const features = specimen.data?.features ?? [];
-  const slots = useMemo(
-    () => slotsOf(specimen.data?.features ?? [], queue.repeats),
-    [specimen.data, queue.repeats],
-  );
+  const [wanted, setWanted] = useState<GroupEntry | null>(null);
+  const [over, setOver] = useState(3);
+  const groups = useMemo(() => (specimen.data ? groupsOf(specimen.data) : []), [specimen.data]);
+  const group = activeOf(groups, wanted);
+  const inGroup = group?.features ?? [];
+  const slots = useMemo(() => slotsOf(group?.features ?? []), [group]);
   const slot = back ?? slots.find((s) => !keptIn(features, s) && !waitingFor(own, s));
   const line = features.find((f) => f.feature_id === slot?.featureId);
   const kinds = line?.instruments ?? ["caliper"];
@@ -98,10 +106,13 @@ function Bench({
     instrument: use.instrument,
     because: queue.revealed ? because : null,
   });
-  const keep = (reading: { value?: number; cannot_because?: string; note?: string }) => {
-    if (!slot || !line || !keeping.keep(slot, line, reading)) return;
+  const keep = (reading: { value?: number; cannot_because?: string; note?: string; over?: number }) => {
+    if (!slot || !line) return;
+    const taken = line.over && reading.cannot_because === undefined ? { over, ...reading } : reading;
+    if (!keeping.keep(slot, line, taken)) return;
     setTyped("");
     setMode("read");
+    setBack(null);
   };
   const enter = () => {
     const value = typedNumber(typed);
@@ -110,7 +121,8 @@ function Bench({
       return;
     }
     const before = slot && keptIn(features, slot);
-    if (slot && before) setMode({ correct: { ...before, value }, slot });
+    if (line?.over && over < 1) keeping.setWrong(text.overWrong(line.over));
+    else if (slot && before) setMode({ correct: { ...before, value, over: line?.over ? over : 1 }, slot });
     else if (line && line.far_off !== null && Math.abs(value - line.nominal) > line.far_off)
       setMode({ far: value });
     else keep({ value });
@@ -125,93 +137,194 @@ function Bench({
   };
   const take = (id: string) => {
     choose(id);
+    setWanted(null);
     leave();
   };
+  const pick = (s: Slot, value: number | null | undefined, digits: number, before?: number) => {
+    const entry = groups.find((g) => g.features.some((f) => f.feature_id === s.featureId))?.entry;
+    if (entry) setWanted(entry);
+    setBack(s);
+    setTyped(value?.toFixed(digits) ?? "");
+    if (before !== undefined) setOver(before);
+    setMode("read");
+    input.current?.focus();
+  };
   const following = queue.queue.find((q) => q.done < q.due && q.id !== specimenId);
-  const reading = mode === "read";
+  const reading = mode === "read" && inGroup.length > 0;
   useKeys([
-    { key: "ArrowUp", does: text.keys.back, run: goBack, typing: true },
-    { key: "x", does: text.keys.cant, run: () => slot && setMode("cant"), typing: reading },
+    ...(inGroup.length > 0 && group?.entry !== "map"
+      ? [{ key: "ArrowUp", does: text.keys.back, run: goBack, typing: true }]
+      : []),
+    ...(inGroup.length > 0
+      ? [{ key: "x", does: text.keys.cant, run: () => slot && setMode("cant"), typing: reading }]
+      : []),
+    // A caliper types whatever has the focus: its digits go to the field, never to another screen.
+    ...(reading && slot
+      ? Array.from("0123456789", (key) => ({
+          key,
+          does: "",
+          run: () => {
+            if (!input.current) keeping.setWrong(text.whichInstrument);
+            input.current?.focus();
+            if (input.current) setTyped((known) => known + key);
+          },
+        }))
+      : []),
     { key: "z", does: text.keys.zero, run: () => setMode("zero"), typing: reading },
     { key: "n", does: text.keys.next, typing: reading, run: () => following && take(following.id) },
   ]);
   const refused = outbox.filter((e) => e.path.startsWith(`/api/specimens/${specimenId}/`));
+  const next = following && (
+    <button type="button" className="button primary justify-self-start" onClick={() => take(following.id)}>
+      {text.following(following.blind_code)} <Key>{text.keys.nextKey}</Key>
+    </button>
+  );
   const method = artifact.features.find((f) => f.code === slot?.code)?.method;
   return (
     <div className="grid h-full min-h-0 grid-cols-[176px_minmax(0,1fr)_330px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
-      <Strip code={specimen.data?.blind_code ?? "···"} queue={queue} use={use} zero={() => setMode("zero")} />
+      <Strip
+        code={specimen.data?.blind_code ?? "···"}
+        queue={queue}
+        use={use}
+        reads={inGroup.length > 0}
+        zero={() => setMode("zero")}
+      />
       <Queue queue={queue.queue} active={specimenId} choose={take} />
-      <div className="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_auto] gap-3 max-[1020px]:grid-rows-[300px_auto]">
-        <section aria-label={text.where} className="sheet relative flex min-h-0 flex-col px-4 pt-3 pb-2">
-          <p className="text-ink-2">
-            {method ?? (!specimen.data ? "" : slots.length ? text.allDone : text.onlyJudged)}
-          </p>
-          <div className="min-h-0 flex-1">
-            <ArtifactDrawing
-              artifact={drawn(artifact)}
-              active={slot?.code}
-              done={features.filter((f) => f.readings.length >= queue.repeats).map((f) => f.code)}
+      <div
+        className={`grid min-h-0 min-w-0 gap-3 ${groups.length > 1 ? "grid-rows-[auto_minmax(0,1fr)_auto] max-[1020px]:grid-rows-[auto_300px_auto]" : "grid-rows-[minmax(0,1fr)_auto] max-[1020px]:grid-rows-[300px_auto]"}`}
+      >
+        {groups.length > 1 && (
+          <Toggles
+            label={text.groups}
+            value={group?.entry ?? null}
+            options={groups.map((g) => ({ value: g.entry, name: text.groupDone(g.name, g.done, g.due) }))}
+            change={(entry) => {
+              setWanted(entry);
+              leave();
+            }}
+            className="flex flex-wrap gap-1.5"
+            item="py-1 bg-sheet"
+          />
+        )}
+        {!specimen.data ? (
+          <Skeleton className="row-span-2" />
+        ) : group?.entry === "ladder" ? (
+          <Ladder
+            key={specimenId}
+            lines={group.judged}
+            kind={artifact.features.find((f) => f.code === group.judged[0]?.code)?.kind ?? "gap"}
+            judge={keeping.judge}
+            pending={judged}
+            done={next}
+          />
+        ) : group && inGroup.length === 0 ? (
+          <Asked
+            key={specimenId}
+            lines={group.judged}
+            artifact={drawn(artifact)}
+            judge={keeping.judge}
+            pending={judged}
+            done={next}
+          />
+        ) : (
+          <>
+            <section aria-label={text.where} className="sheet relative flex min-h-0 flex-col px-4 pt-3 pb-2">
+              <p className="text-ink-2">{method ?? text.allDone}</p>
+              <div className="min-h-0 flex-1">
+                {group?.entry === "map" ? (
+                  <BedMap
+                    features={inGroup}
+                    judged={group.judged}
+                    active={slot?.code}
+                    go={(s) => {
+                      setBack(s);
+                      setTyped("");
+                    }}
+                    judge={keeping.judge}
+                    pending={judged}
+                  />
+                ) : group?.entry === "column" ? (
+                  <Column
+                    features={inGroup}
+                    active={slot?.code}
+                    chart={specimen.data.charts.find((c) => c.chart === "column")}
+                    go={setBack}
+                  />
+                ) : (
+                  <ArtifactDrawing
+                    artifact={drawn(artifact)}
+                    active={slot?.code}
+                    done={features.filter((f) => f.readings.length >= f.repeats).map((f) => f.code)}
+                  />
+                )}
+              </div>
+              <p className="text-small text-ink-2">{artifact.note}</p>
+            </section>
+            <ReadingEntry
+              mode={mode}
+              setMode={setMode}
+              slot={slot}
+              line={line}
+              use={use}
+              typed={typed}
+              setTyped={setTyped}
+              input={input}
+              correcting={slot !== undefined && keptIn(features, slot) !== undefined}
+              late={queue.revealed ? { because, setBecause } : null}
+              keeping={keeping}
+              keep={keep}
+              over={over}
+              setOver={setOver}
+              enter={enter}
+              leave={leave}
+              refused={refused}
+              following={
+                !slot && following ? { code: following.blind_code, take: () => take(following.id) } : null
+              }
             />
-          </div>
-          <p className="text-small text-ink-2">{artifact.note}</p>
-        </section>
-        {specimen.data && features.length === 0 ? (
-          <section aria-label={text.toJudge} className="sheet max-h-[48vh] min-h-[216px] overflow-y-auto p-3">
-            <Judging specimen={specimen.data} judge={keeping.judge} pending={judged} />
+          </>
+        )}
+        {inGroup.length === 0 && specimen.data && (keeping.wrong || refused.length > 0 || queue.revealed) && (
+          <section aria-label={text.reading} className="sheet p-3">
+            {queue.revealed && (
+              <label className="grid gap-0.5 text-small">
+                {text.lateHint}
+                <input
+                  className="input"
+                  maxLength={300}
+                  value={because}
+                  onChange={(e) => setBecause(e.target.value)}
+                />
+              </label>
+            )}
             {keeping.wrong && (
-              <p role="alert" className="trouble mt-1.5">
+              <p role="alert" className="trouble">
                 {keeping.wrong}
               </p>
             )}
             <Refused entries={refused} />
           </section>
-        ) : !specimen.data ? (
-          <Skeleton className="min-h-[216px]" />
-        ) : (
-          <ReadingEntry
-            mode={mode}
-            setMode={setMode}
-            slot={slot}
-            line={line}
-            use={use}
-            repeats={queue.repeats}
-            typed={typed}
-            setTyped={setTyped}
-            input={input}
-            correcting={back !== null}
-            late={queue.revealed ? { because, setBecause } : null}
-            keeping={keeping}
-            keep={keep}
-            enter={enter}
-            leave={leave}
-            refused={refused}
-            following={
-              !slot && following ? { code: following.blind_code, take: () => take(following.id) } : null
-            }
-          />
         )}
       </div>
       <section aria-label={text.readings} className="sheet min-h-0 overflow-y-auto px-3 py-2.5">
         {specimen.data && (
           <>
-            {features.length > 0 && (
+            {(inGroup.length > 0 ? inGroup : features).length > 0 && (
               <ReadingTable
                 specimen={specimen.data}
-                repeats={queue.repeats}
+                features={inGroup.length > 0 ? inGroup : features}
                 active={slot?.code}
                 pending={own}
-                pick={(s, r, digits) => {
-                  setBack(s);
-                  setTyped(r.value?.toFixed(digits) ?? "");
-                  setMode("read");
-                  input.current?.focus();
-                }}
+                pick={(s, r, digits) => pick(s, r?.value, digits, r?.over)}
               />
             )}
             <Says specimen={specimen.data} />
-            {features.length > 0 && (
-              <Judging specimen={specimen.data} judge={keeping.judge} pending={judged} />
-            )}
+            <Judging
+              specimen={specimen.data}
+              judge={keeping.judge}
+              pending={judged}
+              asked={group?.judged ?? []}
+            />
           </>
         )}
       </section>

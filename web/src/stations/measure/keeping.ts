@@ -47,7 +47,7 @@ export function useKeeping(of: {
   const keep = (
     slot: Slot,
     line: Line,
-    reading: { value?: number; cannot_because?: string; note?: string },
+    reading: { value?: number; cannot_because?: string; note?: string; over?: number },
   ): boolean => {
     if (!of.instrument) {
       setWrong(text.whichInstrument);
@@ -69,7 +69,12 @@ export function useKeeping(of: {
     setWrong("");
     return true;
   };
-  const correct = (line: Line, reading: Schemas["ReadingOut"], slot: Slot, reason: string): boolean => {
+  const correct = (
+    line: Line,
+    reading: Pick<Schemas["ReadingOut"], "id" | "value" | "over">,
+    slot: Slot,
+    reason: string,
+  ): boolean => {
     if (!of.instrument) {
       setWrong(text.whichInstrument);
       return false;
@@ -79,6 +84,7 @@ export function useKeeping(of: {
     void send(text.correctionLabel(of.code, slot.code, slot.repeat, amount), `${specimen}/corrections`, {
       supersedes_id: reading.id,
       value: reading.value,
+      over: reading.over,
       reason,
       instrument_id: of.instrument.id,
       ...late,

@@ -11,14 +11,17 @@ export function Strip({
   code,
   queue,
   use,
+  reads,
   zero,
 }: {
   code: string;
   queue: Schemas["MeasureQueue"];
   use: ReturnType<typeof useInstrument<Schemas["InstrumentNow"]>>;
+  /** Whether an instrument is used just now. */
+  reads: boolean;
   zero: () => void;
 }) {
-  const instrument = use.instrument;
+  const instrument = reads ? use.instrument : undefined;
   return (
     <Top>
       <span className="chip">
@@ -30,8 +33,8 @@ export function Strip({
         {queue.revealed ? text.revealed : text.hidden}
       </span>
       <span className="flex-1" />
-      <InstrumentChoice use={use} label={text.instrument} className="chip max-[860px]:hidden" />
-      {instrument && (
+      {reads && <InstrumentChoice use={use} label={text.instrument} className="chip max-[860px]:hidden" />}
+      {instrument && instrument.kind !== "stopwatch" && (
         <Hint says={text.zeroHint}>
           <button
             type="button"

@@ -8,19 +8,21 @@ import { text } from "./text";
 
 export function ReadingTable({
   specimen,
-  repeats,
+  features,
   active,
   pending,
   pick,
 }: {
   specimen: Schemas["SpecimenView"];
-  repeats: number;
+  features: Schemas["FeatureLine"][];
   active: string | undefined;
   pending: Entry[];
-  pick: (slot: Slot, reading: Schemas["ReadingOut"], digits: number) => void;
+  pick: (slot: Slot, reading: Schemas["ReadingOut"] | undefined, digits: number) => void;
 }) {
-  const columns = Array.from({ length: repeats }, (_, i) => i + 1);
-  const units = [...new Set(specimen.features.map((f) => f.unit))];
+  const columns = Array.from({ length: Math.max(1, ...features.map((f) => f.repeats)) }, (_, i) => i + 1);
+  const units = [...new Set(features.map((f) => f.unit))];
+  // Of waves and times nothing is nominal.
+  const nominal = features.some((f) => f.nominal !== 0);
   return (
     <>
       <div className="flex justify-between">
@@ -31,20 +33,20 @@ export function ReadingTable({
         <thead>
           <tr>
             <th scope="col">{text.face}</th>
-            <th scope="col">{text.nominal}</th>
+            {nominal && <th scope="col">{text.nominal}</th>}
             {columns.map((c) => (
               <th key={c} scope="col">
                 {c}
               </th>
             ))}
-            <th scope="col">{text.off}</th>
+            <th scope="col">{nominal ? text.off : text.mean}</th>
           </tr>
         </thead>
         <tbody className="num">
-          {specimen.features.map((f) => (
+          {features.map((f) => (
             <tr key={f.feature_id} className={f.code === active ? "bg-needle-wash" : ""}>
-              <td>{f.code}</td>
-              <td>{f.nominal.toFixed(f.digits)}</td>
+              <td className={f.optional ? "text-ink-2" : ""}>{f.code}</td>
+              {nominal && <td>{f.nominal ? f.nominal.toFixed(f.digits) : ""}</td>}
               {columns.map((repeat) => {
                 const reading = f.readings.find((r) => r.repeat === repeat);
                 const unsent = pending.find(
@@ -77,12 +79,14 @@ export function ReadingTable({
                           }
                         >
                           {reading.value === null ? "✕" : reading.value.toFixed(f.digits)}
+                          {f.over && reading.value !== null && <sub>/{reading.over}</sub>}
                           {reading.corrected && <sup>c</sup>}
                           {reading.after_reveal && <sup>r</sup>}
                         </button>
                       </Hint>
                     </td>
                   );
+                if (repeat > f.repeats) return <td key={repeat} />;
                 return (
                   <td key={repeat} className="text-ink-2">
                     {unsent ? (
@@ -90,7 +94,16 @@ export function ReadingTable({
                         {typeof unsent.body?.value === "number" ? unsent.body.value.toFixed(f.digits) : "✕"}
                       </i>
                     ) : (
-                      "·"
+                      <button
+                        type="button"
+                        className="hover:underline"
+                        aria-label={text.enterThis(f.code, repeat, f.optional)}
+                        onClick={() =>
+                          pick({ featureId: f.feature_id, code: f.code, repeat }, undefined, f.digits)
+                        }
+                      >
+                        ·
+                      </button>
                     )}
                   </td>
                 );
@@ -101,7 +114,7 @@ export function ReadingTable({
                     figure={{ station: "measure", specimen: specimen.id, feature: f.code }}
                     label={text.offSource(f.code, `${signed(f.off.value, f.digits)} ${f.unit}`)}
                   >
-                    {signed(f.off.value, f.digits)}
+                    {f.nominal ? signed(f.off.value, f.digits) : f.off.value.toFixed(f.digits)}
                   </Sourced>
                 )}
               </td>

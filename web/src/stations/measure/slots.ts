@@ -4,11 +4,13 @@ import type { Entry } from "../../api/outbox";
 /** A place for one reading: a face and which of its repeats. */
 export type Slot = { featureId: string; code: string; repeat: number };
 
-/** All places of a specimen in the order in which they are read. */
-export function slotsOf(features: Schemas["FeatureLine"][], repeats: number): Slot[] {
-  return features.flatMap((f) =>
-    Array.from({ length: repeats }, (_, r) => ({ featureId: f.feature_id, code: f.code, repeat: r + 1 })),
-  );
+/** All places that a specimen is whole with, in the order in which they are read. */
+export function slotsOf(features: Schemas["FeatureLine"][]): Slot[] {
+  return features
+    .filter((f) => !f.optional)
+    .flatMap((f) =>
+      Array.from({ length: f.repeats }, (_, r) => ({ featureId: f.feature_id, code: f.code, repeat: r + 1 })),
+    );
 }
 
 /** The reading that is kept in a place. */

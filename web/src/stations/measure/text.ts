@@ -1,3 +1,16 @@
+const LADDERS: Record<string, string> = {
+  gap: "Gaps",
+  pillar: "Pillars",
+  overhang: "Overhangs",
+  span: "Bridges",
+};
+const ASKS: Record<string, string> = {
+  gap: "comes free?",
+  pillar: "stands?",
+  overhang: "clean?",
+  span: "straight?",
+};
+
 export const text = {
   toMeasure: (n: number) => `To measure, ${n}`,
   done: (n: number) => `Done, ${n}`,
@@ -43,7 +56,81 @@ export const text = {
     "Machines are known by now. Why is it measured all the same? It is marked, and no blind figure has it.",
   lateReason: "The machines of this study are known. Say why this is measured all the same.",
   noRoom: "This device has no room left to keep it. Free some, then type it again.",
-  place: (code: string, repeat: number, of: number) => `${code} · reading ${repeat} of ${of}`,
+  place: (code: string, repeat: number, of: number, series: boolean) =>
+    series
+      ? `${code} · ${repeat} of ${of}, one after the other`
+      : of > 1
+        ? `${code} · reading ${repeat} of ${of}`
+        : code,
+  mean: "Mean",
+  space: "Space",
+  entries: {
+    caliper: "Sizes",
+    ladder: "Rungs",
+    map: "Map",
+    waves: "Waves",
+    column: "Column",
+    scale: "Scale",
+    stopwatch: "Stopwatch",
+    judged: "Judged",
+  },
+  groups: "What is entered",
+  groupDone: (name: string, done: number, due: number) =>
+    due ? `${name} ${done}/${due}` : `${name}, if you like`,
+  enterThis: (code: string, repeat: number, optional: boolean) =>
+    optional ? `Enter ${code} ${repeat}, if you like` : `Enter ${code} reading ${repeat}`,
+  overWrong: (over: string) => `Say over how many ${over}, from 1 on; or that there are none.`,
+  overHow: (over: string) => `over how many ${over}`,
+  noneOf: (over: string) => `no ${over} at all`,
+  ladder: {
+    title: (kind: string) => `Ladder of ${kind}s`,
+    order: (kind: string, unit: string) => `${LADDERS[kind] ?? kind} in ${unit}, easiest first`,
+    ask: (kind: string) => ASKS[kind] ?? "passes?",
+    pass: "passes, next",
+    fail: "fails",
+    all: "all up to here pass",
+    skip: "can't tell, next",
+    allJudged: "Every rung is judged.",
+    correctTo: (said: string) => `Correct it to ${said}`,
+  },
+  asked: {
+    place: (code: string, at: number, of: number) => `${code} · ${at} of ${of}`,
+    all: "All of it is judged.",
+    later: "later, next",
+    look: "0 is as it should be, 5 is unusable.",
+    looks: ["as it should be", "hardly seen", "seen", "plain", "bad", "unusable"],
+  },
+  stopwatch: { press: "start or stop the stopwatch", start: "Start", stop: "Stop" },
+  map: {
+    drawn: "Discs of the bed from above",
+    move: "to the next disc",
+    look: "look of this disc: then 0 to 5",
+    looks: (n: string) => `look ${n}`,
+    lookKey: "L, then 0 to 5",
+    now: "0 to 5 now",
+  },
+  column: {
+    drawn: "Marks of the column with the widths found so far",
+    end: (reach: string) => `+${reach} mm`,
+    point: (code: string, z: string, w: string) => `${code} at ${z} mm: ${w} mm`,
+  },
+  waves: {
+    drawn: (n: number) => `A face with ${n} waves after the corner`,
+    over: (n: number, over: string) => `the distance over ${n} ${n === 1 ? over.replace(/s$/, "") : over}`,
+    none: (over: string) => `no ${over}`,
+  },
+  charts: {
+    ladder: "Rungs with how many people passed them",
+    waves: "Spacing of the waves against speed",
+    wavesAxes: "spacing, mm, against speed, mm/s",
+    flow: "Missing mass against flow",
+    flowAxes: "missing, %, against flow, mm³/s",
+    rung: (level: string, passed: string) => `${level}: ${passed}`,
+    passed: "passes",
+    failed: "fails",
+    partly: (share: string) => `${share} of those who judged it pass it`,
+    open: "not judged",
+  },
   correcting: " · correcting",
   dial: (unit: string) => `${unit} from nominal`,
   first: "first",
@@ -66,6 +153,7 @@ export const text = {
   notSent: "not sent yet",
   offSource: (face: string, off: string) => `${face} off nominal ${off}, source`,
   toJudge: "To judge",
+  judgedSoFar: "As it was judged",
   verdicts: { pass: "pass", partly: "partly", fail: "fail" },
   verdictOf: (face: string) => `${face}: does it pass`,
   whyOf: (face: string) => `${face}: why`,
@@ -84,6 +172,7 @@ export const text = {
     zero: "zero check of the instrument",
     zeroShort: "zero check",
     next: "next specimen in the queue",
+    nextKey: "N",
     keep: "keep, next face",
     correct: "correct it",
   },

@@ -43,6 +43,7 @@ export function Weighting({
         <h2 className="lab">{text.weights}</h2>
         <span className="lab">{text.of100Points}</span>
       </div>
+      {view.counted_twice && <p className="pb-1 text-small text-ink-2">{view.counted_twice}</p>}
       {view.criteria.map((c, i) => (
         <div
           key={c.code}

@@ -4,6 +4,7 @@ import type { Entry } from "../../../api/outbox";
 import { Toggles } from "../../../parts/form/toggles";
 import type { useKeeping } from "../keeping";
 import { text } from "../text";
+import { judgedState, saying } from "./said";
 
 type Judge = ReturnType<typeof useKeeping>["judge"];
 type Line = Schemas["JudgedLine"];
@@ -13,24 +14,29 @@ export function Judging({
   specimen,
   judge,
   pending,
+  asked = [],
 }: {
   specimen: Schemas["SpecimenView"];
   judge: Judge;
   /** What waits on this device of this specimen. */
   pending: Entry[];
+  /** What is asked beside it already. */
+  asked?: Line[];
 }) {
   const [changing, setChanging] = useState<string | null>(null);
-  if (specimen.judged.length === 0) return null;
+  const open = new Set(asked.filter((a) => !a.said).map((a) => a.code));
+  const lines = specimen.judged.filter((j) => !open.has(j.code));
+  if (lines.length === 0) return null;
   return (
     <section aria-label={text.toJudge} className="pt-2">
-      <h2 className="lab">{text.toJudge}</h2>
+      <h2 className="lab">{asked.length > 0 ? text.judgedSoFar : text.toJudge}</h2>
       <ul>
-        {specimen.judged.map((line) => (
+        {lines.map((line) => (
           <li key={line.feature_id + line.takes} className="border-b border-rule-2 py-1" title={line.method}>
             <div className="flex flex-wrap items-center gap-x-2">
               <b className="num min-w-12">{line.code}</b>
-              {waitingFor(pending, line) ? (
-                <i title={text.notSent}>{waitingFor(pending, line)}</i>
+              {!line.said && judgedState(line, pending) ? (
+                <i>{judgedState(line, pending)?.words}</i>
               ) : line.said && changing !== line.feature_id + line.takes ? (
                 <button
                   type="button"
@@ -56,17 +62,9 @@ export function Judging({
   );
 }
 
-/** What was said of a feature and is not sent yet. */
-function waitingFor(pending: Entry[], line: Line): string | undefined {
-  const entry = pending.find(
-    (e) => !e.refused && e.body?.feature_id === line.feature_id && e.body?.takes === line.takes,
-  );
-  return entry && text.unsent(entry.label.split(": ").slice(1).join(": "));
-}
-
 function saidOf(said: Schemas["JudgementOut"]): string {
-  const verdict = said.verdict === null ? String(said.amount) : text.verdicts[said.verdict];
-  return [verdict, said.word, said.corrected ? text.wasCorrected : ""].filter((w) => w !== "").join(", ");
+  const words = saying(said.verdict, said.word, said.amount);
+  return said.corrected ? `${words}, ${text.wasCorrected}` : words;
 }
 
 function Ask({ line, judge }: { line: Line; judge: (said: Parameters<Judge>[1], reason?: string) => void }) {
@@ -102,10 +100,19 @@ function Ask({ line, judge }: { line: Line; judge: (said: Parameters<Judge>[1], 
         <Toggles
           label={text.whyOf(line.code)}
           options={[
-            ...line.words.map((w) => ({ value: w, name: w })),
+            ...line.words.map((w) => ({ value: w.word, name: w.word })),
             ...(partly === "fail" ? [{ value: "-", name: text.noWord }] : []),
           ]}
           change={(word) => say({ verdict: partly, word: word === "-" ? "" : word })}
+          className="flex flex-wrap gap-1"
+          item="py-0.5"
+        />
+      )}
+      {line.takes === "word" && (
+        <Toggles
+          label={text.whyOf(line.code)}
+          options={line.words.map((w) => ({ value: w.word, name: w.word }))}
+          change={(word) => say({ amount: line.words.findIndex((w) => w.word === word), word })}
           className="flex flex-wrap gap-1"
           item="py-0.5"
         />

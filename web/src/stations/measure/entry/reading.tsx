@@ -11,6 +11,8 @@ import type { useKeeping } from "../keeping";
 import { CantPanel, CorrectPanel, FarPanel, ZeroPanel } from "../panels";
 import type { Slot } from "../slots";
 import { text } from "../text";
+import { Stopwatch } from "./stopwatch";
+import { WavesDrawing } from "./waves";
 
 export type Mode =
   | "read"
@@ -26,7 +28,6 @@ export function ReadingEntry({
   slot,
   line,
   use,
-  repeats,
   typed,
   setTyped,
   input,
@@ -34,6 +35,8 @@ export function ReadingEntry({
   late,
   keeping,
   keep,
+  over,
+  setOver,
   enter,
   leave,
   refused,
@@ -44,14 +47,16 @@ export function ReadingEntry({
   slot: Slot | undefined;
   line: Schemas["FeatureLine"] | undefined;
   use: ReturnType<typeof useInstrument<Schemas["InstrumentNow"]>>;
-  repeats: number;
   typed: string;
   setTyped: (value: string) => void;
   input: RefObject<HTMLInputElement | null>;
   correcting: boolean;
   late: { because: string; setBecause: (value: string) => void } | null;
   keeping: ReturnType<typeof useKeeping>;
-  keep: (reading: { value?: number; cannot_because?: string; note?: string }) => void;
+  keep: (reading: { value?: number; cannot_because?: string; note?: string; over?: number }) => void;
+  /** Over how many waves or changes the value is taken. */
+  over: number;
+  setOver: (over: number) => void;
   enter: () => void;
   leave: () => void;
   refused: Entry[];
@@ -69,12 +74,26 @@ export function ReadingEntry({
     <section aria-label={text.reading} className="sheet @container min-h-[216px] p-3">
       <div className="grid gap-3 @[440px]:grid-cols-[214px_minmax(0,1fr)]">
         <div className="hidden place-items-center @[440px]:grid">
-          <Dial
-            value={shown}
-            reach={line?.dial_reach ?? 0.4}
-            tolerance={line?.dial_usual ?? 0.1}
-            caption={text.dial(unit)}
-          />
+          {line?.entry === "stopwatch" ? (
+            <Stopwatch
+              of={`${line.feature_id}`}
+              take={(seconds) => {
+                setTyped(seconds);
+                input.current?.focus();
+              }}
+            />
+          ) : line?.entry === "waves" ? (
+            <WavesDrawing count={over} over={line.over} />
+          ) : line?.entry === "scale" ? (
+            <p className="num text-gauge text-ink-3">{unit}</p>
+          ) : (
+            <Dial
+              value={shown}
+              reach={line?.dial_reach ?? 0.4}
+              tolerance={line?.dial_usual ?? 0.1}
+              caption={text.dial(unit)}
+            />
+          )}
         </div>
         <div className="min-w-0 pt-1">
           {mode === "cant" && slot && (
@@ -139,7 +158,9 @@ export function ReadingEntry({
           {mode === "read" && (instrument || !slot) && (
             <>
               <label className="lab block" htmlFor="reading">
-                {slot ? text.place(slot.code, slot.repeat, repeats) : text.allDone}
+                {slot
+                  ? text.place(slot.code, slot.repeat, line?.repeats ?? 1, line?.series ?? false)
+                  : text.allDone}
                 {correcting && text.correcting}
               </label>
               <input
@@ -163,10 +184,33 @@ export function ReadingEntry({
                   } else if (e.key === "Escape") leave();
                 }}
               />
+              {slot && line?.over && (
+                <label className="mt-2 flex items-baseline gap-2 text-small">
+                  {text.overHow(line.over)}
+                  <input
+                    className="input num w-20"
+                    inputMode="numeric"
+                    value={String(over)}
+                    onChange={(e) => setOver(Number(e.target.value.replace(/\D/g, "").slice(0, 4)))}
+                    onKeyDown={(e) => {
+                      if (e.key !== "Enter") return;
+                      e.preventDefault();
+                      enter();
+                    }}
+                  />
+                  <button
+                    type="button"
+                    className="hover:underline"
+                    onClick={() => keep({ value: 0, over: 0 })}
+                  >
+                    {text.noneOf(line.over)}
+                  </button>
+                </label>
+              )}
               <div className="flex flex-wrap gap-x-4 pt-1.5 text-ink-2">
-                {slot && instrument?.kind === "caliper" && (
+                {slot && (instrument?.kind === "caliper" || instrument?.kind === "scale") && (
                   <SentValue
-                    kind="caliper"
+                    kind={instrument.kind}
                     take={(value) => {
                       setTyped(value);
                       input.current?.focus();
@@ -195,10 +239,18 @@ export function ReadingEntry({
                 <span>{text.keys.backShort}</span>
                 <Key>X</Key>
                 <span>{text.keys.cantShort}</span>
-                <Key>Z</Key>
-                <button type="button" className="text-left hover:underline" onClick={() => setMode("zero")}>
-                  {text.keys.zeroShort}
-                </button>
+                {instrument?.kind !== "stopwatch" && (
+                  <>
+                    <Key>Z</Key>
+                    <button
+                      type="button"
+                      className="text-left hover:underline"
+                      onClick={() => setMode("zero")}
+                    >
+                      {text.keys.zeroShort}
+                    </button>
+                  </>
+                )}
               </div>
             </>
           )}

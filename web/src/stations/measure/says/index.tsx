@@ -4,7 +4,9 @@ import { Sourced } from "../../../parts/source-drawer";
 import { text } from "../text";
 import { FitChart } from "./fit";
 import { FrameChart } from "./frame";
+import { LadderChart } from "./ladder";
 import { MapChart } from "./map";
+import { Points } from "./xy";
 
 type Chart = Schemas["SpecimenView"]["charts"][number];
 
@@ -59,5 +61,30 @@ export function Says({ specimen }: { specimen: Schemas["SpecimenView"] }) {
 function Drawn({ chart }: { chart: Chart }) {
   if (chart.chart === "fit") return chart.points.length > 1 ? <FitChart chart={chart} /> : null;
   if (chart.chart === "map") return <MapChart chart={chart} />;
-  return <FrameChart chart={chart} />;
+  if (chart.chart === "frame") return <FrameChart chart={chart} />;
+  if (chart.chart === "ladder") return <LadderChart chart={chart} />;
+  if (chart.chart === "waves")
+    return (
+      <Points
+        points={chart.waves
+          .filter((w) => w.spacing_mm !== null)
+          .map((w) => ({ x: w.speed_mm_s, y: w.spacing_mm ?? 0, mark: w.axis }))}
+        label={text.charts.waves}
+        axes={text.charts.wavesAxes}
+        joined={false}
+        format={(v) => v.toFixed(1)}
+      />
+    );
+  if (chart.chart === "flow")
+    return (
+      <Points
+        points={chart.points.map((p) => ({ x: p.flow_mm3_s, y: 100 * p.short }))}
+        label={text.charts.flow}
+        axes={text.charts.flowAxes}
+        limit={100 * chart.allowed}
+        format={(v) => v.toFixed(0)}
+      />
+    );
+  // The column is drawn where it is measured.
+  return null;
 }
