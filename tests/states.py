@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 
-from crevlo.core.defects import DEFECT_CODES
+from crevlo.core.defects import KNOWN
 from crevlo.sim import device
 from crevlo.sim.client import Client
 from tests.small import draft_study, new
@@ -122,4 +122,4 @@ def _inspect(client: Client, study: str, made_by: Mapping[str, Turned]) -> None:
             client.send("POST", f"/api/specimens/{line['id']}/scores", {
                 "id": new(), "defect": code, "severity": made_by[line["blind_code"]].severity})  # fmt: skip
         client.send("POST", f"/api/specimens/{line['id']}/lock")
-    assert set(line["asked"]) <= set(DEFECT_CODES)
+    assert set(line["asked"]) <= set(KNOWN)

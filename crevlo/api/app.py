@@ -40,7 +40,14 @@ CONTENT_POLICY = {
     "frame-ancestors": "'none'",
 }
 # JSON bodies are small; only these may take more, up to what the stations allow.
-UPLOADS = ("print.take_file", "print.take_trace", "print.take_photo", "print.read_heading", "library.check_mesh")
+UPLOADS = (
+    "print.take_file",
+    "print.take_trace",
+    "print.take_photo",
+    "inspect.take_specimen_photo",
+    "print.read_heading",
+    "library.check_mesh",
+)
 MOST_JSON_BYTES = 1 << 20
 # By which the demo names itself while it is entered.
 DEMO_AGENT = "crevlo-demo"

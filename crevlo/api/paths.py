@@ -51,6 +51,10 @@ class SubjectPath(BaseModel):
     subject_id: uuid.UUID
 
 
+class DuelPath(BaseModel):
+    duel_id: uuid.UUID
+
+
 class PhotoPath(BaseModel):
     photo_id: uuid.UUID
 

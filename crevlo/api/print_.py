@@ -3,7 +3,7 @@
 from flask import Response, request
 from flask_login import current_user
 
-from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.guard import EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import (
     FilePath,
     FileQuery,
@@ -22,7 +22,7 @@ from crevlo.api.station import station
 from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations import noise
 from crevlo.stations.background import WorkOut
-from crevlo.stations.inspect import reject
+from crevlo.stations.inspect import look, reject
 from crevlo.stations.kit import photo
 from crevlo.stations.print_ import (
     fault,
@@ -83,6 +83,14 @@ def reject_run(path: RunPath, body: reject.NewRejection) -> job.JobView:
     return job.view_job(db(), reject.reject_run(db(), path.run_id, body, current_user.id))
 
 
+@api.post("/runs/<uuid:run_id>/look", responses={200: job.JobView})
+@writes(REVIEW)
+def record_plate_look(path: RunPath, body: look.NewLook) -> job.JobView:
+    """The first look, as it lies on the plate: fine, to be checked by hand, or rejected with its cause."""
+    reviews = current_user.role in REVIEW
+    return job.view_job(db(), look.record_plate_look(db(), path.run_id, body, current_user.id, reviews=reviews))
+
+
 @api.get("/studies/<uuid:study_id>/labels.pdf")
 @reads(REVIEW)
 def labels(path: StudyPath, query: LabelQuery) -> Response:
@@ -99,9 +107,10 @@ def take_photo(path: SubjectPath, query: photo.NewPhoto) -> photo.PhotoList:
 
 
 @api.get("/photos/<uuid:photo_id>/picture")
-@reads(NOT_BLIND)
+@reads(EVERYONE)
 def view_photo(path: PhotoPath) -> Response:
-    answer = Response(photo.photo_content(db(), path.photo_id), mimetype="image/jpeg")
+    blind = current_user.role not in NOT_BLIND
+    answer = Response(photo.photo_content(db(), path.photo_id, blind=blind), mimetype="image/jpeg")
     answer.headers["Cache-Control"] = "private, max-age=31536000, immutable"
     return answer
 

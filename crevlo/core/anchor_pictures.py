@@ -147,7 +147,76 @@ def _skins(s: int) -> list[Stroke]:
     return found
 
 
+def _banding(s: int) -> list[Stroke]:
+    deep = (0, 0.3, 0.5, 1.0, 1.8, 3.0)[s]
+    found = [_box(26, 6, 74, 56)]
+    for k in range((0, 2, 8, 8, 8, 8)[s]):
+        y = 10 + 42 * (k + 0.5) / max(1, (0, 2, 8, 8, 8, 8)[s])
+        found.append(Stroke("fault", ((26 - deep, y), (74 + deep, y)), width=max(0.5, deep)))
+    return found
+
+
+def _droop(s: int) -> list[Stroke]:
+    found = [_box(10, 6, 40, 56), _box(40, 6, 92, 16)]
+    hang, count = (0, 1.5, 4, 7, 13, 22)[s], (0, 2, 4, 8, 9, 10)[s]
+    for k in range(count):
+        x = 90 - 5 * k
+        curve = tuple((x - 4 + 8 * t, 16 + 4 * hang * t * (1 - t) * (1 - k / 16)) for t in np.linspace(0, 1, 7))
+        found.append(Stroke("fault", curve, width=0.9))
+    return found
+
+
+def _extrusion(s: int) -> list[Stroke]:
+    found = [_box(16, 8, 84, 56)]
+    rng = np.random.default_rng(3)
+    for k in range(10):
+        y = 11 + 4.6 * k
+        found.append(Stroke("line", ((16, y), (84, y)), width=2.0))
+        if rng.random() < (0, 0.2, 0.4, 0.8, 0.9, 1.0)[s]:
+            x = float(rng.uniform(18, 50))
+            found.append(Stroke("fault", ((x, y + 1.6), (x + 30, y + 1.6)), width=(0, 0.4, 0.7, 1.0, 1.8, 3.2)[s]))
+    return found
+
+
+def _scars(s: int) -> list[Stroke]:
+    found = [_box(10, 10, 90, 40), *_layers(10, 90, 10, 40)]
+    for k in range((0, 3, 6, 9, 10, 12)[s]):
+        x, tall = 14 + 72 * (k + 0.5) / max(1, (0, 3, 6, 9, 10, 12)[s]), (0, 0.6, 1.5, 4, 9, 14)[s]
+        found.append(Stroke("fault", ((x - 1.5, 40), (x, 40 + tall), (x + 1.5, 40)), closed=True))
+    if s == WORST:
+        found.append(Stroke("fault", ((46, 10), (50, 22), (45, 30), (51, 40)), width=2.2))
+    return found
+
+
+def _bleed(s: int) -> list[Stroke]:
+    found = [_box(12, 8, 88, 56), Stroke("line", ((38, 8), (38, 56)), width=1.2)]
+    rng = np.random.default_rng(5)
+    for _ in range((0, 3, 8, 14, 24, 44)[s]):
+        reach = (0, 4, 6, 18, 30, 48)[s]
+        found.append(
+            _blob(38 + float(rng.uniform(0.5, reach)), float(rng.uniform(11, 53)), (0, 0.8, 1.0, 1.4, 2.2, 3.0)[s])
+        )
+    return found
+
+
+def _layer(s: int) -> list[Stroke]:
+    found = [_box(10, 8, 90, 56)]
+    for k in range(13):
+        x = 14 + 6 * k
+        found.append(Stroke("line", ((x, 8), (x, 56)), width=0.4))
+        apart = (0, 0, 0.3, 0.5, 0.8, 1.0)[s] * 13
+        if k < apart:
+            top = (8, 8, 40, 30, 8, 8)[s]
+            found.append(Stroke("fault", ((x + 3, top), (x + 3, 56)), width=(0, 0, 0.8, 1.2, 1.8, 2.6)[s]))
+    if s == 1:
+        found.append(Stroke("fault", ((20, 8), (20, 56)), width=0.5))
+    if s == WORST:
+        found += [_blob(x, y, 5.0) for x, y in ((30, 24), (62, 38))]
+    return found
+
+
 _PICTURES: dict[str, Callable[[int], list[Stroke]]] = {
     "stringing": _stringing, "blobs": _blobs, "shift": _shift, "warp": _warp, "gaps": _gaps, "ringing": _ringing,
-    "foot": _foot, "skins": _skins,
+    "foot": _foot, "skins": _skins, "banding": _banding, "droop": _droop, "extrusion": _extrusion, "scars": _scars,
+    "bleed": _bleed, "layer": _layer,
 }  # fmt: skip

@@ -141,13 +141,61 @@ DEFECTS: tuple[Defect, ...] = (
             "Holes or pillows through the skin.",
         ),
     ),
-)
+    Defect(
+        "banding", "Bands around the walls", 1.0, False, "Walls in raking light, from the side.",
+        (
+            "Even from bottom to top.", "A band or two under raking light.", "Bands under raking light all the way up.",
+            "Bands seen in room light.", "Bands felt by fingernail.", "Bands so deep that layers part.",
+        ),
+    ),
+    Defect(
+        "droop", "Drooping overhangs", 1.5, False, "Every underside that was printed without support.",
+        (
+            "As smooth as a wall.", "Lines a little apart at one edge.", "Lines hang at one edge.",
+            "Lines hang along the underside.", "Loops hang loose.", "The underside did not form.",
+        ),
+    ),
+    Defect(
+        "extrusion", "Uneven extrusion", 1.5, True, "Lines of a wall and of a top skin, close up.",
+        (
+            "Every line alike.", "A line thinner here and there.", "Thin lines on one face.", "Thin and thick lines all over.",
+            "Gaps in lines that a nail goes into.", "Layers stand apart or are missing.",
+        ),
+    ),
+    Defect(
+        "scars", "Support scars", 1.0, False, "Where support stood, after it is off.",
+        (
+            "Nothing to be seen.", "A change of gloss.", "Marks felt by nail.", "Ridges that a knife takes off.",
+            "Torn places, or support that stays.", "The part broke with its support.",
+        ),
+    ),
+    Defect(
+        "bleed", "Colour bleed", 1.0, False, "Edges between colours, and light faces.",
+        (
+            "Edges sharp, colours clean.", "A tint at one edge.", "A tint along the edges.", "Smears on a light face.",
+            "Wrong colour in a patch.", "Colours cannot be told apart.",
+        ),
+    ),
+    Defect(
+        "layer", "First layer", 1.0, False, "The base, flat against the light.",
+        (
+            "Closed and even.", "Lines seen, none apart.", "Lines apart in a corner.", "Lines apart over a quarter.",
+            "Ridges, or lines that came off.", "The base has holes through.",
+        ),
+    ),
+)  # fmt: skip
 DEFECT_CODES = tuple(d.code for d in DEFECTS)
+KNOWN: Mapping[str, Defect] = {d.code: d for d in DEFECTS}
 
 
-def asked_of(shows: Sequence[str]) -> tuple[str, ...]:
-    """The defects looked for on an artifact: those that it was made to bring out; all where it names none."""
-    return tuple(code for code in DEFECT_CODES if code in shows) or DEFECT_CODES
+# What is looked for where nothing was said: what shows on any part.
+USUAL = ("stringing", "blobs", "shift", "warp", "gaps", "ringing", "foot", "skins")
+
+
+def asked_of(shows: Sequence[str], own: Sequence[Defect] = ()) -> tuple[str, ...]:
+    """The defects looked for on an artifact: those that it was made to bring out, the usual ones where it names none; and
+    the study's own."""
+    return (tuple(code for code in DEFECT_CODES if code in shows) or USUAL) + tuple(d.code for d in own)
 
 
 @dataclass(frozen=True, slots=True)
@@ -158,16 +206,19 @@ class Quality:
     rejected_by: str | None
 
 
-def specimen_quality(severities: Mapping[str, int], asked: Collection[str] = DEFECT_CODES) -> Quality:
-    """100·(1 − Σw·severity/(5·Σw)) over the defects asked of the artifact; a structural 5 rejects the specimen.
+def specimen_quality(
+    severities: Mapping[str, int], asked: Collection[str] = USUAL, own: Sequence[Defect] = ()
+) -> Quality:
+    """100·(1 − Σw·severity/(5·Σw)) over the defects asked of the artifact, `own` those of the study; a structural 5 rejects the specimen.
 
     Raises BadInput for a defect that is unknown or not asked, or a severity outside 0..5, NotDetermined while one is
     unscored.
     """
-    known = {d.code: d for d in DEFECTS if d.code in asked}
+    every = {**KNOWN, **{d.code: d for d in own}}
+    known = {code: d for code, d in every.items() if code in asked}
     for code, severity in severities.items():
         if code not in known:
-            called = next((d.name.lower() for d in DEFECTS if d.code == code), None)
+            called = every[code].name.lower() if code in every else None
             raise BadInput(f"{called} is not asked of this artifact" if called else f"no defect is called {code}")
         if severity not in range(WORST + 1):
             raise BadInput(f"severity runs from 0 to 5, not {severity}")

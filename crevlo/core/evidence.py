@@ -3,10 +3,12 @@
 from collections.abc import Hashable, Mapping
 from dataclasses import dataclass, field
 
+from crevlo.core.defects import Defect
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.features.feature import Feature
 from crevlo.core.features.kind import Judged
 from crevlo.core.noise import NoiseState
+from crevlo.core.raters.duels import Won
 from crevlo.core.success import Cause, Outcome
 
 Key = Hashable
@@ -46,12 +48,13 @@ class Judgement:
 
 @dataclass(frozen=True, slots=True)
 class Specimen:
-    """One print in the hand: its features by code, readings and judgements that count, severities by locked rater."""
+    """One print in the hand: its features by code, readings and judgements that count, severities by locked rater; `own_defects` are those of the study."""
 
     features: Mapping[str, Feature]
     readings: tuple[Reading, ...] = ()
     judgements: tuple[Judgement, ...] = ()
     severities: Mapping[Key, Mapping[str, int]] = field(default_factory=dict)
+    own_defects: tuple[Defect, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -144,6 +147,16 @@ class LineOf:
 
 
 @dataclass(frozen=True, slots=True)
+class Duel:
+    """Two pieces of one line side by side, of which machines they were, and which was better."""
+
+    line: Key
+    first: Key
+    second: Key
+    won: Won
+
+
+@dataclass(frozen=True, slots=True)
 class Evidence:
     """A study as its rules see it: comparable prints only. `counted`: causes that count against a machine."""
 
@@ -152,3 +165,4 @@ class Evidence:
     instruments: Mapping[Key, Instrument]
     basis: Basis
     counted: frozenset[Cause]
+    duels: tuple[Duel, ...] = ()

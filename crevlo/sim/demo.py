@@ -9,7 +9,7 @@ from typing import Any
 
 import numpy as np
 
-from crevlo.core.defects import DEFECT_CODES
+from crevlo.core.defects import USUAL
 from crevlo.sim import device
 from crevlo.sim.client import Client
 from crevlo.sim.scenario import (
@@ -386,7 +386,7 @@ class Demo:
 
     def _score(self, line: dict[str, Any]) -> None:
         scores = device.severities(self.bagged[line["blind_code"]], self._of(line["blind_code"], 3))
-        for code in DEFECT_CODES:
+        for code in USUAL:
             self.rater.send("POST", f"/api/specimens/{line['id']}/scores", {
                 "id": _new(), "defect": code, "severity": scores[code]})  # fmt: skip
         self.rater.send("POST", f"/api/specimens/{line['id']}/lock")

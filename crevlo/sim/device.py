@@ -6,7 +6,7 @@ from importlib.resources import files
 
 import numpy as np
 
-from crevlo.core.defects import DEFECT_CODES
+from crevlo.core.defects import USUAL
 from crevlo.core.success import Cause
 from crevlo.sim.truth import Truth
 
@@ -72,9 +72,7 @@ def sound_meter(truth: Truth, rng: np.random.Generator) -> float:
 
 def severities(truth: Truth, rng: np.random.Generator) -> dict[str, int]:
     """An eye's scores against the anchors."""
-    return {
-        code: int(np.clip(round(truth.defects.get(code, 0.2) + rng.normal(0, 0.5)), 0, 5)) for code in DEFECT_CODES
-    }
+    return {code: int(np.clip(round(truth.defects.get(code, 0.2) + rng.normal(0, 0.5)), 0, 5)) for code in USUAL}
 
 
 def draw_fault(seed: int, truth: Truth, copy: int, attempt: int) -> tuple[Cause, float] | None:

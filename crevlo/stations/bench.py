@@ -11,6 +11,7 @@ from typing import Any
 from sqlalchemy import Select, func, select
 from sqlalchemy.orm import InstrumentedAttribute, Session, aliased, selectinload
 
+from crevlo.core.defects import Defect
 from crevlo.core.money import Money, Rate
 from crevlo.core.safety import SafetyRecord
 from crevlo.core.success import Outcome
@@ -26,10 +27,13 @@ from crevlo.stations.entered import (
     late_entries,
     touched,
 )
+from crevlo.stations.judged import current_duels, own_defects
+from crevlo.stations.noise import current_noise
 from crevlo.stations.price import NO_PRICE, Price, prices_of
 from crevlo.stations.rate import stated_rates
 from crevlo.stations.safety import latest_safety, safety_records, safety_standing
 from crevlo.stations.study import LineKey, current_protocol, get_study, line_of, measured_of, readings_due
+from crevlo.store.inspection import Duel
 from crevlo.store.machine import ArtifactVersion, Check, Configuration, FeatureRow, Instrument, SafetyCheck, Spool
 from crevlo.store.reading import Rejection
 from crevlo.store.record import AssemblyStep, FeatureWorth, ModelFeature, UnitMeasure
@@ -152,6 +156,16 @@ class Bench:
     def scores(self) -> dict[uuid.UUID, list[ScoreRow]]:
         """By specimen, locked ones only."""
         return current_scores(self._ask, self._specimen_ids, locked_only=True)
+
+    @cached_property
+    def own_defects(self) -> tuple[Defect, ...]:
+        """Faults that this study looks for beside the built-in ones."""
+        return own_defects(self._ask, self.study.id)
+
+    @cached_property
+    def duels(self) -> list[Duel]:
+        """Those that were not taken back."""
+        return current_duels(self._ask, self.study.id)
 
     @cached_property
     def _touched(self) -> set[uuid.UUID]:
@@ -378,22 +392,6 @@ class Worths:
 
     base: Money | None
     present: Mapping[uuid.UUID, Sequence[Money]]
-
-
-def current_noise(
-    session: Session, run_ids: list[uuid.UUID], unit_ids: list[uuid.UUID]
-) -> dict[uuid.UUID, list[NoiseReading]]:
-    """Readings that count, by the run or the unit they are of."""
-    newer = aliased(NoiseReading)
-    rows = session.scalars(
-        select(NoiseReading)
-        .outerjoin(newer, newer.supersedes_id == NoiseReading.id)
-        .where(NoiseReading.run_id.in_(run_ids) | NoiseReading.unit_id.in_(unit_ids), newer.id.is_(None))
-    )
-    of: dict[uuid.UUID, list[NoiseReading]] = defaultdict(list)
-    for row in rows:
-        of[row.run_id or row.unit_id].append(row)  # type: ignore[index]
-    return of
 
 
 def load_bench(session: Session, study_id: uuid.UUID, unit_ids: Collection[uuid.UUID] | None = None) -> Bench:

@@ -1,12 +1,13 @@
 """Noise readings: of a run, or of a unit that prints nothing, such as one standing by."""
 
 import uuid
+from collections import defaultdict
 from collections.abc import Iterable
 from datetime import datetime
 
 from pydantic import Field
 from sqlalchemy import select
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, aliased
 
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.noise import NoiseState, level_at_1_m_db
@@ -95,3 +96,19 @@ def noise_out(readings: Iterable[NoiseReading]) -> list[NoiseOut]:
 def level_at_1_m(reading: NoiseReading) -> float:
     """Raises NotDetermined where the background or the distance does not allow it."""
     return level_at_1_m_db(reading.level_db, reading.background_db, reading.distance_m)
+
+
+def current_noise(
+    session: Session, run_ids: list[uuid.UUID], unit_ids: list[uuid.UUID]
+) -> dict[uuid.UUID, list[NoiseReading]]:
+    """Readings that count, by the run or the unit they are of."""
+    newer = aliased(NoiseReading)
+    rows = session.scalars(
+        select(NoiseReading)
+        .outerjoin(newer, newer.supersedes_id == NoiseReading.id)
+        .where(NoiseReading.run_id.in_(run_ids) | NoiseReading.unit_id.in_(unit_ids), newer.id.is_(None))
+    )
+    of: dict[uuid.UUID, list[NoiseReading]] = defaultdict(list)
+    for row in rows:
+        of[row.run_id or row.unit_id].append(row)  # type: ignore[index]
+    return of

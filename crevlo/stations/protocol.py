@@ -84,6 +84,8 @@ class Policies(Shape):
     counted_causes: list[CauseName] = Field(default=["machine", "profile", "unknown"], max_length=6)
     most_attempts: int = Field(default=3, ge=1, le=10)
     unattended: Literal["never", "after checks"] = "after checks"
+    lift_mm: float = Field(default=1.0, gt=0, le=20, description="a corner that lifts more is rejected")
+    stain_mm: float = Field(default=1.0, gt=0, le=50, description="a larger stain on the base is looked at again")
 
 
 class LineIn(Shape):

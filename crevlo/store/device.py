@@ -3,8 +3,9 @@
 import uuid
 from datetime import datetime
 from enum import StrEnum
+from typing import Any
 
-from sqlalchemy import CheckConstraint, ForeignKey, Identity, Index
+from sqlalchemy import CheckConstraint, ForeignKey, Identity, Index, text
 from sqlalchemy.dialects.postgresql import REAL
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
@@ -148,6 +149,7 @@ class Photo(Identified, Base):
     width: Mapped[int]
     height: Mapped[int]
     caption: Mapped[str] = mapped_column(default="")
+    pins: Mapped[list[Any]] = mapped_column(server_default=text("'[]'::jsonb"))
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     taken_at: Mapped[datetime] = recorded_at()
     __table_args__ = (

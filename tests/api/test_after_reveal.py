@@ -6,7 +6,7 @@ from concurrent.futures import ThreadPoolExecutor
 
 import pytest
 
-from crevlo.core.defects import DEFECT_CODES
+from crevlo.core.defects import USUAL
 from crevlo.sim.client import ApiError, Client
 from tests.api.test_stations import finish_and_reveal
 from tests.conftest import Bench, Played
@@ -39,7 +39,7 @@ def test_what_is_entered_after_the_reveal_is_marked_and_changes_no_blind_figure(
             client.send("POST", path, score | {"id": new()})
     with pytest.raises(ApiError, match="closed"):
         rater.send("POST", path, score | {"id": new(), "after_reveal": "let me"})
-    for code in DEFECT_CODES:
+    for code in USUAL:
         reviewer.send(
             "POST", path, {"id": new(), "defect": code, "severity": 5, "after_reveal": "found cracked later"}
         )
@@ -81,7 +81,7 @@ def test_a_score_never_lands_after_its_own_lock(demo_bench: Bench, played: Playe
     for specimen in waiting:
         scores = f"/api/specimens/{specimen['id']}/scores"
         given = {}
-        for code in DEFECT_CODES:
+        for code in USUAL:
             given[code] = new()
             rater.send("POST", scores, {"id": given[code], "defect": code, "severity": 1})
         gate = threading.Barrier(2)
@@ -118,7 +118,7 @@ def test_a_structural_five_makes_the_print_a_failed_one_with_its_cause(
     tries = lambda: {m["machine"]["name"]: (m["good"], m["tries"]) for m in reviewer.get(f"/api/studies/{played.study}/cost")["machines"]}  # noqa: E731  # fmt: skip
     before = tries()
     open_one = next(s for s in rater.get(f"/api/studies/{played.study}/inspect")["specimens"] if not s["locked"])
-    for code in DEFECT_CODES:
+    for code in USUAL:
         rater.send("POST", f"/api/specimens/{open_one['id']}/scores", {"id": new(), "defect": code, "severity": 5 if code == "shift" else 0})  # fmt: skip
     rater.send("POST", f"/api/specimens/{open_one['id']}/lock")
     name = played.made_by[open_one["blind_code"]].name

@@ -2,7 +2,7 @@
 
 import pytest
 
-from crevlo.core.defects import DEFECT_CODES
+from crevlo.core.defects import KNOWN
 from crevlo.sim.client import ApiError, Client
 from tests.conftest import Bench
 from tests.small import draft_study, new
@@ -150,7 +150,7 @@ def test_inspect_asks_what_the_artifact_was_made_to_show(client: Client) -> None
     view = client.get(f"/api/studies/{study}/inspect")
     specimen = view["specimens"][0]
     assert (specimen["artifact"], specimen["asked"]) == ("Ooze posts", ["stringing", "blobs"])
-    assert {d["code"] for d in view["defects"]} == set(DEFECT_CODES)
+    assert {d["code"] for d in view["defects"]} == set(KNOWN)
     path = f"/api/specimens/{specimen['id']}"
     with pytest.raises(ApiError, match="not looked for on the ooze posts"):
         client.send("POST", f"{path}/scores", {"id": new(), "defect": "warp", "severity": 1})
@@ -158,7 +158,7 @@ def test_inspect_asks_what_the_artifact_was_made_to_show(client: Client) -> None
     with pytest.raises(ApiError, match="blobs and zits"):
         client.send("POST", f"{path}/lock")
     client.send("POST", f"{path}/scores", {"id": new(), "defect": "blobs", "severity": 0})
-    locked = client.send("POST", f"{path}/lock")["specimens"][0]
+    locked = client.send("POST", f"{path}/lock")["line"]
     assert (locked["quality"], locked["rejected_by"]) == (50, None)
     for other in view["specimens"][1:]:
         for code in other["asked"]:

@@ -35,7 +35,7 @@ def _ids(shared_bench: Bench, study: str) -> dict[str, str]:
             "model_id": str(uuid.uuid4()), "device_id": str(uuid.uuid4()), "item_id": str(uuid.uuid4()), "file_id": str(uuid.uuid4()), "spool_id": str(uuid.uuid4()),
             "instrument_id": str(uuid.uuid4()), "hypothesis_id": str(uuid.uuid4()),
             "subject_id": str(uuid.uuid4()), "session_id": str(uuid.uuid4()), "photo_id": str(uuid.uuid4()), "work_id": str(uuid.uuid4()), "key": "quick", "sha256": "0" * 64,
-            "revision_id": str(uuid.uuid4()), "name": "x", "ref": "SB", "kind": "stl",
+            "revision_id": str(uuid.uuid4()), "duel_id": str(uuid.uuid4()), "name": "x", "ref": "SB", "kind": "stl",
         }  # fmt: skip
 
 
@@ -48,11 +48,14 @@ def test_every_call_a_rater_can_make_names_no_machine(
     faces = queue["artifacts"][0]["features"]
     unmeasured = next(q for q in queue["queue"] if q["done"] == 0)
     number = count()
+    pair = rater.get(f"/api/studies/{played.study}/duels")["pair"]
     bodies = {
         "readings": {"id": str(uuid.uuid4()), "feature_id": faces[0]["id"], "repeat": 1,
                      "instrument_id": queue["instruments"][0]["id"], "value": 40.02},
         "scores": {"id": str(uuid.uuid4()), "defect": "stringing", "severity": 1},
         "zero-checks": {"id": str(uuid.uuid4()), "instrument_id": queue["instruments"][0]["id"], "value": 0.0},
+        "looks": {"id": str(uuid.uuid4()), "stage": "clean", "result": "check", "words": "a doubt"},
+        "duels": {"id": str(uuid.uuid4()), "first_id": pair["first"]["id"], "second_id": pair["second"]["id"], "won": "tie"},
     }  # fmt: skip
     answered = {}
     for path, methods in shared_bench.app.api_doc["paths"].items():
@@ -82,6 +85,10 @@ def test_every_call_a_rater_can_make_names_no_machine(
         "readings",
         "scores",
         "zero-checks",
+        "looks",
+        "duels",
+        "agreement",
+        "photos",
     } <= seen
 
 

@@ -217,10 +217,10 @@ def score_all(rater: Client, study: str) -> None:
     """Scores and locks what is still open."""
     inspect = rater.get(f"/api/studies/{study}/inspect")
     for specimen in (s for s in inspect["specimens"] if not s["locked"]):
-        for defect in inspect["defects"]:
+        for code in specimen["asked"]:
             rater.send(
                 "POST", f"/api/specimens/{specimen['id']}/scores",
-                {"id": new(), "defect": defect["code"], "severity": 1},
+                {"id": new(), "defect": code, "severity": 1},
             )  # fmt: skip
         rater.send("POST", f"/api/specimens/{specimen['id']}/lock")
 

@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 
 from crevlo.core.blind import ALPHABET, blind_code, follows, place_in_queue, shuffled, shuffled_blocks
 from crevlo.core.cost import CostInputs, cost_per_good_part, say_ratio
-from crevlo.core.defects import DEFECTS, specimen_quality
+from crevlo.core.defects import USUAL, specimen_quality
 from crevlo.core.energy import integrate_counter, integrate_power
 from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.core.gaps import trace_energy
@@ -109,9 +109,9 @@ def test_ratios_are_worded_both_ways() -> None:
 
 
 def test_quality_from_severities() -> None:
-    none = {d.code: 0 for d in DEFECTS}
+    none = dict.fromkeys(USUAL, 0)
     assert specimen_quality(none).value == 100
-    assert specimen_quality({d.code: 5 for d in DEFECTS}).value == pytest.approx(0)
+    assert specimen_quality(dict.fromkeys(USUAL, 5)).value == pytest.approx(0)
     assert specimen_quality(none | {"shift": 5}).rejected_by == "Layer shift"
     with pytest.raises(NotDetermined, match="stringing"):
         specimen_quality({k: v for k, v in none.items() if k != "stringing"})

@@ -9,7 +9,7 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from crevlo.core.cost import CostInputs, cost_per_good_part
-from crevlo.core.defects import DEFECT_CODES, DEFECTS, specimen_quality
+from crevlo.core.defects import KNOWN, USUAL, specimen_quality
 from crevlo.core.energy import integrate_counter, integrate_power, read_trace
 from crevlo.core.estimate import Estimate, NotDetermined, coverage_factor
 from crevlo.core.figure import Counted
@@ -281,13 +281,13 @@ def test_parts_of_a_plate_share_what_is_per_plate(plate: CostInputs) -> None:
 # defects
 
 
-@given(st.fixed_dictionaries({code: st.integers(0, 5) for code in DEFECT_CODES}), st.sampled_from(DEFECT_CODES))
+@given(st.fixed_dictionaries({code: st.integers(0, 5) for code in USUAL}), st.sampled_from(USUAL))
 def test_a_worse_defect_never_makes_a_better_specimen(scores: dict[str, int], code: str) -> None:
     quality = specimen_quality(scores)
     assert 0 <= quality.value <= 100
     worst = specimen_quality(scores | {code: 5})
     assert worst.value <= quality.value
-    structural = {d.code for d in DEFECTS if d.structural}
+    structural = {code for code in USUAL if KNOWN[code].structural}
     assert (quality.rejected_by is not None) == any(scores[c] == 5 for c in structural)
     with pytest.raises(NotDetermined):
         specimen_quality({c: s for c, s in scores.items() if c != code})

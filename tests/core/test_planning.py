@@ -11,7 +11,7 @@ from scipy import stats
 
 from crevlo.core.anchor_pictures import Stroke, picture
 from crevlo.core.artifacts.shelf import DESIGNS, SHELF
-from crevlo.core.defects import DEFECT_CODES
+from crevlo.core.defects import KNOWN
 from crevlo.core.effort import Handling, PlannedPrint, effort
 from crevlo.core.estimate import BadInput
 from crevlo.core.gcode.facts import read_facts
@@ -141,7 +141,7 @@ def test_lookalikes_found_by_cells_are_those_of_all_pairs(sheets: list[Sheet]) -
     assert Counter(lookalikes(sheets)) == Counter(pairs)
 
 
-@pytest.mark.parametrize("code", DEFECT_CODES)
+@pytest.mark.parametrize("code", KNOWN)
 def test_pictures_show_more_of_the_fault_at_every_severity(code: str) -> None:
     amounts = [sum(_ink(s) for s in picture(code, severity) if s.kind == "fault") for severity in range(6)]
     assert amounts[0] == 0
@@ -160,4 +160,4 @@ def _ink(stroke: Stroke) -> float:
 
 
 def test_every_artifact_names_the_defects_it_brings_out() -> None:
-    assert all(set(d.build().shows) <= set(DEFECT_CODES) and d.build().shows for d in SHELF)
+    assert all(set(d.build().shows) <= set(KNOWN) and d.build().shows for d in SHELF)

@@ -8,7 +8,7 @@ import psycopg
 import pytest
 from playwright.sync_api import APIResponse, BrowserContext, Page, Route, expect
 
-from crevlo.core.defects import DEFECT_CODES
+from crevlo.core.defects import USUAL
 from crevlo.sim import device
 from tests.conftest import Bench, Played
 from tests.e2e.conftest import Site
@@ -53,7 +53,7 @@ def test_eight_keys_on_a_slow_line_are_eight_scores(demo_site: Site, played: Pla
             code,
         )
     )
-    assert [kept[d] for d in DEFECT_CODES] == [1, 2, 3, 4, 0, 1, 2, 3]
+    assert [kept[d] for d in USUAL] == [1, 2, 3, 4, 0, 1, 2, 3]
     locked = rows(demo_site.bench, "select count(*) from inspection_lock l join specimen p on p.id = l.specimen_id where p.blind_code = %s", code)  # fmt: skip
     assert locked == [(1,)]
 

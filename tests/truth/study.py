@@ -10,7 +10,7 @@ from scipy.stats import norm
 
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.cost import CostInputs, cost_per_good_part
-from crevlo.core.defects import DEFECTS
+from crevlo.core.defects import KNOWN, USUAL
 from crevlo.core.evidence import Basis, Evidence, Instrument, Level, LineOf, Machine, Reading, Run, Specimen, Unit
 from crevlo.core.features.feature import Feature, Kind
 from crevlo.core.noise import NoiseState
@@ -94,7 +94,7 @@ def _truth(rng: np.random.Generator) -> _Truth:
     return _Truth(
         (x, y, z), rng.normal(0.07, 0.05), rng.normal(-0.06, 0.03), rng.normal(0, 0.15),
         tuple(rng.normal(0, 0.04, 2)), rng.uniform(0.8, 2.0), rng.uniform(0.08, 0.25), rng.uniform(42, 58),
-        rng.uniform(0.5, 0.99), float(rng.choice(_PRICES)), tuple(rng.uniform(0.3, 3.0, len(DEFECTS))),
+        rng.uniform(0.5, 0.99), float(rng.choice(_PRICES)), tuple(rng.uniform(0.3, 3.0, len(USUAL))),
     )  # fmt: skip
 
 
@@ -139,10 +139,10 @@ _RATER = 0.5
 def _quality(t: _Truth) -> float:
     scores = np.arange(6)
     lost = total = 0.0
-    for d, mean in zip(DEFECTS, t.severity, strict=True):
+    for code, mean in zip(USUAL, t.severity, strict=True):
         edges = np.r_[-np.inf, scores[:-1] + 0.5, np.inf]
-        lost += d.weight * float(scores @ np.diff(norm.cdf(edges, mean, _RATER)))
-        total += d.weight
+        lost += KNOWN[code].weight * float(scores @ np.diff(norm.cdf(edges, mean, _RATER)))
+        total += KNOWN[code].weight
     return 100 * (1 - lost / (5 * total))
 
 
@@ -204,7 +204,7 @@ def _specimen(setting: Setting, code: str, t: _Truth, bias: float, rng: np.rando
             Reading(f.code, round(true + bias + rng.normal(0, 0.006), 2), "C") for _ in range(setting.repeats)
         ]
     scores = {
-        d.code: int(np.clip(round(rng.normal(m, _RATER)), 0, 5)) for d, m in zip(DEFECTS, t.severity, strict=True)
+        code: int(np.clip(round(rng.normal(m, _RATER)), 0, 5)) for code, m in zip(USUAL, t.severity, strict=True)
     }
     return Specimen(known, tuple(readings), severities={"rater": scores})
 

@@ -15,6 +15,7 @@ from crevlo.core.evaluations.line_width import LINE_WIDTH
 from crevlo.core.evaluations.noise import NOISE
 from crevlo.core.evaluations.ooze import OOZE
 from crevlo.core.evaluations.orientation import ORIENTATION
+from crevlo.core.evaluations.preference import PREFERENCE
 from crevlo.core.evaluations.ringing import RINGING
 from crevlo.core.evaluations.scale import SCALE
 from crevlo.core.evaluations.sizes import SIZES
@@ -26,7 +27,7 @@ from crevlo.core.evaluations.warp import WARP
 from crevlo.core.evaluations.worth import WORTH
 
 EVALUATIONS: tuple[Evaluation, ...] = (
-    SIZES, SCALE, SQUARENESS, FLATNESS, *THRESHOLDS, BANDING, RINGING, FLOW, WARP, FIT, LINE_WIDTH, ORIENTATION, OOZE, *HANDMADE, DEFECTS, SUCCESS, DURATION, TIME_RATIO, COST_OF_PART, PRICE_ALL_IN, ENERGY_USED, NOISE,
+    SIZES, SCALE, SQUARENESS, FLATNESS, *THRESHOLDS, BANDING, RINGING, FLOW, WARP, FIT, LINE_WIDTH, ORIENTATION, OOZE, *HANDMADE, DEFECTS, PREFERENCE, SUCCESS, DURATION, TIME_RATIO, COST_OF_PART, PRICE_ALL_IN, ENERGY_USED, NOISE,
     HANDLING, WORTH,
 )  # fmt: skip
 QUANTITIES: dict[str, Quantity] = {q.code: q for e in EVALUATIONS for q in e.tells}

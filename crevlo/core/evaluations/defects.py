@@ -17,7 +17,7 @@ def quality_of(specimen: Specimen | None) -> float | None:
     if specimen is None or not specimen.severities:
         return None
     # Locked scores are of all that was asked.
-    scored = [specimen_quality(s, s).value for s in specimen.severities.values()]
+    scored = [specimen_quality(s, s, specimen.own_defects).value for s in specimen.severities.values()]
     return math.fsum(scored) / len(scored)
 
 

@@ -33,6 +33,7 @@ class Rests(StrEnum):
     RUNS = "runs"
     NOISE = "noise"
     UNIT = "unit"
+    DUELS = "duels"
 
 
 @dataclass(frozen=True, slots=True)

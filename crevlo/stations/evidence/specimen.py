@@ -4,6 +4,7 @@ import uuid
 from collections import defaultdict
 from collections.abc import Iterable, Mapping
 
+from crevlo.core.defects import Defect
 from crevlo.core.evidence import Instrument, Judgement, Key, Reading, Specimen
 from crevlo.core.features.feature import Feature
 from crevlo.stations.entered import JudgementRow, ScoreRow, Told
@@ -28,6 +29,7 @@ def specimen_of(
     readings: Iterable[Told],
     judgements: Iterable[JudgementRow] = (),
     scores: Iterable[ScoreRow] = (),
+    own_defects: tuple[Defect, ...] = (),
 ) -> Specimen:
     """What was entered of one specimen as it counts; `features` are those of its artifact."""
     codes: dict[uuid.UUID | None, str] = {f.id: f.code for f in artifact.features}
@@ -40,4 +42,5 @@ def specimen_of(
         readings=tuple(Reading(codes[of], value, using, kelvin, over) for of, value, using, kelvin, over in readings),
         judgements=tuple(Judgement(codes[j.feature_id], j.said, j.person_id) for j in judgements),
         severities=by_rater,
+        own_defects=own_defects,
     )

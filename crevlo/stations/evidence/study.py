@@ -5,7 +5,7 @@ from collections import defaultdict
 from collections.abc import Sequence
 
 from crevlo.core.estimate import NotDetermined
-from crevlo.core.evidence import Basis, Evidence, Key, Level, LineOf, Machine, Run, Unit
+from crevlo.core.evidence import Basis, Duel, Evidence, Key, Level, LineOf, Machine, Run, Unit
 from crevlo.core.features.feature import Feature
 from crevlo.core.money import Money, in_currency
 from crevlo.core.success import Cause
@@ -48,7 +48,19 @@ def evidence_of(bench: Bench) -> Evidence:
             upkeep_per_h=study.upkeep_per_h,
         ),
         counted=frozenset(map(Cause, counted_causes(bench))),
+        duels=_duels(bench),
     )  # fmt: skip
+
+
+def _duels(bench: Bench) -> tuple[Duel, ...]:
+    """Duels of the pieces of this bench, by unit and line."""
+    job_of = {run.id: job for job in bench.jobs for run in bench.runs.get(job.id, [])}
+    made = {s.id: job_of[s.run_id] for s in bench.specimens if s.run_id in job_of}
+    return tuple(
+        Duel(line_of(made[d.first_id]), made[d.first_id].unit_id, made[d.second_id].unit_id, d.won)
+        for d in bench.duels
+        if d.won is not None and d.first_id in made and d.second_id in made
+    )
 
 
 def counted_causes(bench: Bench) -> set[str]:
@@ -105,7 +117,7 @@ def _run(
         levels=tuple(level_of(r) for r in bench.noise.get(run.id, [])),
         specimen=specimen_of(
             bench.artifacts[job.artifact_id], features, bench.taken(specimen.id),
-            bench.judgements.get(specimen.id, []), bench.scores.get(specimen.id, []),
+            bench.judgements.get(specimen.id, []), bench.scores.get(specimen.id, []), bench.own_defects,
         ) if specimen else None,
     )  # fmt: skip
 

@@ -14,6 +14,7 @@ from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.evaluations.evaluation import Quantity, Rests
 from crevlo.core.features import KINDS
 from crevlo.core.figure import Counted
+from crevlo.core.raters.duels import Won
 from crevlo.core.statistics import is_borrowed
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
@@ -92,7 +93,7 @@ def figure_source(session: Session, inputs: StudyFigures, unit_id: uuid.UUID, co
         if is_borrowed(inputs.lines(code), unit_id):
             note = "one copy of each: the spread between copies is that of the other machines"
             shown.append(Input(name="Spread", amount="borrowed from the field", note=note))
-    blind = quantity.rests in (Rests.READINGS, Rests.SCORES) and bench.study.revealed_at is None
+    blind = quantity.rests in (Rests.READINGS, Rests.SCORES, Rests.DUELS) and bench.study.revealed_at is None
     if blind:
         note = "until then they would tell which specimen is this machine's"
         shown.append(Input(name="Entries", amount="after the reveal", note=note))
@@ -127,6 +128,8 @@ def entries_of(session: Session, bench: Bench, unit_id: uuid.UUID, quantity: Qua
             return _noise_entries(session, bench, unit_id)
         case Rests.UNIT:
             return _unit_entries(session, bench, unit_id)
+        case Rests.DUELS:
+            return _duel_entries(session, bench, unit_id)
 
 
 def unit_of(bench: Bench, unit_id: uuid.UUID) -> StudyUnit:
@@ -200,6 +203,21 @@ def _score_entries(session: Session, bench: Bench, unit_id: uuid.UUID) -> list[E
         )
         for specimen in bench.specimens_of(unit_id)
         for score in bench.scores.get(specimen.id, [])
+    ]  # fmt: skip
+
+
+def _duel_entries(session: Session, bench: Bench, unit_id: uuid.UUID) -> list[Entry]:
+    """Duels of a machine's pieces, which are told once the machines are known."""
+    names, codes = _names(session), {s.id: s.blind_code for s in bench.specimens}
+    mine = {s.id for s in bench.specimens_of(unit_id)}
+    words = {Won.FIRST: "{0} better", Won.SECOND: "{1} better", Won.TIE: "no difference"}
+    return [
+        Entry(
+            what=f"{codes[d.first_id]} and {codes[d.second_id]}", amount=words[d.won].format(codes[d.first_id], codes[d.second_id]),
+            by=names.get(d.person_id, ""), using="side by side, blind", at=d.judged_at, note=d.sells or "", struck=False,
+        )
+        for d in bench.duels
+        if d.won and d.first_id in codes and d.second_id in codes and {d.first_id, d.second_id} & mine
     ]  # fmt: skip
 
 

@@ -9,11 +9,13 @@ from sqlalchemy import select, text
 from sqlalchemy.orm import Session
 
 from crevlo.core.blind import CODE_RULE, follows
-from crevlo.core.defects import DEFECTS, asked_of, specimen_quality
+from crevlo.core.defects import KNOWN, asked_of, specimen_quality
 from crevlo.stations.bench import load_bench
 from crevlo.stations.blind import late_reason
 from crevlo.stations.entered import ScoreRow, current_scores
+from crevlo.stations.inspect.defects import DefectText, defect_texts
 from crevlo.stations.inspect.reject import reject_specimen
+from crevlo.stations.judged import own_defects
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
@@ -25,15 +27,6 @@ from crevlo.store.run import Run, Specimen
 from crevlo.store.study import Job, Study
 
 
-class DefectText(Shape):
-    code: str
-    name: str
-    weight: float
-    structural: bool
-    look: str
-    anchors: list[str]
-
-
 class ScoreOut(Shape):
     id: uuid.UUID
     defect: str
@@ -43,13 +36,15 @@ class ScoreOut(Shape):
 
 
 class SpecimenScores(Shape):
-    """One rater's own scores of a specimen; `quality` once locked; how many others have locked theirs."""
+    """One rater's own scores of a specimen; `quality` once locked; how many others have locked theirs. In the list what is
+    locked comes without its scores."""
 
     id: uuid.UUID
     blind_code: str
     artifact: str
     asked: list[str] = Field(description="codes of the defects looked for on this artifact")
     scores: list[ScoreOut]
+    given: int
     locked: bool
     locked_by_others: int
     quality: float | None
@@ -60,6 +55,15 @@ class InspectView(Shape):
     now: datetime
     defects: list[DefectText]
     specimens: list[SpecimenScores]
+    may_reveal: bool
+    reveal_needs: str
+    revealed_at: datetime | None
+
+
+class Inspected(Shape):
+    """What one key changed: the line of its specimen, and whether the machines may be revealed by now."""
+
+    line: SpecimenScores
     may_reveal: bool
     reveal_needs: str
     revealed_at: datetime | None
@@ -97,62 +101,113 @@ class NewScore(Shape):
 def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> InspectView:
     """The rater's own scores only: nobody sees another's before revealing."""
     study = get_study(session, study_id)
-    protocol = current_protocol(session, study_id)
-    specimens = session.execute(
-        select(Specimen.id, Specimen.blind_code, Job.artifact_id)
-        .join(Run, Run.id == Specimen.run_id).join(Job, Job.id == Run.job_id)
-        .where(Specimen.study_id == study_id).order_by(Specimen.position, Specimen.blind_code)
-    ).all()  # fmt: skip
-    scores = _scores_in(session, study_id, person_id)
-    printed = {s.artifact_id for s in specimens}
-    artifacts = {a.id: a for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(printed)))}
-    asked = {a.id: asked_of(shown_by(a)) for a in artifacts.values()}
-    locks: dict[uuid.UUID, set[uuid.UUID]] = defaultdict(set)
-    for specimen_id, rater in session.execute(
-        select(InspectionLock.specimen_id, InspectionLock.person_id)
-        .join(Specimen, Specimen.id == InspectionLock.specimen_id).where(Specimen.study_id == study_id)
-    ):  # fmt: skip
-        locks[specimen_id].add(rater)
-    lines = []
-    for specimen in specimens:
-        own = scores.get(specimen.id, [])
-        locked = person_id in locks.get(specimen.id, set())
-        quality = specimen_quality(own_scores := {s.defect: s.severity for s in own}, own_scores) if locked else None
-        artifact = artifacts[specimen.artifact_id]
-        lines.append(
-            SpecimenScores(
-                id=specimen.id, blind_code=specimen.blind_code, locked=locked, artifact=artifact.name,
-                asked=list(asked[artifact.id]),
-                locked_by_others=len(locks.get(specimen.id, set()) - {person_id}),
-                scores=own,
-                quality=quality.value if quality else None, rejected_by=quality.rejected_by if quality else None,
-            )
-        )  # fmt: skip
-    unlocked = [s.blind_code for s in specimens if not locks.get(s.id)]
-    needs = ""
-    if protocol is None or protocol.frozen_at is None or not specimens:
-        needs = "There is nothing to reveal yet."
-    elif unlocked:
-        needs = f"Still to be scored and locked: {', '.join(unlocked[:6])}{' …' if len(unlocked) > 6 else ''}."
+    lines = _lines(session, study, person_id)
+    needs = _reveal_needs(session, study)
     return InspectView(
-        now=datetime.now(UTC), defects=[DefectText.model_validate(d) for d in DEFECTS], specimens=lines,
+        now=datetime.now(UTC), defects=defect_texts(own_defects(session, study_id)), specimens=lines,
         may_reveal=not needs and study.revealed_at is None, reveal_needs=needs, revealed_at=study.revealed_at,
     )  # fmt: skip
 
 
+def view_scores(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> SpecimenScores:
+    """One specimen with the rater's scores, locked or not."""
+    specimen = _specimen(session, specimen_id)
+    return _lines(session, get_study(session, specimen.study_id), person_id, specimen_id)[0]
+
+
+def _inspected(session: Session, specimen: Specimen, person_id: uuid.UUID) -> Inspected:
+    study = get_study(session, specimen.study_id)
+    needs = _reveal_needs(session, study)
+    return Inspected(
+        line=_lines(session, study, person_id, specimen.id)[0], may_reveal=not needs and study.revealed_at is None,
+        reveal_needs=needs, revealed_at=study.revealed_at,
+    )  # fmt: skip
+
+
+def _lines(
+    session: Session, study: Study, person_id: uuid.UUID, only: uuid.UUID | None = None
+) -> list[SpecimenScores]:
+    """All specimens in the order of the queue, or one of them with all its scores."""
+    query = (
+        select(Specimen.id, Specimen.blind_code, Job.artifact_id)
+        .join(Run, Run.id == Specimen.run_id).join(Job, Job.id == Run.job_id)
+        .where(Specimen.study_id == study.id).order_by(Specimen.position, Specimen.blind_code)
+    )  # fmt: skip
+    specimens = session.execute(query if only is None else query.where(Specimen.id == only)).all()
+    locks = _locks(session, study.id)
+    mine = {s for s, raters in locks.items() if person_id in raters}
+    scores = _scores_in(session, study.id, person_id, only)
+    printed = {s.artifact_id for s in specimens}
+    artifacts = {a.id: a for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(printed)))}
+    own = own_defects(session, study.id)
+    asked = {a.id: asked_of(shown_by(a), own) for a in artifacts.values()}
+    lines = []
+    for specimen in specimens:
+        given = scores.get(specimen.id, [])
+        locked = specimen.id in mine
+        severities = {s.defect: s.severity for s in given}
+        quality = specimen_quality(severities, severities, own) if locked and given else None
+        # What was locked was of what was asked then.
+        of = (
+            tuple(c for c in asked[specimen.artifact_id] if c in severities)
+            if locked and given
+            else asked[specimen.artifact_id]
+        )
+        lines.append(
+            SpecimenScores(
+                id=specimen.id, blind_code=specimen.blind_code, locked=locked, artifact=artifacts[specimen.artifact_id].name,
+                asked=list(of), locked_by_others=len(locks.get(specimen.id, set()) - {person_id}), scores=given,
+                given=len(of) if locked else len(given),
+                quality=quality.value if quality else None, rejected_by=quality.rejected_by if quality else None,
+            )
+        )  # fmt: skip
+    return lines
+
+
+def _locks(session: Session, study_id: uuid.UUID) -> dict[uuid.UUID, set[uuid.UUID]]:
+    """By specimen who has locked their scores."""
+    locks: dict[uuid.UUID, set[uuid.UUID]] = defaultdict(set)
+    rows = session.execute(
+        select(InspectionLock.specimen_id, InspectionLock.person_id)
+        .join(Specimen, Specimen.id == InspectionLock.specimen_id).where(Specimen.study_id == study_id)
+    )  # fmt: skip
+    for specimen_id, rater in rows:
+        locks[specimen_id].add(rater)
+    return locks
+
+
+def _reveal_needs(session: Session, study: Study) -> str:
+    """What keeps the machines hidden; empty where nothing does."""
+    protocol = current_protocol(session, study.id)
+    codes = session.scalars(
+        select(Specimen.blind_code)
+        .outerjoin(InspectionLock, InspectionLock.specimen_id == Specimen.id)
+        .where(Specimen.study_id == study.id, InspectionLock.id.is_(None)).order_by(Specimen.position, Specimen.blind_code)
+        .limit(7)
+    ).all()  # fmt: skip
+    printed = session.scalar(select(Specimen.id).where(Specimen.study_id == study.id).limit(1))
+    if protocol is None or protocol.frozen_at is None or printed is None:
+        return "There is nothing to reveal yet."
+    if codes:
+        return f"Still to be scored and locked: {', '.join(codes[:6])}{' …' if len(codes) > 6 else ''}."
+    return ""
+
+
 def record_score(
     session: Session, specimen_id: uuid.UUID, given: NewScore, person_id: uuid.UUID, *, reviews: bool = False
-) -> InspectView:
+) -> Inspected:
     specimen = _specimen(session, specimen_id)
     # A lock that is under way is waited for, and holds afterwards.
     session.execute(select(Specimen.id).where(Specimen.id == specimen_id).with_for_update(read=True))
     late = late_reason(session, specimen.study_id, given.after_reveal, reviews=reviews)
-    if given.defect not in {d.code for d in DEFECTS}:
+    own_ones = own_defects(session, specimen.study_id)
+    if given.defect not in {*KNOWN, *(d.code for d in own_ones)}:
         raise Refused(f"No defect is called {given.defect}.")
     artifact = artifacts_of(session, [specimen_id])[specimen_id]
-    if given.defect not in asked_of(shown_by(artifact)):
+    if given.defect not in asked_of(shown_by(artifact), own_ones):
         raise Refused(f"That defect is not looked for on the {artifact.name.lower()}.")
-    if _locked(session, specimen_id, person_id):
+    # What is locked stays; given again once the machines are known it stands beside it.
+    if late is None and _locked(session, specimen_id, person_id):
         raise Refused("Your scores of this specimen are locked.")
     own = next(
         (s for s in _own_scores(session, specimen_id, person_id) if s.defect == given.defect),
@@ -170,30 +225,30 @@ def record_score(
         )
     )  # fmt: skip
     session.flush()
-    return view_inspect(session, specimen.study_id, person_id)
+    return _inspected(session, specimen, person_id)
 
 
-def lock(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> InspectView:
+def lock(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> Inspected:
     """Makes the rater's scores final; every defect must have one."""
     specimen = _specimen(session, specimen_id)
     session.execute(select(Specimen.id).where(Specimen.id == specimen_id).with_for_update())
     if not _locked(session, specimen_id, person_id):
         own = {s.defect: s.severity for s in _own_scores(session, specimen_id, person_id)}
-        asked = asked_of(shown_by(artifacts_of(session, [specimen_id])[specimen_id]))
-        quality = specimen_quality(own, asked)  # raises NotDetermined while a defect is unscored
+        own_ones = own_defects(session, specimen.study_id)
+        asked = asked_of(shown_by(artifacts_of(session, [specimen_id])[specimen_id]), own_ones)
+        quality = specimen_quality(own, asked, own_ones)  # raises NotDetermined while a defect is unscored
         session.add(InspectionLock(specimen_id=specimen_id, person_id=person_id))
         session.flush()
         if quality.rejected_by:
             reject_specimen(session, specimen_id, quality.rejected_by, person_id)
-    return view_inspect(session, specimen.study_id, person_id)
+    return _inspected(session, specimen, person_id)
 
 
 def reveal(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> RevealedList:
     """Opens which code was which machine; only once every specimen is scored and locked."""
-    view = view_inspect(session, study_id, person_id)
-    if view.revealed_at is None:
-        if not view.may_reveal:
-            raise Refused(view.reveal_needs)
+    if get_study(session, study_id).revealed_at is None:
+        if needs := _reveal_needs(session, get_study(session, study_id)):
+            raise Refused(needs)
         study = session.scalars(select(Study).where(Study.id == study_id).with_for_update()).one()
         study.revealed_at = datetime.now(UTC)
         session.flush()
@@ -211,7 +266,7 @@ def revealed(session: Session, study_id: uuid.UUID) -> RevealedList:
         by_rater: dict[uuid.UUID, dict[str, int]] = defaultdict(dict)
         for score in bench.scores.get(specimen.id, []):
             by_rater[score.person_id][score.defect] = score.severity
-        qualities = [specimen_quality(s, s).value for s in by_rater.values()]
+        qualities = [specimen_quality(s, s, bench.own_defects).value for s in by_rater.values()]
         rows.append(
             Revealed(
                 blind_code=specimen.blind_code, print_id=specimen.run_id, machine=marks[unit_of[specimen.run_id]],
@@ -229,13 +284,17 @@ _SCORES = text(
     "select score.specimen_id, score.id, score.defect, score.severity, score.supersedes_id is not null, score.after_reveal"
     " from specimen join defect_score score on score.specimen_id = specimen.id where specimen.study_id = :study"
     " and score.person_id = :person and not exists (select from defect_score newer where newer.supersedes_id = score.id)"
+    " and (specimen.id = :only or cast(:only as uuid) is null and not exists ("
+    "  select from inspection_lock l where l.specimen_id = specimen.id and l.person_id = :person))"
 )
 
 
-def _scores_in(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> dict[uuid.UUID, list[ScoreOut]]:
-    """A rater's scores in a study as they count, by specimen."""
+def _scores_in(
+    session: Session, study_id: uuid.UUID, person_id: uuid.UUID, only: uuid.UUID | None
+) -> dict[uuid.UUID, list[ScoreOut]]:
+    """A rater's scores as they count, by specimen: of what is not locked yet, or of one specimen."""
     found: dict[uuid.UUID, list[ScoreOut]] = defaultdict(list)
-    rows = session.execute(_SCORES, {"study": study_id, "person": person_id})
+    rows = session.execute(_SCORES, {"study": study_id, "person": person_id, "only": only})
     for specimen_id, score_id, defect, severity, corrected, late in rows:
         found[specimen_id].append(
             ScoreOut(id=score_id, defect=defect, severity=severity, corrected=corrected, after_reveal=late)

@@ -12,9 +12,21 @@ from crevlo.stations.kit.shape import Missing, Refused, Shape
 from crevlo.stations.kit.upload import keep_upload, upload_content
 from crevlo.store.device import Photo
 from crevlo.store.machine import SafetyCheck, Unit
-from crevlo.store.run import Run
+from crevlo.store.run import Run, Specimen
 
 _MOST_PHOTOS = 60
+
+
+class Pin(Shape):
+    """A place on a photo, from 0 to 1 across and down, and what is there."""
+
+    x: float = Field(ge=0, le=1)
+    y: float = Field(ge=0, le=1)
+    words: str = Field(min_length=1, max_length=80)
+
+
+class Pins(Shape):
+    pins: list[Pin] = Field(max_length=20)
 
 
 class PhotoOut(Shape):
@@ -22,6 +34,7 @@ class PhotoOut(Shape):
     width: int
     height: int
     caption: str
+    pins: list["Pin"]
     taken_at: datetime
 
 
@@ -37,9 +50,9 @@ class NewPhoto(Shape):
 def take_photo(
     session: Session, subject_id: uuid.UUID, given: NewPhoto, content: bytes, person_id: uuid.UUID
 ) -> PhotoList:
-    """Keeps a photo of a unit, a safety check or a run. Of the file only the picture is kept: where and when a phone took
+    """Keeps a photo of a unit, a safety check, a run or a specimen. Of the file only the picture is kept: where and when a phone took
     it, and with what, is not. Raises BadInput for what is no picture."""
-    if not any(session.get(table, subject_id) for table in (Unit, SafetyCheck, Run)):
+    if not any(session.get(table, subject_id) for table in (Unit, SafetyCheck, Run, Specimen)):
         raise Missing("There is nothing here that a photo could belong to.")
     if len(photos_of(session, [subject_id]).get(subject_id, [])) >= _MOST_PHOTOS:
         raise Refused(f"There are {_MOST_PHOTOS} photos of this already.")
@@ -61,9 +74,21 @@ def photos_of(session: Session, subject_ids: list[uuid.UUID]) -> dict[uuid.UUID,
     return found
 
 
-def photo_content(session: Session, photo_id: uuid.UUID) -> bytes:
-    """The picture, a JPEG."""
+def set_pins(session: Session, photo_id: uuid.UUID, given: Pins, person_id: uuid.UUID) -> PhotoList:
+    """Where the faults are, as who took the photo says; what was there before stays in the audit trail."""
     row = session.get(Photo, photo_id)
-    if row is None:
+    if row is None or session.get(Specimen, row.subject_id) is None:
+        raise Missing("There is no such photo of a specimen.")
+    if row.person_id != person_id:
+        raise Refused("Pins are set by who took the photo.")
+    row.pins = [pin.model_dump() for pin in given.pins]
+    session.flush()
+    return PhotoList(photos=photos_of(session, [row.subject_id])[row.subject_id])
+
+
+def photo_content(session: Session, photo_id: uuid.UUID, *, blind: bool = False) -> bytes:
+    """The picture, a JPEG; of a specimen alone where the person is `blind`."""
+    row = session.get(Photo, photo_id)
+    if row is None or (blind and session.get(Specimen, row.subject_id) is None):
         raise Missing("There is no such photo.")
     return b"".join(upload_content(session, row.sha256).chunks())

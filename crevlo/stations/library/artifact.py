@@ -13,6 +13,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.artifacts.artifact import Artifact, Body, Design
 from crevlo.core.artifacts.mesh import read_surfaces, solids
 from crevlo.core.artifacts.shelf import DESIGNS, design_of
+from crevlo.core.defects import USUAL
 from crevlo.core.estimate import BadInput
 from crevlo.core.features.feature import Feature, Kind
 from crevlo.stations.kit.kept import Kept
@@ -119,8 +120,10 @@ def shown_by(row: ArtifactVersion) -> tuple[str, ...]:
     """Codes of the defects that a stored version was made to bring out; a mesh is not built to know them."""
     code = row.definition.get("built_in")
     if code:
-        sizes = tuple(sorted(row.definition["sizes"].items()))
-        return built(code, sizes, row.number, row.definition["shelf_version"]).shows
+        shelf = row.definition["shelf_version"]
+        shows = built(code, tuple(sorted(row.definition["sizes"].items())), row.number, shelf).shows
+        # The first shelf knew no others.
+        return tuple(c for c in shows if c in USUAL) if shelf == 1 else shows
     return tuple(row.definition["shows"])
 
 

@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.success import Cause, Outcome
 from crevlo.stations.background import WorkOut
 from crevlo.stations.bench import load_bench
+from crevlo.stations.inspect.look import LookOut, plate_look
 from crevlo.stations.job_state import job_states
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.photo import PhotoOut, photos_of
@@ -60,6 +61,7 @@ class RunOut(Shape):
     rejected: str | None = Field(
         description="why the print cannot be used, and the cause; told once machines are known"
     )
+    plate: LookOut | None = Field(description="the look at what lies on the plate; none where nothing came off")
     bag_code: str | None = Field(
         description="Blind code for the bag's label; told for half an hour to who runs the bench"
     )
@@ -113,6 +115,7 @@ class _More:
     events: dict[uuid.UUID, list[EventOut]]
     photos: dict[uuid.UUID, list[PhotoOut]]
     hypotheses: dict[uuid.UUID, list[HypothesisOut]]
+    plates: dict[uuid.UUID, LookOut | None]
 
 
 def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
@@ -156,7 +159,8 @@ def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> Jo
         f.id: f.facts.get("time_s") for f in session.scalars(select(SlicedFile).where(SlicedFile.job_id == job.id))
     }
     run_ids = [r.id for r in bench.runs.get(job.id, [])]
-    more = _More(events_of(session, run_ids), photos_of(session, run_ids), hypotheses_of(session, run_ids))
+    plates = {r.id: plate_look(session, r.id) for r in bench.runs.get(job.id, []) if r.outcome is Outcome.DONE}
+    more = _More(events_of(session, run_ids), photos_of(session, run_ids), hypotheses_of(session, run_ids), plates)
     return JobView(
         now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy,
         arm=bench.arm_names[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
@@ -192,7 +196,7 @@ def _run_out(
 ) -> RunOut:
     took_s = (run.ended_at - run.started_at).total_seconds() if run.ended_at else None
     made: dict[str, Any] = {"noise": noise_out(noise), "events": more.events.get(run.id, []), "photos": more.photos.get(run.id, []),
-            "hypotheses": more.hypotheses.get(run.id, []), "bag_code": bag_code, "took_s": took_s,
+            "hypotheses": more.hypotheses.get(run.id, []), "plate": more.plates.get(run.id), "bag_code": bag_code, "took_s": took_s,
             "of_estimate": took_s / estimate_s if took_s and estimate_s else None,
             "rejected": f"{rejection.words} Cause: {rejection.cause.value}." if rejection else None}  # fmt: skip
     return RunOut(**made, **{name: getattr(run, name) for name in RunOut.model_fields if name not in made})

@@ -3,3 +3,113 @@ alter table feature add column level double precision;
 -- Over how many waves or changes a value was taken; 0 where there were none.
 alter table reading add column over smallint not null default 1
     constraint ck_reading_over_bounded check (over between 0 and 1000);
+
+-- Two specimens of one artifact side by side, blind: which is better. Taken back by a newer row that says nothing.
+create table duel (
+    id uuid not null, study_id uuid not null, first_id uuid not null, second_id uuid not null, won varchar, sells varchar,
+    person_id uuid not null, judged_at timestamptz not null, recorded_at timestamptz not null default clock_timestamp(),
+    supersedes_id uuid,
+    constraint pk_duel primary key (id),
+    constraint fk_duel_study_id foreign key (study_id) references study (id),
+    constraint fk_duel_first_id foreign key (first_id) references specimen (id),
+    constraint fk_duel_second_id foreign key (second_id) references specimen (id),
+    constraint fk_duel_person_id foreign key (person_id) references person (id),
+    constraint fk_duel_supersedes_id foreign key (supersedes_id) references duel (id),
+    constraint uq_duel_supersedes_id unique (supersedes_id),
+    constraint ck_duel_of_two check (first_id <> second_id),
+    constraint ck_duel_taken_back check ((won is null) = (supersedes_id is not null))
+);
+create index ix_duel_study_id on duel (study_id);
+
+-- One of the three looks at a part: at the plate, after cleaning, before packing.
+create table look (
+    id uuid not null, specimen_id uuid not null, stage varchar not null, result varchar not null, items jsonb not null,
+    words varchar not null, person_id uuid not null, looked_at timestamptz not null,
+    recorded_at timestamptz not null default clock_timestamp(), supersedes_id uuid, reason varchar, after_reveal varchar,
+    constraint pk_look primary key (id),
+    constraint fk_look_specimen_id foreign key (specimen_id) references specimen (id),
+    constraint fk_look_person_id foreign key (person_id) references person (id),
+    constraint fk_look_supersedes_id foreign key (supersedes_id) references look (id),
+    constraint uq_look_supersedes_id unique (supersedes_id),
+    constraint ck_look_correction_has_reason check ((supersedes_id is null) = (reason is null)),
+    constraint ck_look_says_why check (result = 'fine' or length(words) > 0)
+);
+create index ix_look_specimen_id on look (specimen_id);
+create unique index uq_look_first on look (specimen_id, stage, person_id) where supersedes_id is null;
+
+-- Faults that a study looks for beside the built-in ones, each with its written anchors.
+create table own_defect (
+    id uuid not null, study_id uuid not null, code varchar not null, name varchar not null, weight double precision not null,
+    structural boolean not null, look varchar not null, anchors jsonb not null, person_id uuid not null,
+    added_at timestamptz not null default clock_timestamp(),
+    constraint pk_own_defect primary key (id),
+    constraint fk_own_defect_study_id foreign key (study_id) references study (id),
+    constraint fk_own_defect_person_id foreign key (person_id) references person (id),
+    constraint uq_own_defect_study_id_code unique (study_id, code),
+    constraint ck_own_defect_weight_above_0 check (weight > 0 and weight <= 10),
+    constraint ck_own_defect_six_anchors check (jsonb_typeof(anchors) = 'array' and jsonb_array_length(anchors) = 6)
+);
+
+-- Where on a photo a fault is: places from 0 to 1 across and down, with what they show.
+alter table photo add column pins jsonb not null default '[]'::jsonb;
+
+-- A gauge study: who reads which parts how often, in an order of its own; its result is u and ν of that instrument in those
+-- hands from that day.
+create table gauge_study (
+    id uuid not null, version integer not null, study_id uuid not null, instrument_id uuid not null, feature_kind varchar not null,
+    parts jsonb not null, people jsonb not null, repeats integer not null, seed integer not null, begun_at timestamptz not null,
+    ended_at timestamptz, result jsonb, person_id uuid not null,
+    constraint pk_gauge_study primary key (id),
+    constraint fk_gauge_study_study_id foreign key (study_id) references study (id),
+    constraint fk_gauge_study_instrument_id foreign key (instrument_id) references instrument (id),
+    constraint fk_gauge_study_person_id foreign key (person_id) references person (id),
+    constraint ck_gauge_study_repeats_range check (repeats between 2 and 5)
+);
+create index ix_gauge_study_study_id on gauge_study (study_id);
+create table gauge_reading (
+    id uuid not null, gauge_id uuid not null, part integer not null, repeat integer not null, value double precision not null,
+    person_id uuid not null, taken_at timestamptz not null, recorded_at timestamptz not null default clock_timestamp(),
+    constraint pk_gauge_reading primary key (id),
+    constraint fk_gauge_reading_gauge_id foreign key (gauge_id) references gauge_study (id),
+    constraint fk_gauge_reading_person_id foreign key (person_id) references person (id),
+    constraint uq_gauge_reading_gauge_id_part_repeat_person_id unique (gauge_id, part, repeat, person_id),
+    constraint ck_gauge_reading_value_bounded check (value > -1e9 and value < 1e9)
+);
+
+create trigger correct_in_place before insert on look
+    for each row execute function correct_in_place('specimen_id', 'stage', 'person_id');
+create trigger correct_in_place before insert on duel
+    for each row execute function correct_in_place('study_id', 'first_id', 'second_id', 'person_id');
+create trigger keep_blind before insert on look for each row execute function keep_blind();
+do $$
+declare t text;
+begin
+    foreach t in array array['duel', 'look', 'own_defect', 'gauge_reading'] loop
+        execute format('create trigger append_only before update or delete on %I for each row execute function refuse_change()', t);
+        execute format('create trigger append_only_truncate before truncate on %I for each statement execute function refuse_change()', t);
+    end loop;
+    foreach t in array array['duel', 'look', 'own_defect', 'gauge_reading', 'gauge_study'] loop
+        execute format('create trigger audit after insert or update or delete on %I for each row execute function write_audit()', t);
+    end loop;
+end $$;
+
+-- What is locked stays as it is; once the machines are known it may be given again beside it, marked.
+CREATE OR REPLACE FUNCTION keep_blind() RETURNS trigger LANGUAGE plpgsql AS $$
+DECLARE
+    open_since timestamptz;
+BEGIN
+    PERFORM 1 FROM specimen WHERE id = NEW.specimen_id FOR SHARE;
+    SELECT study.revealed_at INTO open_since FROM study JOIN specimen ON specimen.study_id = study.id
+    WHERE specimen.id = NEW.specimen_id FOR SHARE OF study;
+    IF (open_since IS NULL) <> (NEW.after_reveal IS NULL) THEN
+        RAISE EXCEPTION 'after the reveal an entry is marked so, with its reason; before it none is'
+            USING ERRCODE = 'integrity_constraint_violation';
+    END IF;
+    IF TG_TABLE_NAME = 'defect_score' AND NEW.after_reveal IS NULL THEN
+        IF EXISTS (SELECT FROM inspection_lock l
+                   WHERE l.specimen_id = NEW.specimen_id AND l.person_id = (to_jsonb(NEW) ->> 'person_id')::uuid) THEN
+            RAISE EXCEPTION 'the scores of this specimen are locked' USING ERRCODE = 'integrity_constraint_violation';
+        END IF;
+    END IF;
+    RETURN NEW;
+END $$;

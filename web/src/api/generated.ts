@@ -1228,6 +1228,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run_id}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The first look, as it lies on the plate: fine, to be checked by hand, or rejected with its cause. */
+        post: operations["print_record_plate_look_runs__uuid_run_id__look_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/labels.pdf": {
         parameters: {
             query?: never;
@@ -1662,7 +1679,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["inspect_view_scores_specimens__uuid_specimen_id__scores_get"];
         put?: never;
         post: operations["inspect_record_score_specimens__uuid_specimen_id__scores_post"];
         delete?: never;
@@ -1681,6 +1698,123 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["inspect_lock_specimens__uuid_specimen_id__lock_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/defects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A fault of the study's own, with its anchors in words. */
+        post: operations["inspect_add_defect_studies__uuid_study_id__defects_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/specimens/{specimen_id}/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["inspect_view_looks_specimens__uuid_specimen_id__looks_get"];
+        put?: never;
+        post: operations["inspect_record_look_specimens__uuid_specimen_id__looks_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/specimens/{specimen_id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["inspect_view_photos_specimens__uuid_specimen_id__photos_get"];
+        /** A photo of a specimen, good ones too; where and when it was taken is removed from it. */
+        put: operations["inspect_take_specimen_photo_specimens__uuid_specimen_id__photos_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/pins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where on the photo of a specimen the faults are. */
+        post: operations["inspect_set_pins_photos__uuid_photo_id__pins_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/duels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pair that would tell most, under blind codes. */
+        get: operations["inspect_view_duels_studies__uuid_study_id__duels_get"];
+        put?: never;
+        post: operations["inspect_record_duel_studies__uuid_study_id__duels_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/duels/{duel_id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["inspect_take_back_duels__uuid_duel_id__back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/agreement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far raters agree, and what they might talk over; of what this person has locked, until the reveal. */
+        get: operations["inspect_view_agreement_studies__uuid_study_id__agreement_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3501,6 +3635,18 @@ export interface components {
              * @enum {string}
              */
             unattended: "never" | "after checks";
+            /**
+             * Lift Mm
+             * @description a corner that lifts more is rejected
+             * @default 1
+             */
+            lift_mm: number;
+            /**
+             * Stain Mm
+             * @description a larger stain on the base is looked at again
+             * @default 1
+             */
+            stain_mm: number;
         };
         /**
          * Slicing
@@ -3669,7 +3815,9 @@ export interface components {
              *         "unknown"
              *       ],
              *       "most_attempts": 3,
-             *       "unattended": "after checks"
+             *       "unattended": "after checks",
+             *       "lift_mm": 1,
+             *       "stain_mm": 1
              *     }
              */
             policies?: components["schemas"]["Policies"];
@@ -4544,7 +4692,7 @@ export interface components {
         /** Pins */
         Pins: {
             /** Pins */
-            pins: components["schemas"]["PinOut"][];
+            pins: components["schemas"]["Pin"][];
         };
         /** PinIn */
         PinIn: {
@@ -4712,11 +4860,25 @@ export interface components {
             height: number;
             /** Caption */
             caption: string;
+            /** Pins */
+            pins: components["schemas"]["Pin"][];
             /**
              * Taken At
              * Format: date-time
              */
             taken_at: string;
+        };
+        /**
+         * Pin
+         * @description A place on a photo, from 0 to 1 across and down, and what is there.
+         */
+        Pin: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Words */
+            words: string;
         };
         /** UnitOut */
         UnitOut: {
@@ -6155,6 +6317,38 @@ export interface components {
              */
             noted_at: string;
         };
+        /** ItemOut */
+        ItemOut: {
+            /** Code */
+            code: string;
+            /** Asks */
+            asks: string;
+            /** Rejects */
+            rejects: boolean;
+        };
+        /**
+         * LookOut
+         * @description One look as this person made it, or its list where they have not yet.
+         */
+        LookOut: {
+            stage: components["schemas"]["Stage"];
+            /** Items */
+            items: components["schemas"]["ItemOut"][];
+            /** Id */
+            id: string | null;
+            result: components["schemas"]["Result"] | null;
+            /** Wrong */
+            wrong: string[];
+            /** Words */
+            words: string;
+            /** Looked At */
+            looked_at: string | null;
+            /**
+             * By Others
+             * @description how many others have made this look
+             */
+            by_others: number;
+        };
         /**
          * MotionOut
          * @description How the file's moves go on this machine; all times in s.
@@ -6218,6 +6412,11 @@ export interface components {
          * @enum {string}
          */
         Outcome: "done" | "failed" | "stopped";
+        /**
+         * Result
+         * @enum {string}
+         */
+        Result: "fine" | "check" | "reject";
         /**
          * Ruling
          * @enum {string}
@@ -6296,12 +6495,19 @@ export interface components {
              * @description why the print cannot be used, and the cause; told once machines are known
              */
             rejected: string | null;
+            /** @description the look at what lies on the plate; none where nothing came off */
+            plate: components["schemas"]["LookOut"] | null;
             /**
              * Bag Code
              * @description Blind code for the bag's label; told for half an hour to who runs the bench
              */
             bag_code: string | null;
         };
+        /**
+         * Stage
+         * @enum {string}
+         */
+        Stage: "plate" | "clean" | "pack";
         /** ToolOut */
         ToolOut: {
             /** Tool */
@@ -6385,6 +6591,54 @@ export interface components {
              * @default null
              */
             reason?: string | null;
+        };
+        /**
+         * NewLook
+         * @description What one look found; with `supersedes_id` and a reason the correction of one.
+         */
+        NewLook: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            stage: components["schemas"]["Stage"];
+            result: components["schemas"]["Result"];
+            /**
+             * Wrong
+             * @default []
+             */
+            wrong?: string[];
+            /**
+             * Words
+             * @default
+             */
+            words?: string;
+            /**
+             * @description of a rejected part, where it is known
+             * @default unknown
+             */
+            cause?: components["schemas"]["Cause"];
+            /**
+             * Supersedes Id
+             * @default null
+             */
+            supersedes_id?: string | null;
+            /**
+             * Reason
+             * @default null
+             */
+            reason?: string | null;
+            /**
+             * After Reveal
+             * @default null
+             */
+            after_reveal?: string | null;
+            /**
+             * Looked At
+             * @default null
+             */
+            looked_at?: string | null;
         };
         /** PhotoList */
         PhotoList: {
@@ -7462,6 +7716,11 @@ export interface components {
             look: string;
             /** Anchors */
             anchors: string[];
+            /**
+             * Own
+             * @default false
+             */
+            own: boolean;
         };
         /** ScoreOut */
         ScoreOut: {
@@ -7484,7 +7743,8 @@ export interface components {
         };
         /**
          * SpecimenScores
-         * @description One rater's own scores of a specimen; `quality` once locked; how many others have locked theirs.
+         * @description One rater's own scores of a specimen; `quality` once locked; how many others have locked theirs. In the list what is
+         *     locked comes without its scores.
          */
         SpecimenScores: {
             /**
@@ -7503,6 +7763,8 @@ export interface components {
             asked: string[];
             /** Scores */
             scores: components["schemas"]["ScoreOut"][];
+            /** Given */
+            given: number;
             /** Locked */
             locked: boolean;
             /** Locked By Others */
@@ -7511,6 +7773,19 @@ export interface components {
             quality: number | null;
             /** Rejected By */
             rejected_by: string | null;
+        };
+        /**
+         * Inspected
+         * @description What one key changed: the line of its specimen, and whether the machines may be revealed by now.
+         */
+        Inspected: {
+            line: components["schemas"]["SpecimenScores"];
+            /** May Reveal */
+            may_reveal: boolean;
+            /** Reveal Needs */
+            reveal_needs: string;
+            /** Revealed At */
+            revealed_at: string | null;
         };
         /** NewScore */
         NewScore: {
@@ -7544,6 +7819,237 @@ export interface components {
              * @default null
              */
             scored_at?: string | null;
+        };
+        /**
+         * NewDefect
+         * @description A fault of the study's own: asked of every specimen that is not locked yet.
+         */
+        NewDefect: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Weight
+             * @default 1
+             */
+            weight?: number;
+            /**
+             * Structural
+             * @description whether its worst makes a part unusable
+             * @default false
+             */
+            structural?: boolean;
+            /**
+             * Look
+             * @description where and how to look
+             */
+            look: string;
+            /**
+             * Anchors
+             * @description in words, from 0 none to 5 unusable
+             */
+            anchors: string[];
+        };
+        /** Looks */
+        Looks: {
+            /**
+             * Specimen Id
+             * Format: uuid
+             */
+            specimen_id: string;
+            /**
+             * Rejected
+             * @description why it cannot be used; empty where it can
+             */
+            rejected: string;
+            /** Looks */
+            looks: components["schemas"]["LookOut"][];
+        };
+        /** DuelView */
+        DuelView: {
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Revealed */
+            revealed: boolean;
+            /** Lines */
+            lines: components["schemas"]["DuelLine"][];
+            /**
+             * Number
+             * @description of the line that the pair is of
+             */
+            number: number | null;
+            pair: components["schemas"]["Pair"] | null;
+            /**
+             * Needs
+             * @description why there is no pair; empty where there is one
+             */
+            needs: string;
+            /**
+             * Last
+             * @description this person's last duel of the line, which can be taken back
+             */
+            last: string | null;
+        };
+        /**
+         * DuelLine
+         * @description What can be compared: pieces of one artifact from one spool, of several machines. Which spool is not told: it could
+         *     name a machine.
+         */
+        DuelLine: {
+            /** Number */
+            number: number;
+            /** Artifact */
+            artifact: string;
+            /**
+             * Lot
+             * @description of several spools of the same artifact; 0 where there is one
+             */
+            lot: number;
+            /**
+             * Fought
+             * @description by everybody
+             */
+            fought: number;
+            /** Ties */
+            ties: number;
+            /** Mine */
+            mine: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Pair
+         * @description Which is in the left hand and which in the right is shuffled.
+         */
+        Pair: {
+            first: components["schemas"]["Side"];
+            second: components["schemas"]["Side"];
+        };
+        /** Side */
+        Side: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Blind Code */
+            blind_code: string;
+            /** Photos */
+            photos: components["schemas"]["PhotoOut"][];
+        };
+        /** NewDuel */
+        NewDuel: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * First Id
+             * Format: uuid
+             */
+            first_id: string;
+            /**
+             * Second Id
+             * Format: uuid
+             */
+            second_id: string;
+            won: components["schemas"]["Won"];
+            /**
+             * Sells
+             * @description which of them could be sold
+             * @default null
+             */
+            sells?: ("both" | "first" | "second" | "neither") | null;
+            /**
+             * Judged At
+             * @default null
+             */
+            judged_at?: string | null;
+        };
+        /**
+         * Won
+         * @enum {string}
+         */
+        Won: "first" | "second" | "tie";
+        /** TakeBack */
+        TakeBack: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /** AgreementView */
+        AgreementView: {
+            /** Raters */
+            raters: number;
+            /**
+             * Specimens
+             * @description scored and locked by two or more, this person among them until the reveal
+             */
+            specimens: number;
+            /** Alpha */
+            alpha: number | null;
+            /** Kappa */
+            kappa: number | null;
+            /** Exact */
+            exact: number | null;
+            /** Within One */
+            within_one: number | null;
+            /** Words */
+            words: string;
+            /** Apart */
+            apart: components["schemas"]["Apart"][];
+            /** By Rater */
+            by_rater: components["schemas"]["RaterWords"][];
+        };
+        /**
+         * Apart
+         * @description One defect of a specimen on which raters are far apart; both scores stay.
+         */
+        Apart: {
+            /**
+             * Specimen Id
+             * Format: uuid
+             */
+            specimen_id: string;
+            /** Blind Code */
+            blind_code: string;
+            /** Defect */
+            defect: string;
+            /** Scores */
+            scores: components["schemas"]["ScoreBy"][];
+        };
+        /** RaterWords */
+        RaterWords: {
+            /** Rater */
+            rater: string;
+            /** Scores */
+            scores: number;
+            /** Higher */
+            higher: string;
+            /** Drift */
+            drift: string;
+            /**
+             * Revealed
+             * @description blind against revealed, where it was scored again; empty where it was not
+             */
+            revealed: string;
+        };
+        /** ScoreBy */
+        ScoreBy: {
+            /** Rater */
+            rater: string;
+            /** Severity */
+            severity: number;
         };
         /**
          * RevealedList
@@ -8088,7 +8594,7 @@ export interface components {
          * @description What a figure was made from, for its source.
          * @enum {string}
          */
-        Rests: "readings" | "scores" | "runs" | "noise" | "unit";
+        Rests: "readings" | "scores" | "runs" | "noise" | "unit" | "duels";
         /**
          * NewScheme
          * @description All criteria of the next version; `number` is that of the version the editor saw.
@@ -11548,6 +12054,41 @@ export interface operations {
             };
         };
     };
+    print_record_plate_look_runs__uuid_run_id__look_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLook"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     print_labels_studies__uuid_study_id__labels_pdf_get: {
         parameters: {
             query?: {
@@ -12440,6 +12981,37 @@ export interface operations {
             };
         };
     };
+    inspect_view_scores_specimens__uuid_specimen_id__scores_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                specimen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpecimenScores"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     inspect_record_score_specimens__uuid_specimen_id__scores_post: {
         parameters: {
             query?: never;
@@ -12461,7 +13033,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["InspectView"];
+                    "application/json": components["schemas"]["Inspected"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -12492,7 +13064,346 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    "application/json": components["schemas"]["Inspected"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_add_defect_studies__uuid_study_id__defects_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewDefect"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
                     "application/json": components["schemas"]["InspectView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_view_looks_specimens__uuid_specimen_id__looks_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                specimen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Looks"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_record_look_specimens__uuid_specimen_id__looks_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                specimen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLook"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Looks"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_view_photos_specimens__uuid_specimen_id__photos_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                specimen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_take_specimen_photo_specimens__uuid_specimen_id__photos_put: {
+        parameters: {
+            query: {
+                id: string;
+                caption?: string;
+            };
+            header?: never;
+            path: {
+                specimen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_set_pins_photos__uuid_photo_id__pins_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Pins"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_view_duels_studies__uuid_study_id__duels_get: {
+        parameters: {
+            query?: {
+                line?: number | null;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DuelView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_record_duel_studies__uuid_study_id__duels_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewDuel"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DuelView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_take_back_duels__uuid_duel_id__back_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                duel_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBack"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DuelView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_view_agreement_studies__uuid_study_id__agreement_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgreementView"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -84,7 +84,7 @@ def _shell(values: Mapping[str, float]) -> Artifact:
         "LW", "Line-width shell", tuple(bodies), tuple(features),
         isolates="Extruded line width: walls of one, two and three lines, and those in between.",
         isolates_not="Flow apart from the slicer's own choice of line count: look at the layers too.",
-        note="Sliced without a fixed wall count the slicer may leave a gap; that is a finding.", shows=("gaps", "skins"), values=values,
+        note="Sliced without a fixed wall count the slicer may leave a gap; that is a finding.", shows=("gaps", "skins", "extrusion"), values=values,
     )  # fmt: skip
 
 
@@ -130,7 +130,7 @@ def _ladder(values: Mapping[str, float]) -> Artifact:
         "FL", "Flow ladder", tuple(bodies), tuple(features),
         isolates="The flow at which extrusion falls short: every tube is printed faster than the one before, and weighs less once it is too fast.",
         isolates_not="Cooling: fast tubes have less time per layer.",
-        note="One wall, no infill, no brim left on. The flow of each tube is its speed × line width × layer height, set in the slicer for that tube alone.", shows=("gaps", "skins"), values=values,
+        note="One wall, no infill, no brim left on. The flow of each tube is its speed × line width × layer height, set in the slicer for that tube alone.", shows=("gaps", "skins", "extrusion"), values=values,
     )  # fmt: skip
 
 

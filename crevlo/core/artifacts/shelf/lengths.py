@@ -5,7 +5,7 @@ from collections.abc import Mapping
 
 from crevlo.core.artifacts.artifact import Artifact, Body, Design, Parameter
 from crevlo.core.artifacts.shape import block, engraving, joined, mark, plate, post, tilted, without
-from crevlo.core.defects import DEFECT_CODES
+from crevlo.core.defects import USUAL
 from crevlo.core.features.feature import Feature, Kind, Point
 
 # Ends of a length lie this far inside the edge they are drawn along, so that they lie on a face.
@@ -51,7 +51,7 @@ def _step_block(values: Mapping[str, float]) -> Artifact:
         isolates="Axis scale, wall offset, hole size, first-layer height.",
         isolates_not="Squareness.",
         note="Keep clear of the seam and of the engraved code.",
-        shows=DEFECT_CODES, values=values,
+        shows=USUAL, values=values,
     )  # fmt: skip
 
 
@@ -129,7 +129,7 @@ def _column(values: Mapping[str, float]) -> Artifact:
         "ZC", "Z column", (Body(solid),), features,
         isolates="Vertical banding and its pitch, Z scale over a long height.",
         isolates_not="Corners: the same face carries ringing of the direction change.",
-        note="The pitch of bands points to the part that turns once per pitch.", shows=("shift", "blobs", "ringing"), values=values,
+        note="The pitch of bands points to the part that turns once per pitch.", shows=("shift", "blobs", "ringing", "banding"), values=values,
     )  # fmt: skip
 
 

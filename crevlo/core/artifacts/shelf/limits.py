@@ -37,7 +37,7 @@ def _fan(values: Mapping[str, float]) -> Artifact:
         "OF", "Overhang fan", (Body(solid),), moved,
         isolates="The steepest underside that comes out clean without support.",
         isolates_not="Cooling from every side: the fan leans one way; print it turned for the other.",
-        note="Angles are from the vertical: 75° is nearly flat.", shows=("stringing", "blobs", "gaps"), values=values,
+        note="Angles are from the vertical: 75° is nearly flat.", shows=("stringing", "blobs", "gaps", "droop"), values=values,
     )  # fmt: skip
 
 
@@ -72,7 +72,7 @@ def _bridges(values: Mapping[str, float]) -> Artifact:
         "BL", "Bridge ladder", (Body(solid),), (*features, *sags),
         isolates="The longest clean bridge.",
         isolates_not="Bridge settings of the profile: a good bridge may be the profile's work.",
-        note="Short spans stand in front, so that every deck can be seen from below.", shows=("stringing", "gaps"), values=values,
+        note="Short spans stand in front, so that every deck can be seen from below.", shows=("stringing", "gaps", "droop"), values=values,
     )  # fmt: skip
 
 
@@ -209,7 +209,7 @@ def _sheet(values: Mapping[str, float]) -> Artifact:
         "FS", "First-layer sheet", (Body(joined([*pads, *ties])),), features,
         isolates="Level, height and adhesion of the first layer over the whole bed.",
         isolates_not="A bed that moves when warm: print it at working temperature.",
-        note="Fitted to the unit's true printable area; a round bed gets its pads inside the circle.", shows=("gaps", "skins", "warp"), values=values,
+        note="Fitted to the unit's true printable area; a round bed gets its pads inside the circle.", shows=("gaps", "skins", "warp", "layer"), values=values,
     )  # fmt: skip
 
 
@@ -246,7 +246,7 @@ def _token(values: Mapping[str, float]) -> Artifact:
         "CS", "Colour-swap token", (Body(disc), Body(inlay, tool=1)), features,
         isolates="Purge and registration of a colour change: clean edges, and grams per change.",
         isolates_not="Speed of the change itself: read it off the sliced file and the clock.",
-        note="Two tools. Weigh tower and purge; they are per plate, not per part.", shows=("blobs", "gaps", "skins"), values=values,
+        note="Two tools. Weigh tower and purge; they are per plate, not per part.", shows=("blobs", "gaps", "skins", "bleed"), values=values,
     )  # fmt: skip
 
 
@@ -274,7 +274,7 @@ def _arm(values: Mapping[str, float]) -> Artifact:
         "RA", "Rack arm", (Body(solid),), features,
         isolates="A real spare part: length, eye, and a hook that needs support.",
         isolates_not="One cause alone; it is what a counter would hand over.",
-        note="Support under the hook. Cut it away from the hand and wear eye protection.", shows=("warp", "stringing", "skins", "shift"), values=values,
+        note="Support under the hook. Cut it away from the hand and wear eye protection.", shows=("warp", "stringing", "skins", "shift", "scars"), values=values,
     )  # fmt: skip
 
 

@@ -1,0 +1,252 @@
+"""Duels: two specimens of one line side by side, blind. The pair that would tell most comes next; no machine is named."""
+
+import hashlib
+import uuid
+from collections import Counter, defaultdict
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from typing import Literal
+
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.raters.duels import Abilities, Won, davidson, more_to_settle
+from crevlo.stations.judged import current_duels
+from crevlo.stations.kit.clock import stated_time
+from crevlo.stations.kit.photo import PhotoOut, photos_of
+from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
+from crevlo.stations.study import LineKey, get_study
+from crevlo.store.inspection import Duel
+from crevlo.store.machine import ArtifactVersion
+from crevlo.store.run import Run, Specimen
+from crevlo.store.study import Job, Study
+
+Sells = Literal["both", "first", "second", "neither"]
+
+
+class Side(Shape):
+    id: uuid.UUID
+    blind_code: str
+    photos: list[PhotoOut]
+
+
+class Pair(Shape):
+    """Which is in the left hand and which in the right is shuffled."""
+
+    first: Side
+    second: Side
+
+
+class DuelLine(Shape):
+    """What can be compared: pieces of one artifact from one spool, of several machines. Which spool is not told: it could
+    name a machine."""
+
+    number: int
+    artifact: str
+    lot: int = Field(description="of several spools of the same artifact; 0 where there is one")
+    fought: int = Field(description="by everybody")
+    ties: int
+    mine: int
+    words: str
+
+
+class DuelView(Shape):
+    now: datetime
+    revealed: bool
+    lines: list[DuelLine]
+    number: int | None = Field(description="of the line that the pair is of")
+    pair: Pair | None
+    needs: str = Field(description="why there is no pair; empty where there is one")
+    last: uuid.UUID | None = Field(description="this person's last duel of the line, which can be taken back")
+
+
+class DuelQuery(Shape):
+    line: int | None = Field(default=None, ge=1, le=10_000)
+
+
+class NewDuel(Shape):
+    id: uuid.UUID
+    first_id: uuid.UUID
+    second_id: uuid.UUID
+    won: Won
+    sells: Sells | None = Field(default=None, description="which of them could be sold")
+    judged_at: Moment | None = None
+
+
+@dataclass(frozen=True)
+class _Piece:
+    id: uuid.UUID
+    code: str
+    unit_id: uuid.UUID
+    line: LineKey
+
+
+def view_duels(session: Session, study_id: uuid.UUID, asked: DuelQuery, person_id: uuid.UUID) -> DuelView:
+    """The lines that can be compared, and the next pair of the one asked for, or of the one least known."""
+    study = get_study(session, study_id)
+    pieces = _pieces(session, study_id)
+    order = _lines(session, study, pieces)
+    open_: dict[LineKey, list[_Piece]] = {line: [p for p in pieces.values() if p.line == line] for line in order}
+    duels = [d for d in current_duels(session, study_id) if d.first_id in pieces and d.second_id in pieces]
+    fought: dict[LineKey, list[Duel]] = defaultdict(list)
+    for duel in duels:
+        fought[pieces[duel.first_id].line].append(duel)
+    names = _names(session, order)
+    made = {line: _abilities(open_[line], fought[line]) for line in open_}
+    lots = Counter(names[a] for a, _ in order)
+    lines = [
+        DuelLine(
+            number=n, artifact=names[line[0]], fought=len(fought[line]), ties=sum(d.won is Won.TIE for d in fought[line]),
+            lot=1 + sum(names[x[0]] == names[line[0]] for x in order[: n - 1]) if lots[names[line[0]]] > 1 else 0,
+            mine=sum(d.person_id == person_id for d in fought[line]), words=_words(made[line], len(fought[line])),
+        )
+        for n, line in enumerate(order, 1)
+    ]  # fmt: skip
+    number = asked.line if asked.line is not None and asked.line <= len(order) else None
+    if number is None and lines:
+        number = min(lines, key=lambda x: x.fought).number
+    pair, needs, last = None, "", None
+    if study.revealed_at is not None:
+        needs = "The machines of this study are known by now: nothing is compared blind any more."
+    elif number is None:
+        needs = "Duels need pieces of the same artifact and spool from two machines."
+    else:
+        key = order[number - 1]
+        mine = [d for d in fought[key] if d.person_id == person_id]
+        last = mine[-1].id if mine else None
+        found = _next_pair(study, open_[key], mine, made[key], person_id)
+        if found is None:
+            needs = "You have compared every pair of this piece."
+        else:
+            photos = photos_of(session, [p.id for p in found])
+            first, second = (Side(id=p.id, blind_code=p.code, photos=photos.get(p.id, [])) for p in found)
+            pair = Pair(first=first, second=second)
+    return DuelView(
+        now=datetime.now(UTC), revealed=study.revealed_at is not None, lines=lines,
+        number=number, pair=pair,
+        needs=needs, last=last,
+    )  # fmt: skip
+
+
+def record_duel(session: Session, study_id: uuid.UUID, given: NewDuel, person_id: uuid.UUID) -> DuelView:
+    """Keeps who was better of two pieces of one line. Each person compares a pair once."""
+    study = session.scalars(select(Study).where(Study.id == study_id).with_for_update(read=True)).first()
+    if study is None:
+        raise Missing("There is no such study.")
+    if study.revealed_at is not None:
+        raise Refused("The machines of this study are known by now: nothing is compared blind any more.")
+    pieces = _pieces(session, study_id)
+    if given.first_id not in pieces or given.second_id not in pieces:
+        raise Missing("There is no such specimen in this study.")
+    first, second = pieces[given.first_id], pieces[given.second_id]
+    if first.line != second.line:
+        raise Refused("Only pieces of the same artifact and spool are compared.")
+    if first.unit_id == second.unit_id:
+        raise Refused("These two are not compared: choose the pair that is shown.")
+    both = {given.first_id, given.second_id}
+    if any(d.person_id == person_id and {d.first_id, d.second_id} == both for d in current_duels(session, study_id)):
+        raise Refused("You have compared these two already.")
+    session.add(
+        Duel(
+            id=given.id, study_id=study_id, first_id=given.first_id, second_id=given.second_id, won=given.won,
+            sells=given.sells, person_id=person_id, judged_at=stated_time(given.judged_at),
+        )
+    )  # fmt: skip
+    session.flush()
+    number = 1 + _lines(session, study, pieces).index(first.line)
+    return view_duels(session, study_id, DuelQuery(line=number), person_id)
+
+
+def take_back(session: Session, duel_id: uuid.UUID, person_id: uuid.UUID, back_id: uuid.UUID) -> DuelView:
+    """A newer row says that it no longer counts; what was said stays on record."""
+    duel = session.get(Duel, duel_id)
+    if duel is None or duel.person_id != person_id:
+        raise Missing("There is no such duel of yours.")
+    if get_study(session, duel.study_id).revealed_at is not None:
+        raise Refused("The machines of this study are known by now: what was compared blind stays.")
+    if duel.won is None or session.scalar(select(Duel.id).where(Duel.supersedes_id == duel.id)):
+        raise Refused("This duel was taken back already.")
+    session.add(
+        Duel(
+            id=back_id, study_id=duel.study_id, first_id=duel.first_id, second_id=duel.second_id, person_id=person_id,
+            judged_at=datetime.now(UTC), supersedes_id=duel.id,
+        )
+    )  # fmt: skip
+    session.flush()
+    pieces = _pieces(session, duel.study_id)
+    number = 1 + _lines(session, get_study(session, duel.study_id), pieces).index(pieces[duel.first_id].line)
+    return view_duels(session, duel.study_id, DuelQuery(line=number), person_id)
+
+
+def _pieces(session: Session, study_id: uuid.UUID) -> dict[uuid.UUID, _Piece]:
+    rows = session.execute(
+        select(Specimen.id, Specimen.blind_code, Job.unit_id, Job.artifact_id, Job.spool_id)
+        .join(Run, Run.id == Specimen.run_id).join(Job, Job.id == Run.job_id).where(Specimen.study_id == study_id)
+        .order_by(Specimen.position, Specimen.blind_code)
+    )  # fmt: skip
+    return {r.id: _Piece(r.id, r.blind_code, r.unit_id, (r.artifact_id, r.spool_id)) for r in rows}
+
+
+def _lines(session: Session, study: Study, pieces: dict[uuid.UUID, _Piece]) -> list[LineKey]:
+    """Lines of which several machines have pieces, by the artifact's name; those of one name in an order that tells nothing."""
+    units: dict[LineKey, set[uuid.UUID]] = defaultdict(set)
+    for piece in pieces.values():
+        units[piece.line].add(piece.unit_id)
+    open_ = [line for line, of in units.items() if len(of) > 1]
+    names = _names(session, open_)
+    return sorted(open_, key=lambda line: (names[line[0]], _mixed(study, line[0], line[1])))
+
+
+def _names(session: Session, lines: list[LineKey]) -> dict[uuid.UUID, str]:
+    wanted = {artifact for artifact, _ in lines}
+    rows = session.execute(select(ArtifactVersion.id, ArtifactVersion.name).where(ArtifactVersion.id.in_(wanted)))
+    return dict(rows.tuples().all())
+
+
+def _mixed(study: Study, *of: object) -> str:
+    """A place in an order that follows from the study's secret alone."""
+    return hashlib.sha256(" ".join(map(str, (study.blind_secret, *of))).encode()).hexdigest()
+
+
+def _abilities(pieces: list[_Piece], duels: list[Duel]) -> Abilities | None:
+    unit = {p.id: str(p.unit_id) for p in pieces}
+    results = [(unit[d.first_id], unit[d.second_id], d.won) for d in duels if d.won is not None]
+    return davidson(results, among=sorted(set(unit.values()))) if results else None
+
+
+def _words(made: Abilities | None, fought: int) -> str:
+    """How far the first place of a line is from settled; names nobody."""
+    if made is None:
+        return "Nothing compared yet."
+    more = more_to_settle(made)
+    if more == 0:
+        return "The first place of this piece is settled: more pairs tell little."
+    if more is None:
+        return "The first are so near that more pairs may never part them."
+    return f"About {more} more {'pair' if more == 1 else 'pairs'} would settle the first place of this piece; the next pair is the one that tells most."
+
+
+def _next_pair(
+    study: Study, pieces: list[_Piece], mine: list[Duel], made: Abilities | None, person_id: uuid.UUID
+) -> tuple[_Piece, _Piece] | None:
+    """Of the pairs that this person has not compared the one that tells most, copies least seen first; sides shuffled."""
+    done = {frozenset((d.first_id, d.second_id)) for d in mine}
+    seen = Counter(x for d in mine for x in (d.first_id, d.second_id))
+    wanted = frozenset(made.next) if made and made.next else None
+
+    def order(a: _Piece, b: _Piece) -> tuple[bool, int, str]:
+        named = frozenset((str(a.unit_id), str(b.unit_id)))
+        return named != wanted, seen[a.id] + seen[b.id], _mixed(study, *sorted((a.code, b.code)))
+
+    pairs = [
+        (a, b)
+        for k, a in enumerate(pieces)
+        for b in pieces[k + 1 :]
+        if a.unit_id != b.unit_id and frozenset((a.id, b.id)) not in done
+    ]
+    if not pairs:
+        return None
+    a, b = min(pairs, key=lambda p: order(*p))
+    left = _mixed(study, person_id, *sorted((a.code, b.code))) < "8"
+    return (a, b) if left == (a.code < b.code) else (b, a)

@@ -1,0 +1,108 @@
+"""What is looked at, compared and studied beside scores: looks, duels, faults of a study's own, gauge studies."""
+
+import uuid
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint, text
+from sqlalchemy.orm import Mapped, mapped_column
+
+from crevlo.core.looks import Result, Stage
+from crevlo.core.raters.duels import Won
+from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
+
+
+class Duel(Identified, Base):
+    """Which of two specimens is better, blind; a newer row without a winner takes one back."""
+
+    __tablename__ = "duel"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"), index=True)
+    first_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"))
+    second_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"))
+    won: Mapped[Won | None] = mapped_column(enum_of(Won))
+    sells: Mapped[str | None]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    judged_at: Mapped[datetime]
+    recorded_at: Mapped[datetime] = recorded_at()
+    supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("duel.id"), unique=True)
+    __table_args__ = (
+        CheckConstraint("first_id <> second_id", name="of_two"),
+        CheckConstraint("(won is null) = (supersedes_id is not null)", name="taken_back"),
+    )
+
+
+class Look(Identified, Base):
+    """One of the three looks at a part, by one person: what of its list was wrong, and what became of it."""
+
+    __tablename__ = "look"
+    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"), index=True)
+    stage: Mapped[Stage] = mapped_column(enum_of(Stage))
+    result: Mapped[Result] = mapped_column(enum_of(Result))
+    items: Mapped[dict[str, Any]]
+    words: Mapped[str]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    looked_at: Mapped[datetime]
+    recorded_at: Mapped[datetime] = recorded_at()
+    supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("look.id"), unique=True)
+    reason: Mapped[str | None]
+    after_reveal: Mapped[str | None]
+    __table_args__ = (
+        Index(
+            "uq_look_first", "specimen_id", "stage", "person_id", unique=True, postgresql_where=text("supersedes_id is null")
+        ),
+        CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
+        CheckConstraint("result = 'fine' or length(words) > 0", name="says_why"),
+    )  # fmt: skip
+
+
+class OwnDefect(Identified, Base):
+    """A fault that a study looks for beside the built-in ones."""
+
+    __tablename__ = "own_defect"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"))
+    code: Mapped[str]
+    name: Mapped[str]
+    weight: Mapped[float]
+    structural: Mapped[bool]
+    look: Mapped[str]
+    anchors: Mapped[list[Any]]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    added_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (
+        UniqueConstraint("study_id", "code"),
+        CheckConstraint("weight > 0 and weight <= 10", name="weight_above_0"),
+        CheckConstraint("jsonb_typeof(anchors) = 'array' and jsonb_array_length(anchors) = 6", name="six_anchors"),
+    )
+
+
+class GaugeStudy(Editable, Base):
+    """Who reads which parts how often; `result` is kept as it was worked out when it ended."""
+
+    __tablename__ = "gauge_study"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"), index=True)
+    instrument_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("instrument.id"))
+    feature_kind: Mapped[str]
+    parts: Mapped[list[Any]]
+    people: Mapped[list[Any]]
+    repeats: Mapped[int]
+    seed: Mapped[int]
+    begun_at: Mapped[datetime]
+    ended_at: Mapped[datetime | None]
+    result: Mapped[dict[str, Any] | None]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    __table_args__ = (CheckConstraint("repeats between 2 and 5", name="repeats_range"),)
+
+
+class GaugeReading(Identified, Base):
+    __tablename__ = "gauge_reading"
+    gauge_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("gauge_study.id"))
+    part: Mapped[int]
+    repeat: Mapped[int]
+    value: Mapped[float]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    taken_at: Mapped[datetime]
+    recorded_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (
+        UniqueConstraint("gauge_id", "part", "repeat", "person_id"),
+        CheckConstraint("value > -1e9 and value < 1e9", name="value_bounded"),
+    )
