@@ -224,7 +224,7 @@ def _words(made: Abilities | None, fought: int) -> str:
         return "The first place of this piece is settled: more pairs tell little."
     if more is None:
         return "The first are so near that more pairs may never part them."
-    return f"About {more} more {'pair' if more == 1 else 'pairs'} would settle the first place of this piece; the next pair is the one that tells most."
+    return f"About {more} more {'pair' if more == 1 else 'pairs'} would settle the first place of this piece."
 
 
 def _next_pair(

@@ -14,7 +14,7 @@ export function OutboxKeeper() {
       if (entry.takes) {
         // A reading that began before would set back what this answer says.
         void client.cancelQueries({ queryKey: entry.takes, exact: true });
-        client.setQueryData(entry.takes, answer);
+        client.setQueryData(entry.takes, (known: unknown) => takenUp(known, answer));
       }
       const taken = alone ? JSON.stringify(entry.takes) : null;
       void client.invalidateQueries({
@@ -28,6 +28,16 @@ export function OutboxKeeper() {
     };
   }, [client]);
   return null;
+}
+
+/** What a screen shows after an answer: all of it, or its list with the line that the answer is of. */
+function takenUp(known: unknown, answer: unknown): unknown {
+  const list = known as { specimens?: { id: string }[] } | undefined;
+  const made = answer as { line?: { id: string } } | null;
+  if (!made?.line) return answer;
+  const { line, ...rest } = made;
+  if (!list?.specimens) return undefined;
+  return { ...list, ...rest, specimens: list.specimens.map((s) => (s.id === line.id ? line : s)) };
 }
 
 /** What waits on this device, in the top strip of every screen. */

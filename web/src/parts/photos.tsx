@@ -1,5 +1,5 @@
 import { Camera } from "@phosphor-icons/react/dist/csr/Camera";
-import { useRef, useState } from "react";
+import { type ReactNode, useRef, useState } from "react";
 import { newId, type Schemas } from "../api/client";
 import { put, useOutbox } from "../api/outbox";
 import { Trouble } from "./bits";
@@ -13,15 +13,24 @@ export function Photos({
   may,
   label,
   studyId,
+  address,
+  takes,
+  children,
 }: {
   studyId: string;
   subjectId: string;
   photos: Schemas["PhotoOut"][];
   may: boolean;
   label: string;
+  /** Where a photo goes, and which query its answer is of; that of machines and runs where nothing is said. */
+  address?: string;
+  takes?: readonly unknown[];
+  /** Stands in for the picture that is shown large. */
+  children?: (photo: Schemas["PhotoOut"]) => ReactNode;
 }) {
+  const path = address ?? `/api/photos/${subjectId}`;
   const outbox = useOutbox();
-  const waiting = outbox.filter((e) => e.path.startsWith(`/api/photos/${subjectId}?`));
+  const waiting = outbox.filter((e) => e.path.startsWith(`${path}?`));
   const [error, setError] = useState<Error | null>(null);
   const [large, setLarge] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
@@ -32,7 +41,8 @@ export function Photos({
       label: `Photo: ${label}`,
       study: studyId,
       method: "PUT",
-      path: `/api/photos/${subjectId}?id=${newId()}`,
+      path: `${path}?id=${newId()}`,
+      ...(takes ? { takes } : {}),
       file,
     }).catch(setError);
   };
@@ -82,7 +92,8 @@ export function Photos({
           )}
         </div>
       )}
-      {shown && (
+      {shown && children?.(shown)}
+      {shown && !children && (
         <img
           src={`/api/photos/${shown.id}/picture`}
           alt={shown.caption || label}

@@ -1,5 +1,14 @@
 /** Words of these screens, by what they say. */
 export const text = {
+  lookResults: { fine: "Fine", check: "To be checked by hand", reject: "Rejected" },
+  notLookedYet: "Not looked at yet",
+  lookAgain: "look again",
+  lookWords: "In words, if something is wrong",
+  lookReason: "Why it is changed; what was found stays on record",
+  lookFine: "Nothing wrong",
+  lookCheck: "Check by hand",
+  lookReject: "Reject",
+  lookRejectNow: "Reject it for this cause",
   threeLettersAsIn: "Three letters, as in EUR",
   what: "What",
   theirsSaved: "Theirs, saved",

@@ -2,6 +2,7 @@ import type { Schemas } from "../../api/client";
 import { day, duration } from "../../parts/bits";
 import { Photos } from "../../parts/photos";
 import { FaultSheet } from "./fault";
+import { PlateLook } from "./plate-look";
 import { Reject } from "./reject";
 import { text } from "./text";
 
@@ -43,6 +44,7 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
             {run.changed && <p className="text-ink-2">{text.changed2(run.changed)}</p>}
             {run.note && <p className="text-ink-2">{run.note}</p>}
             {run.rejected && <p className="text-needle-ink">{text.rejected(run.rejected)}</p>}
+            {run.plate && <PlateLook studyId={studyId} jobId={job.id} run={run} look={run.plate} may={may} />}
             {may && run.outcome === "done" && <Reject studyId={studyId} jobId={job.id} run={run} />}
             <FaultSheet studyId={studyId} jobId={job.id} run={run} may={may} />
             <div className="pt-1">

@@ -1,4 +1,7 @@
 export const text = {
+  plateLook: "Look at the plate",
+  plateWaiting: "Kept on this device, not sent yet.",
+  plateLabel: (attempt: number, result: string) => `Attempt ${attempt}, look at the plate: ${result}`,
   energyWrong: "Energy is a number of Wh, such as 412 or 412,5.",
   whichMeter: "Several meters are listed. Say which one you read; it is remembered.",
   powerMeter: "Power meter",

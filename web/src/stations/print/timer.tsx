@@ -187,6 +187,7 @@ function unsent(entry: Entry, job: Job): Run {
     photos: [],
     hypotheses: [],
     rejected: null,
+    plate: null,
     bag_code: null,
   };
 }

@@ -29,7 +29,7 @@ export function Ladder({
   const larger = lines[0]?.easier === "larger";
   const rungs = [...lines].sort((a, b) => (larger ? b.nominal - a.nominal : a.nominal - b.nominal));
   const states = rungs.map((r) => judgedState(r, pending));
-  const next = states.findIndex((s) => s === null);
+  const next = states.indexOf(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const [change, setChange] = useState<Said | null>(null);
   const [reason, setReason] = useState("");
