@@ -141,6 +141,13 @@ def keep_sizes(body: own.KeptSizes) -> shelf.ShelfCard:
     return own.keep_sizes(db(), body)
 
 
+@api.get("/feature-kinds", responses={200: own.KindList})
+@reads(NOT_BLIND)
+def feature_kinds() -> own.KindList:
+    """Kinds of features that can be declared on an own artifact."""
+    return own.kinds()
+
+
 @api.put("/meshes", responses={200: own.MeshReport}, openapi_extensions=ONE_UPLOAD)
 @writes(REVIEW, heavy=True)
 def check_mesh(query: MeshQuery) -> own.MeshReport:

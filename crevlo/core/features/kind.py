@@ -44,7 +44,8 @@ class FeatureKind:
     `usual_off`: what is usual for a part of this size, as a dial marks it. `words`: what may be said with a verdict, or in what
     order. `usually`: the verdict that goes with a word, where it is not partly. `looked_at`: whether a look of 0 to 5 may stand beside the value. `repeats`: how often it is read whatever the
     protocol asks. `over`: what a value is taken over (waves, changes), with their number. `series`: places are successive
-    ones, not repeats. `optional`: a specimen is whole without it.
+    ones, not repeats. `optional`: a specimen is whole without it. `level`:
+    what sets one apart from others of its kind, with its unit; empty where nothing has to.
     """
 
     code: str
@@ -65,6 +66,7 @@ class FeatureKind:
     over: str = ""
     series: bool = False
     optional: bool = False
+    level: str = ""
 
 
 def means(kind: FeatureKind, word: str) -> Verdict:

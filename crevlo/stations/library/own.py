@@ -3,7 +3,7 @@
 import uuid
 from typing import Annotated, Any, Literal
 
-from pydantic import Field, model_validator
+from pydantic import AfterValidator, Field, model_validator
 from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.artifact import Artifact
@@ -11,7 +11,9 @@ from crevlo.core.artifacts.export import stl, triangles
 from crevlo.core.artifacts.mesh import read_surfaces, solids, troubles
 from crevlo.core.artifacts.placing import between
 from crevlo.core.artifacts.shelf import DESIGNS
+from crevlo.core.defects import KNOWN
 from crevlo.core.estimate import BadInput
+from crevlo.core.features import KINDS
 from crevlo.core.features.feature import Feature, Kind
 from crevlo.stations.kit.apart import apart
 from crevlo.stations.kit.shape import Missing, Refused, Shape
@@ -27,12 +29,39 @@ from crevlo.stations.library.artifact import (
 from crevlo.stations.library.shelf import ShelfCard, ShelfFeature, card
 from crevlo.store.machine import ArtifactVersion
 
-DefectCode = Literal["stringing", "blobs", "shift", "warp", "gaps", "ringing", "foot", "skins"]
+
+def _known(code: str) -> str:
+    if code not in KNOWN:
+        raise ValueError(f"no defect is called {code}")
+    return code
+
+
+DefectCode = Annotated[str, AfterValidator(_known)]
 Unit = Literal["mm", "cm", "inch", "m"]
 
 
 # A sound mesh of the most triangles takes a few seconds and some 400 MB.
 _SECONDS, _MEGABYTES = 25.0, 1200
+
+
+class KindOut(Shape):
+    """A kind of feature that can be declared: its unit, and what sets one apart from others, where something has to."""
+
+    code: Kind
+    name: str
+    unit: str
+    level: str
+
+
+class KindList(Shape):
+    kinds: list[KindOut]
+
+
+def kinds() -> KindList:
+    """What can be declared on an own artifact."""
+    return KindList(
+        kinds=[KindOut(code=Kind(k.code), name=k.name, unit=k.unit, level=k.level) for k in KINDS.values()]
+    )
 
 
 class MeshReport(Shape):
@@ -64,7 +93,9 @@ class NewFeature(Shape):
     axis: Literal["X", "Y", "Z", "D"]
     sense: int = Field(ge=-1, le=1)
     nominal: float = Field(ge=0, le=2000)
-    unit: Literal["mm", "°"] = "mm"
+    level: float | None = Field(
+        default=None, ge=0, le=10_000, description="what sets it apart from others of its kind"
+    )
     method: str = Field(min_length=1, max_length=200)
     ends: list[Annotated[list[Annotated[float, Field(ge=-1e4, le=1e4)]], Field(max_length=3)]] | None = Field(
         default=None, max_length=2
@@ -74,8 +105,11 @@ class NewFeature(Shape):
     def _whole(self) -> "NewFeature":
         if self.ends is not None and (len(self.ends) != 2 or any(len(end) != 3 for end in self.ends)):
             raise ValueError("a feature has two ends of three coordinates, or none")
-        if self.kind is Kind.LENGTH and (self.axis == "D" or self.nominal == 0 or self.unit != "mm"):
+        if self.kind is Kind.LENGTH and (self.axis == "D" or self.nominal == 0):
             raise ValueError("a length lies along X, Y or Z and is above 0 mm; a slanted one is a diagonal")
+        kind = KINDS[self.kind]
+        if kind.level and self.level is None:
+            raise ValueError(f"a feature of the kind {kind.name.lower()} needs its {kind.level}")
         return self
 
 
@@ -91,7 +125,7 @@ class NewArtifact(Shape):
     isolates: str = Field(min_length=1, max_length=300)
     isolates_not: str = Field(default="", max_length=300)
     note: str = Field(default="", max_length=300)
-    shows: list[DefectCode] = Field(default=[], max_length=8)
+    shows: list[DefectCode] = Field(default=[], max_length=len(KNOWN))
     features: list[NewFeature] = Field(max_length=60)
 
 
@@ -174,4 +208,14 @@ def _bare(session: Session, sha256: str, unit: Unit) -> Artifact:
 
 def _feature(given: NewFeature) -> Feature:
     ends: Any = tuple(tuple(end) for end in given.ends) if given.ends else None
-    return Feature(given.code, given.kind, given.axis, given.sense, given.nominal, given.method, ends, given.unit)
+    return Feature(
+        given.code,
+        given.kind,
+        given.axis,
+        given.sense,
+        given.nominal,
+        given.method,
+        ends,
+        KINDS[given.kind].unit,
+        given.level,
+    )

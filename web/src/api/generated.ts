@@ -419,6 +419,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/feature-kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Kinds of features that can be declared on an own artifact. */
+        get: operations["library_feature_kinds_feature_kinds_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/meshes": {
         parameters: {
             query?: never;
@@ -3277,6 +3294,30 @@ export interface components {
             /** Sizes */
             sizes: string;
         };
+        /** KindList */
+        KindList: {
+            /** Kinds */
+            kinds: components["schemas"]["KindOut"][];
+        };
+        /**
+         * Kind
+         * @description Codes of the kinds of features; how each is entered stands in its own file.
+         * @enum {string}
+         */
+        Kind: "length" | "diagonal" | "thickness" | "gap" | "pillar" | "span" | "overhang" | "distance" | "look" | "lift" | "under" | "sag" | "width" | "waves" | "wave height" | "mass" | "waste" | "strings" | "seconds" | "change seconds" | "fit" | "tries" | "force" | "seam" | "bleed" | "scar";
+        /**
+         * KindOut
+         * @description A kind of feature that can be declared: its unit, and what sets one apart from others, where something has to.
+         */
+        KindOut: {
+            code: components["schemas"]["Kind"];
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Level */
+            level: string;
+        };
         /**
          * MeshReport
          * @description What a mesh file holds and whether it can be used; one with troubles is not kept.
@@ -3366,16 +3407,10 @@ export interface components {
              * Shows
              * @default []
              */
-            shows?: ("stringing" | "blobs" | "shift" | "warp" | "gaps" | "ringing" | "foot" | "skins")[];
+            shows?: string[];
             /** Features */
             features: components["schemas"]["NewFeature"][];
         };
-        /**
-         * Kind
-         * @description Codes of the kinds of features; how each is entered stands in its own file.
-         * @enum {string}
-         */
-        Kind: "length" | "diagonal" | "thickness" | "gap" | "pillar" | "span" | "overhang" | "distance" | "look" | "lift" | "under" | "sag" | "width" | "waves" | "wave height" | "mass" | "waste" | "strings" | "seconds" | "change seconds" | "fit" | "tries" | "force" | "seam" | "bleed" | "scar";
         /** NewFeature */
         NewFeature: {
             /** Code */
@@ -3391,11 +3426,11 @@ export interface components {
             /** Nominal */
             nominal: number;
             /**
-             * Unit
-             * @default mm
-             * @enum {string}
+             * Level
+             * @description what sets it apart from others of its kind
+             * @default null
              */
-            unit?: "mm" | "°";
+            level?: number | null;
             /** Method */
             method: string;
             /**
@@ -10183,6 +10218,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShelfCard"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_feature_kinds_feature_kinds_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindList"];
                 };
             };
             /** @description Unprocessable Entity */

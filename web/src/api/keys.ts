@@ -18,6 +18,7 @@ export const keys = {
   apiDocument: ["openapi"] as const,
   everyStudy: ["study"] as const,
   templates: ["templates"] as const,
+  kinds: ["kinds"] as const,
   spreads: ["spreads"] as const,
   devices: ["devices"] as const,
   units: ["units"] as const,

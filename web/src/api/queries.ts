@@ -96,6 +96,14 @@ export function useAnchors() {
   });
 }
 
+export function useKinds() {
+  return useQuery({
+    queryKey: keys.kinds,
+    queryFn: () => unwrap(api.GET("/api/feature-kinds")),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
 export function useSpreads() {
   return useQuery({ queryKey: keys.spreads, queryFn: () => unwrap(api.GET("/api/spreads")) });
 }

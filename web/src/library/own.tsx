@@ -3,30 +3,21 @@ import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../api/client";
 import { keys } from "../api/keys";
-import { useAnchors } from "../api/queries";
+import { useAnchors, useKinds } from "../api/queries";
 import { Field, Skeleton, Trouble } from "../parts/bits";
 import { DropZone } from "../parts/drop";
+import { typedNumber } from "../parts/numbers";
 import { text } from "./text";
 
 const Solid = lazy(() => import("../parts/solid"));
 type Feature = Schemas["NewFeature"];
 type Unit = Schemas["MeshReport"]["unit"];
-const KINDS = [
-  "length",
-  "diagonal",
-  "thickness",
-  "gap",
-  "pillar",
-  "span",
-  "overhang",
-  "look",
-  "lift",
-] as const;
-
 /** Brings in an own artifact: the mesh is checked, features are placed on it, and it is kept as a version. */
 export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
   const client = useQueryClient();
   const anchors = useAnchors();
+  const kinds = useKinds();
+  const kindOf = (f: Feature) => kinds.data?.kinds.find((k) => k.code === f.kind);
   const [unit, setUnit] = useState<Unit>("mm");
   const [report, setReport] = useState<Schemas["MeshReport"] | null>(null);
   const [features, setFeatures] = useState<Feature[]>([]);
@@ -62,7 +53,9 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
           body: { unit, first: pair[0]!, second: pair[1]!, code: code() },
         }),
       );
-      setFeatures((old) => [...old, f as Feature]);
+      // Its unit follows from its kind.
+      const { unit: _, ...placed } = f;
+      setFeatures((old) => [...old, placed as Feature]);
       setActive(features.length);
     } catch (e) {
       setError(e as Error);
@@ -263,15 +256,12 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
                   className="input"
                   aria-label={text.kindOf(f.code)}
                   value={f.kind}
-                  onChange={(e) =>
-                    edit(i, {
-                      kind: e.target.value as Feature["kind"],
-                      unit: e.target.value === "overhang" ? "°" : "mm",
-                    })
-                  }
+                  onChange={(e) => edit(i, { kind: e.target.value as Feature["kind"], level: null })}
                 >
-                  {KINDS.map((k) => (
-                    <option key={k}>{k}</option>
+                  {kinds.data?.kinds.map((k) => (
+                    <option key={k.code} value={k.code}>
+                      {k.name}
+                    </option>
                   ))}
                 </select>
                 <select
@@ -290,11 +280,23 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
                   type="number"
                   min={0}
                   step="any"
-                  aria-label={text.nominalOf(f.code, f.unit ?? "")}
+                  aria-label={text.nominalOf(f.code, kindOf(f)?.unit ?? "")}
                   value={f.nominal}
                   readOnly={!!f.ends}
                   onChange={(e) => edit(i, { nominal: Number(e.target.value) })}
                 />
+                {kindOf(f)?.level && (
+                  <label className="col-span-5 col-start-2 row-start-2 flex items-center gap-1.5 text-small">
+                    {kindOf(f)?.level}
+                    <input
+                      className="input num w-24"
+                      inputMode="decimal"
+                      aria-label={text.levelOf(f.code)}
+                      defaultValue={f.level ?? ""}
+                      onChange={(e) => edit(i, { level: typedNumber(e.target.value) })}
+                    />
+                  </label>
+                )}
                 <input
                   className="input"
                   aria-label={text.howIsMeasured(f.code)}
@@ -328,7 +330,6 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
                   axis: "X",
                   sense: 1,
                   nominal: 10,
-                  unit: "mm",
                   method: text.jawsAcrossTheTwoFaces,
                   ends: null,
                 },

@@ -162,6 +162,7 @@ export const text = {
   codeOfFeature: (i: number) => `Code of feature ${i}`,
   kindOf: (code: string) => `Kind of ${code}`,
   axisOf: (code: string) => `Axis of ${code}`,
+  levelOf: (code: string) => `What sets ${code} apart from others of its kind`,
   nominalOf: (code: string, unit: string) => `Nominal of ${code}, ${unit}`,
   howIsMeasured: (code: string) => `How ${code} is measured`,
   takeAway: (code: string) => `Take ${code} away`,
