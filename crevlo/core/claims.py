@@ -19,16 +19,17 @@ class ClaimKind(StrEnum):
     WARM_UP = "warm-up time"
     WEIGHT = "weight"
     WARRANTY = "warranty"
+    ACCURACY = "accuracy"  # mean deviation of faces
     OTHER = "other"  # brings its own name and unit
 
 
 UNITS = {
     ClaimKind.SPEED: "mm/s", ClaimKind.FLOW: "mm³/s", ClaimKind.NOISE: "dB", ClaimKind.BED_X: "mm", ClaimKind.BED_Y: "mm",
     ClaimKind.HEIGHT: "mm", ClaimKind.NOZZLE: "°C", ClaimKind.BED: "°C", ClaimKind.WARM_UP: "s", ClaimKind.WEIGHT: "kg",
-    ClaimKind.WARRANTY: "months",
+    ClaimKind.WARRANTY: "months", ClaimKind.ACCURACY: "mm",
 }  # fmt: skip
 # Of these less is better; of the others more.
-_LESS = {ClaimKind.NOISE, ClaimKind.WARM_UP, ClaimKind.WEIGHT}
+_LESS = {ClaimKind.NOISE, ClaimKind.WARM_UP, ClaimKind.WEIGHT, ClaimKind.ACCURACY}
 _WORSE = {
     ClaimKind.NOISE: "louder", ClaimKind.WARM_UP: "slower", ClaimKind.WEIGHT: "heavier", ClaimKind.SPEED: "slower",
 }  # fmt: skip
@@ -61,7 +62,7 @@ def against(
     A claim of no listed kind brings its unit and whether less is better; `where` says in what state it was measured.
     """
     unit = UNITS.get(kind, unit)
-    digits = _DIGITS[unit] if kind in UNITS else _digits(claimed)
+    digits = 3 if kind is ClaimKind.ACCURACY else _DIGITS[unit] if kind in UNITS else _digits(claimed)
     said = f"{claimed:.{digits}f} {unit}".strip()
     where = f" ({where})" if where else ""
     if kind is ClaimKind.WARRANTY:

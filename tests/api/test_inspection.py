@@ -1,6 +1,7 @@
 """Looks, own faults, duels, agreement and photos with pins: blind for who scores, kept once, and told when they may be."""
 
 import io
+import math
 
 import pytest
 from PIL import Image
@@ -245,3 +246,40 @@ def test_a_photo_of_a_specimen_is_for_raters_too_and_tells_nothing_but_the_pictu
     hidden = reviewer.send("PUT", f"/api/photos/{unit}", content=made.getvalue(), id=new())["photos"][0]["id"]
     assert rater.http.get(f"/api/photos/{hidden}/picture").status_code == 404
     assert reviewer.http.get(f"/api/photos/{hidden}/picture").status_code == 200
+
+
+def test_a_flow_ladder_answers_the_makers_claim_and_a_columns_bands_point_to_the_screw(reviewer: Client) -> None:
+    study = make(
+        reviewer, {"Mesa": EQUAL, "Sparrow": EQUAL}, artifact=("FL", "ZC"), copies=2, measured=False, inspected=False
+    )
+    queue = reviewer.get(f"/api/studies/{study}/measure")
+    tools = {i["kind"]: i["id"] for i in queue["instruments"]}
+    for at, line in enumerate(queue["queue"]):
+        view = reviewer.get(f"/api/specimens/{line['id']}")
+        flow = line["artifact"] == "Flow ladder"
+
+        def value(f: dict, at: int = at) -> float:
+            if f["entry"] == "scale":
+                return round(f["nominal"] * (1 if f["level"] < 14 else 0.85), 3)
+            return round(
+                f["nominal"] + (0.04 * math.sin(2 * math.pi * f["level"] / 8 + at) if f["level"] else 0.0), 3
+            )
+
+        reviewer.send("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": [
+            {"id": new(), "feature_id": f["feature_id"], "repeat": 1, "instrument_id": tools["scale" if flow else "caliper"],
+             "value": value(f)} for f in view["features"]]})  # fmt: skip
+    units = reviewer.get(f"/api/studies/{study}/receive")["units"]
+    unit = units[0]["machine"]["unit_id"]
+    claims = reviewer.send("POST", f"/api/studies/{study}/units/{unit}/claims", {
+        "id": new(), "kind": "flow", "value": 22, "said": "the box"})["claims"]  # fmt: skip
+    words = next(c for c in claims if c["kind"] == "flow")["words"]
+    assert "Claimed 22.0 mm³/s, measured 13." in words
+    assert "by its prints in this study" in words
+    model = next({k: v for k, v in m.items() if k != "units"} for m in reviewer.get("/api/library")["models"] if m["name"] == units[0]["machine"]["name"])
+    source = reviewer.send("POST", f"/api/studies/{study}/units/{unit}/rank-source", {"criterion": "band.pitch"})
+    assert "Points to" not in {i["name"] for i in source["inputs"]}
+    reviewer.send("PUT", f"/api/models/{model['id']}", model | {"sheet": model["sheet"] | {"screw_lead_mm": 8}})
+    source = reviewer.send("POST", f"/api/studies/{study}/units/{unit}/rank-source", {"criterion": "band.pitch"})
+    cause = next(i for i in source["inputs"] if i["name"] == "Points to")
+    assert cause["amount"].startswith("Once per turn of the Z screw")
+    assert cause["note"] == "a suggestion, not a certainty"

@@ -55,10 +55,11 @@ DAMPING = Quantity(
 
 @dataclass(frozen=True, slots=True)
 class Band:
-    """Spacings of waves in mm at one speed."""
+    """Spacings of waves in mm at one speed; `u_mm` of their mean, where it is known better than from their own scatter."""
 
     speed_mm_s: float
     spacings_mm: tuple[float, ...]
+    u_mm: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -88,7 +89,7 @@ def ringing(bands: Sequence[Band], resolution_mm: float) -> Ringing:
         n, mean = len(band.spacings_mm), math.fsum(band.spacings_mm) / len(band.spacings_mm)
         s2 = math.fsum((x - mean) ** 2 for x in band.spacings_mm) / (n - 1) if n > 1 else 0.0
         means.append(mean)
-        variances.append(s2 / n + resolution_mm**2 / 12)
+        variances.append(band.u_mm**2 if band.u_mm is not None else s2 / n + resolution_mm**2 / 12)
     if min(variances) <= 0:
         raise NotDetermined("a second spacing at each speed, or the resolution they were read with")
     period, u_period, p_frequency = _one_constant([b.speed_mm_s for b in bands], means, variances)
@@ -130,7 +131,6 @@ def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
     codes = codes_of(specimen.features, (Kind.WAVES,))
     seen: dict[str, int] = {}
     spacings: dict[str, list[float]] = defaultdict(list)
-    resolution: dict[str, float] = {}
     for r in specimen.readings:
         if r.feature not in codes:
             continue
@@ -138,11 +138,10 @@ def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
             seen[r.feature] = max(seen.get(r.feature, 0), r.over)
         if r.value is not None and r.over > 0:
             spacings[r.feature].append(r.value)
-            resolution[r.feature] = max(resolution.get(r.feature, 0.0), _smallest(instruments, r.instrument, r.over))
     if not seen:
         return Told(())
     estimates = feature_estimates(specimen, instruments)
-    findings = [f for axis in FREQUENCY for f in _axis(specimen, codes, axis, spacings, resolution, seen)]
+    findings = [f for axis in FREQUENCY for f in _axis(specimen, codes, axis, spacings, estimates, seen)]
     findings.append(_reach(codes, seen))
     findings += _damping(specimen)
     waves = tuple(
@@ -152,15 +151,9 @@ def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
     return Told(tuple(findings), WavesChart(waves))
 
 
-def _smallest(instruments: Instruments, key: object, over: int) -> float:
-    """What of a spacing one reading leaves open, as a resolution: rounding and the hand that reads (√12 u)."""
-    i = instruments[key]
-    return math.sqrt(i.resolution**2 + 12 * i.repeatability**2) / over
-
-
 def _axis(
     specimen: Specimen, codes: Sequence[str], axis: str, spacings: Mapping[str, Sequence[float]],
-    resolution: Mapping[str, float], seen: Mapping[str, int],
+    estimates: Mapping[str, Estimate | NotDetermined], seen: Mapping[str, int],
 ) -> list[Finding]:  # fmt: skip
     mine = tuple(c for c in codes if specimen.features[c].axis == axis)
     if not mine:
@@ -171,9 +164,16 @@ def _axis(
             return []
         needs = NotDetermined(f"waves on {axis}, or that there are none")
         return [Finding(FREQUENCY[axis], needs, missing_says(f"the ringing of {axis}", needs), made_from=mine)]
-    bands = [Band(specimen.features[c].level or 1.0, tuple(spacings[c])) for c in known]
+    bands = [
+        Band(
+            specimen.features[c].level or 1.0,
+            tuple(spacings[c]),
+            e.own if isinstance(e := estimates.get(c), Estimate) else None,
+        )
+        for c in known
+    ]
     try:
-        found = ringing(bands, max(resolution[c] for c in known))
+        found = ringing(bands, 0.0)
     except NotDetermined as few:
         return [Finding(FREQUENCY[axis], few, missing_says(f"the ringing of {axis}", few), made_from=mine)]
     hz, mm = found.frequency_hz, found.pitch_mm

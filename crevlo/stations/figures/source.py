@@ -9,6 +9,7 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from crevlo.core.causes import Sheet, points_to
 from crevlo.core.estimate import NORMAL_COVERAGE, Estimate, NotDetermined
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.evaluations.evaluation import Quantity, Rests
@@ -93,6 +94,10 @@ def figure_source(session: Session, inputs: StudyFigures, unit_id: uuid.UUID, co
         if is_borrowed(inputs.lines(code), unit_id):
             note = "one copy of each: the spread between copies is that of the other machines"
             shown.append(Input(name="Spread", amount="borrowed from the field", note=note))
+    if cause := points_to(
+        code, {q: inputs.figure(q, unit_id) for q in _CAUSED if inputs.has(q)}, _sheet(bench, entry)
+    ):
+        shown.append(Input(name="Points to", amount=cause, note="a suggestion, not a certainty"))
     blind = quantity.rests in (Rests.READINGS, Rests.SCORES, Rests.DUELS) and bench.study.revealed_at is None
     if blind:
         note = "until then they would tell which specimen is this machine's"
@@ -100,6 +105,24 @@ def figure_source(session: Session, inputs: StudyFigures, unit_id: uuid.UUID, co
     return Source(
         title=f"{quantity.name}, {entry.unit.model.name}", amount=amount, rule=quantity.rule, inputs=shown,
         entries=[] if blind else entries_of(session, bench, unit_id, quantity), departures=bench.departures_of(unit_id),
+    )  # fmt: skip
+
+
+# What causes are read from; each is worked out once for all.
+_CAUSED = tuple(
+    code for code in QUANTITIES
+    if code.split(".")[0] in ("scale", "wall", "hole", "skew", "tilt", "dish", "band", "ring") and code != "ring.reach"
+)  # fmt: skip
+
+
+def _sheet(bench: Bench, entry: StudyUnit) -> Sheet:
+    """What of a machine repeats, by its maker's sheet, and the layer height of the first arm."""
+    given = entry.unit.model.sheet
+    arms = bench.protocol.arms if bench.protocol else []
+    teeth = given.get("pulley_teeth")
+    return Sheet(
+        given.get("screw_lead_mm"), given.get("belt_pitch_mm"), int(teeth) if teeth else None, given.get("gear_pitch_mm"),
+        arms[0].conditions.get("layer_height_mm") if arms else None,
     )  # fmt: skip
 
 

@@ -51,6 +51,11 @@ class StudyFigures:
         """One quantity of every unit, or what it needs."""
         return self.results(EVALUATION_OF[quantity].code).figures[quantity]
 
+    def has(self, quantity: str) -> bool:
+        """Whether anything printed tells it."""
+        takes = EVALUATION_OF[quantity].takes
+        return any(takes(line.features) for line in self.evidence.lines.values())
+
     def figure(self, quantity: str, unit_id: uuid.UUID) -> Figure:
         return self.figures(quantity)[unit_id]
 

@@ -42,6 +42,12 @@ class ModelSheet(Shape):
         default=None, gt=0, le=500, description="by how much an axis may change its speed at once"
     )
     flow_mm3_s: float | None = Field(default=None, gt=0, le=500, description="plastic that the hotend melts")
+    screw_lead_mm: float | None = Field(default=None, gt=0, le=50, description="of the Z screw, per turn")
+    belt_pitch_mm: float | None = Field(default=None, gt=0, le=20, description="from tooth to tooth")
+    pulley_teeth: int | None = Field(default=None, ge=4, le=200)
+    gear_pitch_mm: float | None = Field(
+        default=None, gt=0, le=20, description="of the extruder's gear, tooth to tooth"
+    )
     keep_outs: list[KeepOut] = Field(default=[], max_length=20)
 
 

@@ -9,9 +9,11 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.claims import UNITS, ClaimKind, Once, against
 from crevlo.core.estimate import Estimate, NotDetermined, determined
+from crevlo.core.evaluations import EVALUATION_OF
 from crevlo.core.noise import NoiseState
 from crevlo.core.statistics import sample_mean
 from crevlo.stations.bench import Bench
+from crevlo.stations.evidence.study import evidence_of
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
 from crevlo.stations.receive.measures import mean_of, printable
@@ -107,7 +109,28 @@ def _measured(
         values = [m.value for m in measures if m.claim_id == claim.id]
         what = f"measurements of “{claim.name}”"
         return (Once(values[0]) if len(values) == 1 else determined(lambda: sample_mean(values, what))), ""
+    told = _FOUND.get(claim.kind)
+    if told is not None and isinstance(found := _found(told, unit, bench), Estimate | Once):
+        return found, "by its prints in this study"
     return _listed(claim.kind, unit, measures), ""
+
+
+# What prints of a study answer by themselves.
+_FOUND = {ClaimKind.FLOW: "flow.limit", ClaimKind.ACCURACY: "off.mean"}
+
+
+def _found(code: str, unit: Unit, bench: Bench) -> Estimate | Once | NotDetermined:
+    """A figure of this machine's prints; of a single one its value alone."""
+    evaluation = EVALUATION_OF[code]
+    evidence = evidence_of(bench)
+    if not any(evaluation.takes(line.features) for line in evidence.lines.values()):
+        return NotDetermined("a print that tells it")
+    results = evaluation.of_machines(evidence)
+    figure = results.figures[code][unit.id]
+    if isinstance(figure, Estimate):
+        return figure
+    values = [v for line in results.lines.get(code, []) for v in line.values.get(unit.id, [])]
+    return Once(values[0]) if len(values) == 1 else NotDetermined("a print that tells it")
 
 
 def _listed(kind: ClaimKind, unit: Unit, measures: Sequence[UnitMeasure]) -> Estimate | NotDetermined:
@@ -117,6 +140,8 @@ def _listed(kind: ClaimKind, unit: Unit, measures: Sequence[UnitMeasure]) -> Est
         return NotDetermined("the edges that the nozzle does not reach") if side is None else Estimate(side, 1.0)
     if kind is ClaimKind.WARRANTY:
         return NotDetermined("nothing: it is a promise")
+    if kind is ClaimKind.ACCURACY:
+        return NotDetermined("a measured print with faces")
     kinds = {
         ClaimKind.SPEED: MeasureKind.SPEED, ClaimKind.FLOW: MeasureKind.FLOW, ClaimKind.HEIGHT: MeasureKind.HEIGHT,
         ClaimKind.NOZZLE: MeasureKind.NOZZLE, ClaimKind.BED: MeasureKind.BED, ClaimKind.WARM_UP: MeasureKind.WARM_BOTH,

@@ -2566,6 +2566,10 @@ export interface components {
              *       "acceleration_mm_s2": null,
              *       "corner_mm_s": null,
              *       "flow_mm3_s": null,
+             *       "screw_lead_mm": null,
+             *       "belt_pitch_mm": null,
+             *       "pulley_teeth": null,
+             *       "gear_pitch_mm": null,
              *       "keep_outs": []
              *     }
              */
@@ -2656,6 +2660,29 @@ export interface components {
              * @default null
              */
             flow_mm3_s?: number | null;
+            /**
+             * Screw Lead Mm
+             * @description of the Z screw, per turn
+             * @default null
+             */
+            screw_lead_mm?: number | null;
+            /**
+             * Belt Pitch Mm
+             * @description from tooth to tooth
+             * @default null
+             */
+            belt_pitch_mm?: number | null;
+            /**
+             * Pulley Teeth
+             * @default null
+             */
+            pulley_teeth?: number | null;
+            /**
+             * Gear Pitch Mm
+             * @description of the extruder's gear, tooth to tooth
+             * @default null
+             */
+            gear_pitch_mm?: number | null;
             /**
              * Keep Outs
              * @default []
@@ -2769,6 +2796,10 @@ export interface components {
              *       "acceleration_mm_s2": null,
              *       "corner_mm_s": null,
              *       "flow_mm3_s": null,
+             *       "screw_lead_mm": null,
+             *       "belt_pitch_mm": null,
+             *       "pulley_teeth": null,
+             *       "gear_pitch_mm": null,
              *       "keep_outs": []
              *     }
              */
@@ -3083,6 +3114,10 @@ export interface components {
              *       "acceleration_mm_s2": null,
              *       "corner_mm_s": null,
              *       "flow_mm3_s": null,
+             *       "screw_lead_mm": null,
+             *       "belt_pitch_mm": null,
+             *       "pulley_teeth": null,
+             *       "gear_pitch_mm": null,
              *       "keep_outs": []
              *     }
              */
@@ -5205,7 +5240,7 @@ export interface components {
          * ClaimKind
          * @enum {string}
          */
-        ClaimKind: "top speed" | "flow" | "noise" | "printable width" | "printable depth" | "printable height" | "nozzle temperature" | "bed temperature" | "warm-up time" | "weight" | "warranty" | "other";
+        ClaimKind: "top speed" | "flow" | "noise" | "printable width" | "printable depth" | "printable height" | "nozzle temperature" | "bed temperature" | "warm-up time" | "weight" | "warranty" | "accuracy" | "other";
         /** ClaimOut */
         ClaimOut: {
             /**

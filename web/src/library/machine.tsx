@@ -41,6 +41,10 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
         acceleration_mm_s2: amount("acceleration"),
         corner_mm_s: amount("corner"),
         flow_mm3_s: amount("flow"),
+        screw_lead_mm: amount("lead"),
+        belt_pitch_mm: amount("belt"),
+        pulley_teeth: amount("teeth"),
+        gear_pitch_mm: amount("gear"),
         keep_outs: words("free")
           .split(";")
           .filter((part) => part.trim())
@@ -120,6 +124,10 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
         {number("acceleration", "Acceleration, mm/s²", sheet?.acceleration_mm_s2)}
         {number("corner", text.jumpAtCornersMmS, sheet?.corner_mm_s)}
         {number("flow", text.meltsAtMostMmS, sheet?.flow_mm3_s)}
+        {number("lead", text.leadOfTheScrew, sheet?.screw_lead_mm)}
+        {number("belt", text.pitchOfTheBelt, sheet?.belt_pitch_mm)}
+        {number("teeth", text.teethOfThePulley, sheet?.pulley_teeth)}
+        {number("gear", text.pitchOfTheGear, sheet?.gear_pitch_mm)}
         {number("top", text.widthLeftAtFullHeight, sheet ? 100 * (sheet.top_share ?? 1) : 100)}
         <div className="col-span-3 max-[760px]:col-span-1">
           <Field label={text.keptFreeOnTheBed}>

@@ -15,6 +15,7 @@ const CLAIMS: Schemas["ClaimKind"][] = [
   "bed temperature",
   "warm-up time",
   "weight",
+  "accuracy",
   "warranty",
   "other",
 ];
