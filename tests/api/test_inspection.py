@@ -275,7 +275,11 @@ def test_a_flow_ladder_answers_the_makers_claim_and_a_columns_bands_point_to_the
     words = next(c for c in claims if c["kind"] == "flow")["words"]
     assert "Claimed 22.0 mm³/s, measured 13." in words
     assert "by its prints in this study" in words
-    model = next({k: v for k, v in m.items() if k != "units"} for m in reviewer.get("/api/library")["models"] if m["name"] == units[0]["machine"]["name"])
+    model = next(
+        {k: v for k, v in m.items() if k != "units"}
+        for m in reviewer.get("/api/library")["models"]
+        if m["name"] == units[0]["machine"]["name"]
+    )
     source = reviewer.send("POST", f"/api/studies/{study}/units/{unit}/rank-source", {"criterion": "band.pitch"})
     assert "Points to" not in {i["name"] for i in source["inputs"]}
     reviewer.send("PUT", f"/api/models/{model['id']}", model | {"sheet": model["sheet"] | {"screw_lead_mm": 8}})

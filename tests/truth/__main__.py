@@ -17,11 +17,13 @@ from tests.truth import checks
 from tests.truth.checks import CHECKS, EQUALS, FIELDS, SETTINGS, Out
 from tests.truth.coverage import Held
 from tests.truth.faults import FAULTS
+from tests.truth.prints import Found
 from tests.truth.ranking import Stated, stated
 from tests.truth.study import Setting
 from tests.truth.traces import gaps_covered
 
 STUDIES = 400
+MACHINES = 600
 REPORT = Path(__file__).resolve().parents[2] / "docs" / "truth.md"
 BANDS = ((0.0, 0.4), (0.4, 0.6), (0.6, 0.8), (0.8, 0.95), (0.95, 1.01))
 WHOLE = (
@@ -52,6 +54,10 @@ def main() -> int:
         lines += _leaders([(f.name, *made[f.name]) for f, (_, made) in zip(FIELDS, fields, strict=True)])
         lines += _whole(zip(WHOLE, whole, strict=True)) + _ties([share for _, share in equals])
         lines += _gaps(traces.result())
+        halves = list(pool.map(checks.told_by_prints, [MACHINES // cores] * cores, [1000 * k for k in range(cores)]))
+        joined = _joined([found for _, found in halves])
+        lines += _prints(joined)
+        out += [Out("prints", f.name, f"{100 * f.share:.1f} % of {len(f.held)}") for f in joined if f.out()]
         _say("chances, ties and gaps", began)
         seen = list(pool.map(_seen, range(len(FAULTS))))
     lines += _faults(seen)
@@ -141,6 +147,23 @@ def _gaps(found: dict[str, tuple[float, float, float]]) -> list[str]:
         held = "decided" if name.startswith("a counter") else f"{100 * share:.1f} %"
         lines.append(f"| {name} | {held} | {100 * bounded:.1f} % |")
     return lines
+
+
+def _joined(parts: Sequence[Sequence[Found]]) -> list[Found]:
+    made = {f.name: Found(f.name, [], f.low, f.high) for part in parts for f in part}
+    for part in parts:
+        for f in part:
+            made[f.name].held.extend(f.held)
+    return list(made.values())
+
+
+def _prints(found: Sequence[Found]) -> list[str]:
+    lines = ["\n## What prints and people hide\n", f"{MACHINES} simulated machines a rule, read by a hand with scatter, rounding and a calibration error.\n",
+             "| hidden | found again | of | goal |", "| --- | --: | --: | --- |"]  # fmt: skip
+    return lines + [
+        f"| {f.name} | {100 * f.share:.1f} % | {len(f.held)} | {'at least ' + format(100 * f.low, '.0f') if f.high == 1 else format(100 * f.low, '.0f') + ' to ' + format(100 * f.high, '.0f')} % |"
+        for f in found
+    ]
 
 
 def _faults(seen: Sequence[list[str]]) -> list[str]:

@@ -15,6 +15,7 @@ from crevlo.core.ranking.gate import Standing, judge_limit
 from crevlo.core.ranking.points import weighted_totals
 from crevlo.core.ranking.value import linear, value_of
 from tests.truth.coverage import GOAL, Held, coverage
+from tests.truth.prints import Found, prints
 from tests.truth.ranking import Field, Stated, stated_of_field
 from tests.truth.study import Setting
 from tests.truth.traces import gaps_covered
@@ -222,9 +223,20 @@ def gaps(traces: int = 200) -> list[Out]:
     return out
 
 
+def told_by_prints(machines: int, seed: int = 0) -> tuple[list[Out], list[Found]]:
+    """Whether what prints and people hide is found again."""
+    found = prints(machines, seed)
+    words = [
+        (f.name, f"{100 * f.share:.1f} % of {len(f.held)}, goal {100 * f.low:.0f} to {100 * f.high:.0f}")
+        for f in found
+        if f.out()
+    ]
+    return [Out("prints", name, said) for name, said in words], found
+
+
 CHECKS: Mapping[str, Callable[[], list[Out]]] = {
     "usual": lambda: covers(USUAL, 60)[0], "few": lambda: covers(FEW, 160)[0], "fine": lambda: covers(FINE, 40)[0],
     "leaders": lambda: leaders(FIELDS, 200)[0], "ties": lambda: ties(EQUALS[:1] + EQUALS[-1:], 200)[0],
     "totals": lambda: totals_and_flips(30), "must-haves": lambda: must_haves(2000), "claims": lambda: claims(1000),
-    "gaps": lambda: gaps(100),
+    "gaps": lambda: gaps(100), "prints": lambda: told_by_prints(60)[0],
 }  # fmt: skip

@@ -11,7 +11,19 @@ import numpy as np
 
 from crevlo.core import energy, estimate, figure, gaps, readings, sizes
 from crevlo.core.estimate import Estimate, made_of
-from crevlo.core.evaluations import EVALUATION_OF, evaluation, flatness, noise, squareness, success
+from crevlo.core.evaluations import (
+    EVALUATION_OF,
+    banding,
+    evaluation,
+    flatness,
+    flow,
+    line_width,
+    noise,
+    ringing,
+    squareness,
+    success,
+    thresholds,
+)  # fmt: skip
 from crevlo.core.evaluations import defects as defects_told
 from crevlo.core.evaluations import energy as energy_told
 from crevlo.core.evaluations import scale as scale_told
@@ -20,7 +32,7 @@ from crevlo.core.evaluations.cost import COST_OF_PART
 from crevlo.core.evaluations.evaluation import Evaluation, Results
 from crevlo.core.figure import Composed, Counted, Spread
 from crevlo.core.ranking import chances, flips, gate, points
-from tests.truth import checks, ranking
+from tests.truth import checks, prints, ranking
 
 Rule = Callable[..., Any]
 
@@ -159,6 +171,16 @@ FAULTS: tuple[Fault, ...] = (
     Fault("gaps as sure as what was seen", gaps._Seen, "_spread", _after(lambda u: None if u is None else u / 4), ("gaps",)),
     Fault("a counter across a gap not looked at", gaps, "_counted", lambda rule: lambda counter, at: None, ("gaps",)),
     Fault("a reset of a counter taken from the sum", energy, "_with_gaps", lambda rule: lambda t, gap, seen, unseen, peak: rule(t, gap, seen * 0.5 if peak is None else seen, unseen, peak), ("gaps",)),
+    Fault("a band's amplitude × 1.2", banding, "banding", _after(lambda b: replace(b, amplitude_mm=1.2 * b.amplitude_mm)), ("prints",)),
+    Fault("twice the pitch of a band", banding, "banding", _after(lambda b: replace(b, pitch_mm=2 * b.pitch_mm)), ("prints",)),
+    Fault("any widths called a band", banding, "_false_alarm", lambda rule: lambda *a: 0.0, ("prints",)),
+    Fault("calibration left out of waves", ringing, "ringing", lambda rule: lambda bands, resolution, bias=0.0: rule(bands, resolution), ("prints",)),
+    Fault("waves taken for teeth", ringing, "_one_constant", lambda rule: lambda x, y, v, b: rule([1.0] * len(x), y, v, b), ("prints",)),
+    Fault("a ladder read from its hard end", thresholds, "threshold", lambda rule: lambda steps, easier: rule(steps, thresholds.Easier.SMALLER if easier is thresholds.Easier.LARGER else thresholds.Easier.LARGER), ("prints",)),
+    Fault("flow against the fastest step", flow, "_crossing", lambda rule: lambda f, e, m, a: rule(f, e, m * np.linspace(1, 1.1, m.shape[1]), a), ("prints",)),
+    Fault("line width with the wrong sign", line_width, "line_width", _after(lambda w: replace(w, off_mm=replace(w.off_mm, value=-w.off_mm.value))), ("prints",)),
+    Fault("duels surer than they are", prints, "davidson", _after(lambda a: replace(a, covariance=a.covariance / 4)), ("prints",)),
+    Fault("a rater's leniency halved", prints, "against_others", _after(lambda r: replace(r, higher=replace(r.higher, value=r.higher.value / 2, u=r.higher.u / 4))), ("prints",)),
 )  # fmt: skip
 
 

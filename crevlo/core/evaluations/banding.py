@@ -78,8 +78,7 @@ def banding(
     """Pitch between `shortest_mm` and `longest_mm` that widths repeat with, power in the standard normalisation.
 
     Raises NotDetermined for fewer than 12 widths or widths all alike, BadInput for lists of different length, values that
-    are not finite or limits the wrong way round. Source: Zechmeister and Kürster 2009; u of the pitch by Montgomery and
-    O'Donoghue 1999.
+    are not finite or limits the wrong way round. Source: Zechmeister and Kürster 2009; u by GUM F.1.2.
     """
     if len(heights_mm) != len(widths_mm):
         raise BadInput(f"{len(heights_mm)} heights do not go with {len(widths_mm)} widths")
@@ -105,11 +104,10 @@ def banding(
     sharp = _power(z, w, fine)
     at = float(fine[int(np.argmax(sharp))])
     highest = float(sharp.max())
-    amplitude, phase, left = _sine(z, w, at)
-    u_frequency = math.sqrt(6 / len(z)) * left / (math.pi * span * amplitude) if amplitude else math.inf
+    amplitude, phase, u_amplitude, u_frequency = _sine(z, w, at)
     return Banding(
         1 / at, amplitude, highest, _false_alarm(z, w, frequency, float(power[best]), seed),
-        min(u_frequency / at**2, longest_mm), left * math.sqrt(2 / len(z)), phase, _alias(frequency, power, best, span),
+        min(u_frequency / at**2, longest_mm), u_amplitude, phase, _alias(frequency, power, best, span),
     )  # fmt: skip
 
 
@@ -118,16 +116,27 @@ def _power(z: np.ndarray, w: np.ndarray, frequency: np.ndarray) -> np.ndarray:
     return found
 
 
-def _sine(z: np.ndarray, w: np.ndarray, frequency: float) -> tuple[float, float, float]:
-    """Amplitude and phase in turns of the sine of one frequency with a free mean, and the standard deviation of what it
-    leaves."""
+def _sine(z: np.ndarray, w: np.ndarray, frequency: float) -> tuple[float, float, float, float]:
+    """Amplitude and phase in turns of the sine of one frequency with a free mean, and u of its amplitude and frequency from
+    the linearised fit of all four."""
     turn = 2 * np.pi * frequency * z
-    design = np.column_stack([np.ones_like(z), np.cos(turn), np.sin(turn)])
+    cosine, sine = np.cos(turn), np.sin(turn)
+    design = np.column_stack([np.ones_like(z), cosine, sine])
     solved, *_ = np.linalg.lstsq(design, w, rcond=None)
     left = w - design @ solved
-    # Mean, two of the sine and its frequency were chosen.
-    phase = math.atan2(solved[1], solved[2]) / (2 * math.pi)
-    return math.hypot(solved[1], solved[2]), phase, math.sqrt(float(left @ left) / max(len(z) - 4, 1))
+    s2 = float(left @ left) / max(len(z) - 4, 1)
+    _, c, s = (float(x) for x in solved)
+    amplitude = math.hypot(c, s)
+    phase = math.atan2(c, s) / (2 * math.pi)
+    moved = np.column_stack([design, 2 * np.pi * z * (s * cosine - c * sine)])
+    covariance = s2 * np.linalg.pinv(moved.T @ moved)
+    along = np.array([0.0, c, s, 0.0]) / max(amplitude, 1e-12)
+    return (
+        amplitude,
+        phase,
+        math.sqrt(float(along @ covariance @ along)),
+        math.sqrt(max(float(covariance[3, 3]), 0.0)),
+    )
 
 
 def _false_alarm(z: np.ndarray, w: np.ndarray, frequency: np.ndarray, found: float, seed: int) -> float:

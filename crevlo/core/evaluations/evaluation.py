@@ -342,7 +342,7 @@ def shared_parts(
         if not u:
             continue
         shifted = tuple(
-            replace(r, value=r.value + u) if r.instrument == key and r.value is not None else r
+            replace(r, value=r.value + u / max(r.over, 1)) if r.instrument == key and r.value is not None else r
             for r in specimen.readings
         )
         for after in made(replace(specimen, readings=shifted)).findings:

@@ -5,6 +5,7 @@ from collections import defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
+import numpy as np
 from scipy.special import chdtrc
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
@@ -73,8 +74,10 @@ class Ringing:
     follows: str
 
 
-def ringing(bands: Sequence[Band], resolution_mm: float) -> Ringing:
+def ringing(bands: Sequence[Band], resolution_mm: float, u_bias_mm: float = 0.0) -> Ringing:
     """Weighted least squares of 1/f and of the pitch over bands, χ² with k − 1 degrees of freedom; of one speed both are kept.
+
+    `u_bias_mm` is what the calibration of the instrument may put on every spacing alike.
 
     Raises NotDetermined without spacings or where nothing is known of their scatter, BadInput for speeds or spacings that
     are not above 0.
@@ -92,8 +95,8 @@ def ringing(bands: Sequence[Band], resolution_mm: float) -> Ringing:
         variances.append(band.u_mm**2 if band.u_mm is not None else s2 / n + resolution_mm**2 / 12)
     if min(variances) <= 0:
         raise NotDetermined("a second spacing at each speed, or the resolution they were read with")
-    period, u_period, p_frequency = _one_constant([b.speed_mm_s for b in bands], means, variances)
-    pitch, u_pitch, p_pitch = _one_constant([1.0] * len(bands), means, variances)
+    period, u_period, p_frequency = _one_constant([b.speed_mm_s for b in bands], means, variances, u_bias_mm)
+    pitch, u_pitch, p_pitch = _one_constant([1.0] * len(bands), means, variances, u_bias_mm)
     kept = [name for name, p in (("frequency", p_frequency), ("pitch", p_pitch)) if p is None or p >= KEPT]
     follows = "both" if len(kept) == 2 else kept[0] if kept else "neither"
     return Ringing(
@@ -102,13 +105,27 @@ def ringing(bands: Sequence[Band], resolution_mm: float) -> Ringing:
 
 
 def _one_constant(
-    x: Sequence[float], y: Sequence[float], variances: Sequence[float]
+    x: Sequence[float], y: Sequence[float], variances: Sequence[float], u_bias: float
 ) -> tuple[float, float, float | None]:
-    """The constant c of y = c·x with its u, and the chance of so large a χ²; None of one point alone."""
-    weight = math.fsum(a * a / v for a, v in zip(x, variances, strict=True))
-    c = math.fsum(a * b / v for a, b, v in zip(x, y, variances, strict=True)) / weight
-    chi2 = math.fsum((b - c * a) ** 2 / v for a, b, v in zip(x, y, variances, strict=True))
-    return c, math.sqrt(1 / weight), float(chdtrc(len(y) - 1, chi2)) if len(y) > 1 else None
+    """The constant c of y = c·x with its u, and the chance of so large a χ²; None of one point alone. A bias that all y share
+    is in their covariance."""
+    a, b = np.array(x), np.array(y)
+    weight = np.linalg.inv(np.diag(variances) + u_bias**2)
+    of_x = float(a @ weight @ a)
+    c = float(a @ weight @ b) / of_x
+    left = b - c * a
+    chi2 = float(left @ weight @ left)
+    return c, math.sqrt(1 / of_x), float(chdtrc(len(y) - 1, chi2)) if len(y) > 1 else None
+
+
+def likelier(made: Ringing) -> str:
+    """What the waves follow; where both hypotheses are refused the one that is far likelier, as one in twenty true ones is
+    refused by luck."""
+    if made.follows != "neither" or made.p_frequency is None or made.p_pitch is None:
+        return made.follows
+    ranked = sorted([(made.p_frequency, "frequency"), (made.p_pitch, "pitch")])
+    (worse, _), (better, name) = ranked
+    return name if better >= 0.001 and better >= 1000 * worse else "neither"
 
 
 def damping(amplitudes: Sequence[float]) -> float:
@@ -173,28 +190,30 @@ def _axis(
         for c in known
     ]
     try:
-        found = ringing(bands, 0.0)
+        found = ringing(
+            bands, 0.0, max((e.u_shared for c in known if isinstance(e := estimates.get(c), Estimate)), default=0.0)
+        )
     except NotDetermined as few:
         return [Finding(FREQUENCY[axis], few, missing_says(f"the ringing of {axis}", few), made_from=mine)]
-    hz, mm = found.frequency_hz, found.pitch_mm
+    hz, mm, follows = found.frequency_hz, found.pitch_mm, likelier(found)
     told = []
-    if found.follows in ("frequency", "both"):
-        words = "A resonance of that axis." if found.follows == "frequency" else "If it is a resonance."
+    if follows in ("frequency", "both"):
+        words = "A resonance of that axis." if follows == "frequency" else "If it is a resonance."
         told.append(
             Finding(FREQUENCY[axis], hz, Says(f"{axis} rings at", f"{hz.value:.1f} Hz", f"± {hz.expanded:.1f}", words),
                     f"resonance of {axis}: belt tension, or what the frame stands on. It moves with the tension", mine)
         )  # fmt: skip
-    if found.follows in ("pitch", "both"):
+    if follows in ("pitch", "both"):
         words = (
             "The same at every speed: a tooth, gear or screw."
-            if found.follows == "pitch"
+            if follows == "pitch"
             else "If it is a tooth, gear or screw. Print the second speed to tell them apart."
         )
         told.append(
             Finding(PITCH[axis], mm, Says(f"Waves on {axis} stand every", f"{mm.value:.2f} mm", f"± {mm.expanded:.2f}", words),
                     "a part that repeats per turn or tooth. Compare with the pitch of the belt and the teeth of its pulley", mine)
         )  # fmt: skip
-    if found.follows == "neither":
+    if follows == "neither":
         why = NotDetermined("waves of one cause: the spacing follows neither a frequency nor a pitch")
         told.append(Finding(FREQUENCY[axis], why, missing_says(f"the ringing of {axis}", why), made_from=mine))
     return told
