@@ -180,13 +180,16 @@ def enter_demo(
 ) -> list[dict[str, str]]:
     """Enters the demo study through the HTTP API; gives the simulated devices to start beside it."""
     from crevlo.sim.client import Client
-    from crevlo.sim.demo import Demo
+    from crevlo.sim.demo import SEED, Demo
+    from crevlo.sim.pieces import Pieces
 
     reviewer, rater = Client(reach()), Client(reach())
     reviewer.sign_in(OWNER, password)
     rater.sign_in(RATER, password)
     demo = Demo(reviewer, rater)
     demo.play(say=say)
+    say("measuring nine kinds of pieces")
+    Pieces(reviewer, rater, SEED + 7).play(demo.spool)
     return demo.devices
 
 

@@ -23,6 +23,15 @@ def sliced_file(name: str) -> bytes:
     return gzip.decompress((files("crevlo.sim") / "sliced" / f"{name}.gcode.gz").read_bytes())
 
 
+def short_file(name: str, layers: int = 4) -> bytes:
+    """The first layers of a sliced file with all that it states: enough for a study that reads nothing else of it."""
+    whole = sliced_file(name).decode()
+    head = whole.split(";LAYER_CHANGE", layers + 1)
+    end = whole.rfind("; filament used")
+    foot = whole[end:] if end >= 0 else ""
+    return (";LAYER_CHANGE".join(head[: layers + 1]) + "\n" + foot).encode()
+
+
 def true_size_mm(truth: Truth, axis: str, sense: int, nominal_mm: float) -> float:
     """Size of a face as the machine makes it, before the spread between copies."""
     scale = dict(zip("XYZ", truth.scale, strict=True))[axis]

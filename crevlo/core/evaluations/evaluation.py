@@ -310,7 +310,9 @@ def figures_of_findings(
             f = found.get(id(run))
             return f.value if f and isinstance(f.value, Estimate) else None
 
-        lines[quantity.code] = lines_of(evidence, value, evaluation.takes)
+        every = lines_of(evidence, value, evaluation.takes)
+        # What no print of an artifact could tell is asked of the artifacts that tell it.
+        lines[quantity.code] = [one for one in every if any(one.values.values())] or every
         words = needs if lines[quantity.code] else lacks
         own = _widest_step(evidence, value) if in_steps else None
         figures[quantity.code] = mean_figures(evidence, lines[quantity.code], words, own)

@@ -75,7 +75,7 @@ def _kappa(ratings: Ratings, categories: int) -> float | NotDetermined:
 
 def say_agreement(made: Agreement, raters: int) -> str:
     """What it means, in a sentence."""
-    share = f"{100 * made.within_one:.0f} % of pairs agree within one"
+    share = f"{int(100 * made.within_one + 0.5)} % of pairs agree within one"
     if isinstance(made.alpha, NotDetermined):
         return f"{share}; chance cannot be taken out: needs {made.alpha.needs}."
     word = (

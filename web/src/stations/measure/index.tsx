@@ -24,6 +24,9 @@ import { Says } from "./says";
 import { keptIn, type Slot, slotsOf, waitingFor } from "./slots";
 import { text } from "./text";
 
+// A table of more rows than these goes below what they say.
+const LONG = 14;
+
 export default function Measure({ studyId }: { studyId: string }) {
   const queue = useMeasure(studyId);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -149,7 +152,12 @@ function Bench({
     setMode("read");
     input.current?.focus();
   };
+  const unfinished = groups.find((g) => g.entry !== group?.entry && g.done < g.due);
   const following = queue.queue.find((q) => q.done < q.due && q.id !== specimenId);
+  const goOn = () => {
+    if (unfinished && !slot) setWanted(unfinished.entry);
+    else if (following) take(following.id);
+  };
   const reading = mode === "read" && inGroup.length > 0;
   useKeys([
     ...(inGroup.length > 0 && group?.entry !== "map"
@@ -171,7 +179,7 @@ function Bench({
         }))
       : []),
     { key: "z", does: text.keys.zero, run: () => setMode("zero"), typing: reading },
-    { key: "n", does: text.keys.next, typing: reading, run: () => following && take(following.id) },
+    { key: "n", does: text.keys.next, typing: reading, run: goOn },
   ]);
   const refused = outbox.filter((e) => e.path.startsWith(`/api/specimens/${specimenId}/`));
   const next = following && (
@@ -179,6 +187,7 @@ function Bench({
       {text.following(following.blind_code)} <Key>{text.keys.nextKey}</Key>
     </button>
   );
+  const first = inGroup.length > LONG;
   const method = artifact.features.find((f) => f.code === slot?.code)?.method;
   return (
     <div className="grid h-full min-h-0 grid-cols-[176px_minmax(0,1fr)_330px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
@@ -279,7 +288,16 @@ function Bench({
               leave={leave}
               refused={refused}
               following={
-                !slot && following ? { code: following.blind_code, take: () => take(following.id) } : null
+                slot
+                  ? null
+                  : unfinished
+                    ? {
+                        words: text.goOn(text.groupDone(unfinished.name, unfinished.done, unfinished.due)),
+                        take: () => setWanted(unfinished.entry),
+                      }
+                    : following
+                      ? { words: text.following(following.blind_code), take: () => take(following.id) }
+                      : null
               }
             />
           </>
@@ -309,6 +327,8 @@ function Bench({
       <section aria-label={text.readings} className="sheet min-h-0 overflow-y-auto px-3 py-2.5">
         {specimen.data && (
           <>
+            {/* Under a long table nobody would see it. */}
+            {first && <Says specimen={specimen.data} />}
             {(inGroup.length > 0 ? inGroup : features).length > 0 && (
               <ReadingTable
                 specimen={specimen.data}
@@ -318,7 +338,7 @@ function Bench({
                 pick={(s, r, digits) => pick(s, r?.value, digits, r?.over)}
               />
             )}
-            <Says specimen={specimen.data} />
+            {!first && <Says specimen={specimen.data} />}
             <Judging
               specimen={specimen.data}
               judge={keeping.judge}

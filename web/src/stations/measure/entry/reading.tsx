@@ -60,7 +60,7 @@ export function ReadingEntry({
   enter: () => void;
   leave: () => void;
   refused: Entry[];
-  following: { code: string; take: () => void } | null;
+  following: { words: string; take: () => void } | null;
 }) {
   const preview = typedNumber(typed);
   const nominal = line?.nominal ?? 0;
@@ -223,7 +223,7 @@ export function ReadingEntry({
               </div>
               {following && (
                 <button type="button" className="button primary mt-2" autoFocus onClick={following.take}>
-                  {text.following(following.code)} <Key>N</Key>
+                  {following.words} <Key>N</Key>
                 </button>
               )}
               {keeping.wrong && (
