@@ -47,6 +47,7 @@ UPLOADS = (
     "inspect.take_specimen_photo",
     "print.read_heading",
     "library.check_mesh",
+    "measure.read_sheet",
 )
 MOST_JSON_BYTES = 1 << 20
 # By which the demo names itself while it is entered.

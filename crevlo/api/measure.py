@@ -1,5 +1,6 @@
 """The calls of station 4 Measure: readings and judgements of specimens."""
 
+from flask import request
 from flask_login import current_user
 
 from crevlo.api.guard import BENCH, EVERYONE, REVIEW, db, reads, writes
@@ -9,8 +10,9 @@ from crevlo.api.paths import (
     StudyPath,
 )
 from crevlo.api.station import station
+from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations.figures.source import Source
-from crevlo.stations.measure import instruments, judgement, queue, reading, source, specimen
+from crevlo.stations.measure import instruments, judgement, queue, reading, source, specimen, table
 
 api = station("measure")
 
@@ -55,6 +57,27 @@ def record_judgement(path: SpecimenPath, body: judgement.NewJudgement) -> specim
     return judgement.record_judgement(
         db(), path.specimen_id, body, current_user.id, reviews=current_user.role in REVIEW
     )
+
+
+@api.post("/studies/<uuid:study_id>/reading-table/preview", responses={200: table.TableView})
+@reads(BENCH)
+def preview_table(path: StudyPath, body: table.ReadingTable) -> table.TableView:
+    """What of a pasted table would be kept, and why not the rest."""
+    return table.preview(db(), path.study_id, body)
+
+
+@api.post("/studies/<uuid:study_id>/reading-table", responses={200: table.TableView})
+@writes(BENCH)
+def keep_table(path: StudyPath, body: table.ReadingTable) -> table.TableView:
+    """A pasted table, kept whole or refused whole."""
+    return table.keep_table(db(), path.study_id, body, current_user.id, reviews=current_user.role in REVIEW)
+
+
+@api.put("/sheet-text", responses={200: table.SheetText}, openapi_extensions=ONE_UPLOAD)
+@reads(BENCH)
+def read_sheet() -> table.SheetText:
+    """A CSV or XLSX file as text, as it would be pasted; nothing of it is kept."""
+    return table.read_sheet(request.get_data())
 
 
 @api.post("/studies/<uuid:study_id>/zero-checks", responses={200: queue.MeasureQueue})

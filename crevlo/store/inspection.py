@@ -1,4 +1,4 @@
-"""What is looked at, compared and studied beside scores: looks, duels, faults of a study's own, gauge studies."""
+"""What is looked at and compared beside scores: looks, duels, faults of a study's own."""
 
 import uuid
 from datetime import datetime
@@ -9,7 +9,7 @@ from sqlalchemy.orm import Mapped, mapped_column
 
 from crevlo.core.looks import Result, Stage
 from crevlo.core.raters.duels import Won
-from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
+from crevlo.store.base import Base, Identified, enum_of, recorded_at
 
 
 class Duel(Identified, Base):
@@ -72,37 +72,4 @@ class OwnDefect(Identified, Base):
         UniqueConstraint("study_id", "code"),
         CheckConstraint("weight > 0 and weight <= 10", name="weight_above_0"),
         CheckConstraint("jsonb_typeof(anchors) = 'array' and jsonb_array_length(anchors) = 6", name="six_anchors"),
-    )
-
-
-class GaugeStudy(Editable, Base):
-    """Who reads which parts how often; `result` is kept as it was worked out when it ended."""
-
-    __tablename__ = "gauge_study"
-    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"), index=True)
-    instrument_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("instrument.id"))
-    feature_kind: Mapped[str]
-    parts: Mapped[list[Any]]
-    people: Mapped[list[Any]]
-    repeats: Mapped[int]
-    seed: Mapped[int]
-    begun_at: Mapped[datetime]
-    ended_at: Mapped[datetime | None]
-    result: Mapped[dict[str, Any] | None]
-    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
-    __table_args__ = (CheckConstraint("repeats between 2 and 5", name="repeats_range"),)
-
-
-class GaugeReading(Identified, Base):
-    __tablename__ = "gauge_reading"
-    gauge_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("gauge_study.id"))
-    part: Mapped[int]
-    repeat: Mapped[int]
-    value: Mapped[float]
-    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
-    taken_at: Mapped[datetime]
-    recorded_at: Mapped[datetime] = recorded_at()
-    __table_args__ = (
-        UniqueConstraint("gauge_id", "part", "repeat", "person_id"),
-        CheckConstraint("value > -1e9 and value < 1e9", name="value_bounded"),
     )

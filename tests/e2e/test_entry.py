@@ -146,3 +146,44 @@ def test_each_kind_of_entry_by_keys(page: Page, site: Site, client: Client, hand
         hands.press("Enter")
     expect(says).to_contain_text("Strings per travel 5.0")
     expect(says).to_contain_text("12 over 40 mm")
+
+
+def test_a_table_is_pasted_or_dropped_seen_and_kept_whole(
+    page: Page, site: Site, client: Client, hands: Hands, check_axe
+) -> None:
+    study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, measured=False, inspected=False)
+    first, second = (q["blind_code"] for q in client.get(f"/api/studies/{study}/measure")["queue"])
+    site.open(page, study, "measure")
+    queue = page.get_by_role("region", name="Queue")
+    expect(page.locator("#reading")).to_be_focused()
+    page.evaluate(
+        """text => { const sent = new DataTransfer(); sent.setData("text", text);
+        document.activeElement.dispatchEvent(new ClipboardEvent("paste", {clipboardData: sent, bubbles: true})); }""",
+        f"code\tX1\tY1\n{first}\t40,07\tabc\n{second}\t40.01\t29.99\n",
+    )
+    table = page.get_by_role("dialog", name="Readings from a table")
+    expect(table.get_by_role("status")).to_have_text("2 of 4 values cannot be kept, so none is.")
+    expect(table).to_contain_text("abc is no number")
+    expect(table.get_by_role("button", name="Keep")).to_be_disabled()
+    assert check_axe(page) == []
+    # Its columns are called otherwise: they are named once, and known the next time.
+    for once in (True, False):
+        face, size = ("X1", 40) if once else ("X2", 30)
+        own = f"what,where,how much\n{first},{face},{size}.07\n{second},{face},{size}.01\n"
+        if not once:
+            page.get_by_role("button", name="Paste a table").click()
+        table.get_by_label("or a file, CSV or XLSX:").set_input_files(
+            {"name": "sizes.csv", "mimeType": "text/csv", "buffer": own.encode()}
+        )
+        if once:
+            expect(table.get_by_role("status")).to_have_text(
+                "No column names the specimens: say which holds their codes."
+            )
+            for part, column in (("Codes of specimens", "what"), ("Values", "how much"), ("Faces", "where")):
+                table.get_by_label(part).select_option(column)
+        expect(table.get_by_role("status")).to_have_text("2 values of 2 specimens can be kept.")
+        table.get_by_role("button", name="Keep 2 values").click()
+        expect(table).not_to_be_visible()
+        expect(queue).to_contain_text("1/" if once else "2/")
+    kept = client.get(f"/api/studies/{study}/measure")["queue"]
+    assert [q["done"] for q in kept] == [2, 2]

@@ -53,29 +53,6 @@ create table own_defect (
 -- Where on a photo a fault is: places from 0 to 1 across and down, with what they show.
 alter table photo add column pins jsonb not null default '[]'::jsonb;
 
--- A gauge study: who reads which parts how often, in an order of its own; its result is u and ν of that instrument in those
--- hands from that day.
-create table gauge_study (
-    id uuid not null, version integer not null, study_id uuid not null, instrument_id uuid not null, feature_kind varchar not null,
-    parts jsonb not null, people jsonb not null, repeats integer not null, seed integer not null, begun_at timestamptz not null,
-    ended_at timestamptz, result jsonb, person_id uuid not null,
-    constraint pk_gauge_study primary key (id),
-    constraint fk_gauge_study_study_id foreign key (study_id) references study (id),
-    constraint fk_gauge_study_instrument_id foreign key (instrument_id) references instrument (id),
-    constraint fk_gauge_study_person_id foreign key (person_id) references person (id),
-    constraint ck_gauge_study_repeats_range check (repeats between 2 and 5)
-);
-create index ix_gauge_study_study_id on gauge_study (study_id);
-create table gauge_reading (
-    id uuid not null, gauge_id uuid not null, part integer not null, repeat integer not null, value double precision not null,
-    person_id uuid not null, taken_at timestamptz not null, recorded_at timestamptz not null default clock_timestamp(),
-    constraint pk_gauge_reading primary key (id),
-    constraint fk_gauge_reading_gauge_id foreign key (gauge_id) references gauge_study (id),
-    constraint fk_gauge_reading_person_id foreign key (person_id) references person (id),
-    constraint uq_gauge_reading_gauge_id_part_repeat_person_id unique (gauge_id, part, repeat, person_id),
-    constraint ck_gauge_reading_value_bounded check (value > -1e9 and value < 1e9)
-);
-
 create trigger correct_in_place before insert on look
     for each row execute function correct_in_place('specimen_id', 'stage', 'person_id');
 create trigger correct_in_place before insert on duel
@@ -84,11 +61,11 @@ create trigger keep_blind before insert on look for each row execute function ke
 do $$
 declare t text;
 begin
-    foreach t in array array['duel', 'look', 'own_defect', 'gauge_reading'] loop
+    foreach t in array array['duel', 'look', 'own_defect'] loop
         execute format('create trigger append_only before update or delete on %I for each row execute function refuse_change()', t);
         execute format('create trigger append_only_truncate before truncate on %I for each statement execute function refuse_change()', t);
     end loop;
-    foreach t in array array['duel', 'look', 'own_defect', 'gauge_reading', 'gauge_study'] loop
+    foreach t in array array['duel', 'look', 'own_defect'] loop
         execute format('create trigger audit after insert or update or delete on %I for each row execute function write_audit()', t);
     end loop;
 end $$;

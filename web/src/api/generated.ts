@@ -1624,6 +1624,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/reading-table/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What of a pasted table would be kept, and why not the rest. */
+        post: operations["measure_preview_table_studies__uuid_study_id__reading_table_preview_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/reading-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A pasted table, kept whole or refused whole. */
+        post: operations["measure_keep_table_studies__uuid_study_id__reading_table_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** A CSV or XLSX file as text, as it would be pasted; nothing of it is kept. */
+        put: operations["measure_read_sheet_sheet_text_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/zero-checks": {
         parameters: {
             query?: never;
@@ -7619,6 +7670,97 @@ export interface components {
              */
             taken_at?: string | null;
         };
+        /**
+         * TableView
+         * @description What would be kept, or what was; one problem keeps all of it out.
+         */
+        TableView: {
+            /** Headers */
+            headers: string[];
+            /** Mapping */
+            mapping: {
+                [key: string]: string;
+            };
+            /**
+             * Lacks
+             * @description which column has still to be named
+             */
+            lacks: string;
+            /** Wide */
+            wide: boolean;
+            /**
+             * Lines
+             * @description those with a problem first, up to a few hundred
+             */
+            lines: components["schemas"]["TableLine"][];
+            /** Values */
+            values: number;
+            /** Problems */
+            problems: number;
+            /** Kept */
+            kept: boolean;
+        };
+        /** TableLine */
+        TableLine: {
+            /** Line */
+            line: number;
+            /** Specimen */
+            specimen: string;
+            /** Face */
+            face: string;
+            /** Repeat */
+            repeat: number;
+            /** Typed */
+            typed: string;
+            /** Unit */
+            unit: string;
+            /**
+             * Problem
+             * @description why it cannot be kept; empty where it can
+             */
+            problem: string;
+        };
+        /**
+         * ReadingTable
+         * @description A table as it was pasted.
+         */
+        ReadingTable: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Text */
+            text: string;
+            /**
+             * Instrument Ids
+             * @description each face is read with the first that reads its kind
+             */
+            instrument_ids: string[];
+            /**
+             * Mapping
+             * @description header of each part, where it has to be said
+             * @default {}
+             */
+            mapping?: {
+                [key: string]: string;
+            };
+            /**
+             * After Reveal
+             * @default null
+             */
+            after_reveal?: string | null;
+            /**
+             * Taken At
+             * @default null
+             */
+            taken_at?: string | null;
+        };
+        /** SheetText */
+        SheetText: {
+            /** Text */
+            text: string;
+        };
         /** NewZero */
         NewZero: {
             /**
@@ -12938,6 +13080,109 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SpecimenView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_preview_table_studies__uuid_study_id__reading_table_preview_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingTable"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_keep_table_studies__uuid_study_id__reading_table_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingTable"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_read_sheet_sheet_text_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetText"];
                 };
             };
             /** @description Unprocessable Entity */

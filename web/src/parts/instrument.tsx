@@ -4,13 +4,19 @@ import { Choice } from "./form/choice";
 
 type Named = { id: string; code: string; kind: string };
 
+const kept = (person: string, purpose: string) => `crevlo.instrument.${person}.${purpose}`;
+
+/** Which instrument a person used last for a purpose on this device, if any. */
+export const rememberedInstrument = (person: string, purpose: string) =>
+  localStorage.getItem(kept(person, purpose));
+
 /**
  * Which of several instruments a person uses, remembered for them on this device by what it is used for. One alone is used
  * without asking; of several none is taken before the person has said.
  */
 export function useInstrument<I extends Named>(purpose: string, fitting: I[]) {
   const me = useMe();
-  const key = `crevlo.instrument.${me.data?.person_id ?? ""}.${purpose}`;
+  const key = kept(me.data?.person_id ?? "", purpose);
   const [chosen, setChosen] = useState<Record<string, string>>({});
   const wanted = chosen[key] ?? localStorage.getItem(key);
   const instrument = fitting.find((i) => i.id === wanted) ?? (fitting.length === 1 ? fitting[0] : undefined);

@@ -1,4 +1,4 @@
-"""features with their level, readings over several, a stopwatch; looks, own defects, duels, gauge studies, pins"""
+"""features with their level, readings over several, a stopwatch; looks, own defects, duels, pins"""
 
 from alembic import op
 

@@ -18,6 +18,7 @@ import { Ladder } from "./entry/ladder";
 import { BedMap } from "./entry/map";
 import { type Mode, ReadingEntry } from "./entry/reading";
 import { useKeeping } from "./keeping";
+import { isTable, PasteTable, readSheet } from "./paste";
 import { Queue, Strip } from "./queue";
 import { ReadingTable } from "./readings";
 import { Says } from "./says";
@@ -70,6 +71,7 @@ function Bench({
   const [typed, setTyped] = useState("");
   const [back, setBack] = useState<Slot | null>(null);
   const [because, setBecause] = useState("");
+  const [pasted, setPasted] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const queued = queue.queue.find((q) => q.id === specimenId);
   const artifact = queue.artifacts.find((a) => a.id === queued?.artifact_id) ?? queue.artifacts[0]!;
@@ -190,14 +192,31 @@ function Bench({
   const first = inGroup.length > LONG;
   const method = artifact.features.find((f) => f.code === slot?.code)?.method;
   return (
-    <div className="grid h-full min-h-0 grid-cols-[176px_minmax(0,1fr)_330px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+    <section
+      aria-label={text.bench}
+      onPaste={(e) => {
+        const table = e.clipboardData.getData("text");
+        if (pasted !== null || !isTable(table)) return;
+        e.preventDefault();
+        setPasted(table);
+      }}
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        const file = e.dataTransfer.files[0];
+        if (file) readSheet(file).then(setPasted, (error: Error) => keeping.setWrong(error.message));
+      }}
+      className="grid h-full min-h-0 grid-cols-[176px_minmax(0,1fr)_330px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1"
+    >
       <Strip
         code={specimen.data?.blind_code ?? "···"}
         queue={queue}
         use={use}
         reads={inGroup.length > 0}
         zero={() => setMode("zero")}
+        paste={() => setPasted("")}
       />
+      <PasteTable studyId={studyId} queue={queue} pasted={pasted} change={setPasted} />
       <Queue queue={queue.queue} active={specimenId} choose={take} />
       <div
         className={`grid min-h-0 min-w-0 gap-3 ${groups.length > 1 ? "grid-rows-[auto_minmax(0,1fr)_auto] max-[1020px]:grid-rows-[auto_300px_auto]" : "grid-rows-[minmax(0,1fr)_auto] max-[1020px]:grid-rows-[300px_auto]"}`}
@@ -348,6 +367,6 @@ function Bench({
           </>
         )}
       </section>
-    </div>
+    </section>
   );
 }

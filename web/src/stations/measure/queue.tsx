@@ -13,6 +13,7 @@ export function Strip({
   use,
   reads,
   zero,
+  paste,
 }: {
   code: string;
   queue: Schemas["MeasureQueue"];
@@ -20,6 +21,7 @@ export function Strip({
   /** Whether an instrument is used just now. */
   reads: boolean;
   zero: () => void;
+  paste: () => void;
 }) {
   const instrument = reads ? use.instrument : undefined;
   return (
@@ -33,6 +35,9 @@ export function Strip({
         {queue.revealed ? text.revealed : text.hidden}
       </span>
       <span className="flex-1" />
+      <button type="button" className="chip max-[860px]:hidden" onClick={paste}>
+        {text.paste.open}
+      </button>
       {reads && <InstrumentChoice use={use} label={text.instrument} className="chip max-[860px]:hidden" />}
       {instrument && instrument.kind !== "stopwatch" && (
         <Hint says={text.zeroHint}>
