@@ -1,23 +1,16 @@
 """The calls of station 5 Inspect: scores, locks, looks, duels, agreement, reveal."""
 
-import uuid
-
 from flask import request
 from flask_login import current_user
 
 from crevlo.api.guard import BENCH, EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
-from crevlo.api.paths import DuelPath, PhotoPath, SpecimenPath, StudyPath
+from crevlo.api.paths import DuelPath, PhotoPath, SpecimenPath, StudyPath, TakeBack
 from crevlo.api.station import station
 from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations.inspect import agreement, anchors, defects, duel, look, score
 from crevlo.stations.kit import photo
-from crevlo.stations.kit.shape import Shape
 
 api = station("inspect")
-
-
-class TakeBack(Shape):
-    id: uuid.UUID
 
 
 @api.get("/anchors", responses={200: anchors.Anchors})

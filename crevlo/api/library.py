@@ -161,9 +161,9 @@ def mesh_file(path: MeshPath, query: UnitQuery) -> Response:
     return _model_file(own.mesh_file(db(), path.sha256, query.unit), "mesh.stl")
 
 
-@api.post("/meshes/<sha256>/feature", responses={200: shelf.ShelfFeature})
+@api.post("/meshes/<sha256>/feature", responses={200: own.NewFeature})
 @reads(REVIEW, heavy=True)
-def place(path: MeshPath, body: own.FacePair) -> shelf.ShelfFeature:
+def place(path: MeshPath, body: own.FacePair) -> own.NewFeature:
     """The feature between two picked faces; nothing is saved."""
     return own.place(db(), path.sha256, body)
 

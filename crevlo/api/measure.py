@@ -6,13 +6,16 @@ from flask_login import current_user
 from crevlo.api.guard import BENCH, EVERYONE, REVIEW, db, reads, writes
 from crevlo.api.paths import (
     FindingQuery,
+    GaugePath,
+    GaugeReadingPath,
     SpecimenPath,
     StudyPath,
+    TakeBack,
 )
 from crevlo.api.station import station
 from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations.figures.source import Source
-from crevlo.stations.measure import instruments, judgement, queue, reading, source, specimen, table
+from crevlo.stations.measure import gauge, instruments, judgement, queue, reading, source, specimen, table
 
 api = station("measure")
 
@@ -91,3 +94,35 @@ def record_zero(path: StudyPath, body: instruments.NewZero) -> queue.MeasureQueu
 @reads(EVERYONE)
 def measure_source(path: SpecimenPath, query: FindingQuery) -> Source:
     return source.measure_source(db(), path.specimen_id, feature=query.feature, finding=query.finding)
+
+
+@api.get("/studies/<uuid:study_id>/gauge-studies", responses={200: gauge.GaugeView})
+@reads(EVERYONE)
+def view_gauges(path: StudyPath) -> gauge.GaugeView:
+    """How far everybody is; what was read only once all of it is."""
+    return gauge.view_gauges(db(), path.study_id, current_user.id)
+
+
+@api.post("/studies/<uuid:study_id>/gauge-studies", responses={200: gauge.GaugeView})
+@writes(REVIEW)
+def begin_gauge(path: StudyPath, body: gauge.NewGauge) -> gauge.GaugeView:
+    return gauge.begin(db(), path.study_id, body, current_user.id)
+
+
+@api.post("/gauge-studies/<uuid:gauge_id>/readings", responses={200: gauge.GaugeView})
+@writes(BENCH)
+def record_gauge(path: GaugePath, body: gauge.NewGaugeReading) -> gauge.GaugeView:
+    return gauge.record(db(), path.gauge_id, body, current_user.id)
+
+
+@api.post("/gauge-readings/<uuid:reading_id>/back", responses={200: gauge.GaugeView})
+@writes(BENCH)
+def take_gauge_back(path: GaugeReadingPath, body: TakeBack) -> gauge.GaugeView:
+    return gauge.take_back(db(), path.reading_id, body.id, current_user.id)
+
+
+@api.post("/gauge-studies/<uuid:gauge_id>/end", responses={200: gauge.GaugeView})
+@writes(REVIEW)
+def end_gauge(path: GaugePath) -> gauge.GaugeView:
+    """Complete, it holds from now on; before, it is given up."""
+    return gauge.end(db(), path.gauge_id, current_user.id)

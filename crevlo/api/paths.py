@@ -5,7 +5,7 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
-from crevlo.stations.kit.shape import Version
+from crevlo.stations.kit.shape import Shape, Version
 from crevlo.stations.library.own import Unit
 from crevlo.stations.library.shelf import PlateWish
 from crevlo.stations.print_.power_log import TraceColumns
@@ -148,3 +148,17 @@ class SizesQuery(BaseModel):
 
 class PlateQuery(PlateWish, SizesQuery):
     """A bed, how copies stand on it, and sizes that differ from the usual."""
+
+
+class GaugePath(BaseModel):
+    gauge_id: uuid.UUID
+
+
+class GaugeReadingPath(BaseModel):
+    reading_id: uuid.UUID
+
+
+class TakeBack(Shape):
+    """Takes back what the person said last; `id` is that of the row that says so."""
+
+    id: uuid.UUID

@@ -12,17 +12,26 @@ from crevlo.core.raters.duels import Won
 from crevlo.core.success import Cause, Outcome
 
 Key = Hashable
+# What a stated repeatability is worth: as much as that many readings more.
+STATED_DOF = 10.0
 
 
 @dataclass(frozen=True, slots=True)
 class Instrument:
-    """What a reading was taken with; all in the instrument's own unit."""
+    """What a reading was taken with; all in the instrument's own unit.
+
+    `repeatability_dof` is what the repeatability is worth: 10 for a stated one (STATED_DOF), that of its gauge study for a
+    studied one. `hands` names who reads, where a gauge study found that people differ by `u_hands`.
+    """
 
     code: str
     kind: str
     resolution: float
     u_calibration: float
     repeatability: float
+    repeatability_dof: float = STATED_DOF
+    hands: str = ""
+    u_hands: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,12 +5,9 @@ from collections import defaultdict
 from collections.abc import Mapping, Sequence
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined, effective_dof
-from crevlo.core.evidence import Instrument, Key, Reading, Specimen
+from crevlo.core.evidence import STATED_DOF, Instrument, Key, Reading, Specimen
 from crevlo.core.features import KINDS
 from crevlo.core.statistics import pool_scatter
-
-# What a stated repeatability is worth: as much as that many readings more.
-STATED_DOF = 10.0
 
 # Linear thermal expansion of common printing plastics is near 70e-6 per kelvin.
 PLASTIC_EXPANSION_PER_K = 70e-6
@@ -26,12 +23,14 @@ def combine_readings(
     uncorrected_kelvin: float = 0.0,
     expansion_per_k: float = PLASTIC_EXPANSION_PER_K,
     calibration: str = "calibration",
+    besides: Mapping[str, float] | None = None,
 ) -> Estimate:
     """Mean of the readings in mm with u² = s²/n + r²/12 + u_cal² + (α·L·ΔT)².
 
     s is pooled, for any number of readings, with what is known before: s² = (ν₀·s₀² + (n−1)·s²) / (ν₀ + n − 1), s₀ and ν₀ the
     `repeatability_mm` of the same kind of feature and instrument with its degrees of freedom (10 for a stated one). Degrees
-    of freedom by Welch–Satterthwaite from the s term. u_cal is shared under the name of the `calibration`. Raises BadInput
+    of freedom by Welch–Satterthwaite from the s term. u_cal is shared under the name of the `calibration`, as are other
+    errors `besides` under theirs. Raises BadInput
     for values that are not numbers, NotDetermined without readings or where a single reading has nothing to lean on.
     Source: GUM 4.2, 4.3, G.4.
     """
@@ -55,14 +54,21 @@ def combine_readings(
     scatter = variance / n
     thermal = expansion_per_k * mean * uncorrected_kelvin
     own2 = scatter + resolution_mm**2 / 12 + thermal**2
-    u2 = own2 + u_calibration_mm**2
-    shared = {calibration: u_calibration_mm} if u_calibration_mm else {}
+    shared = {source: u for source, u in {calibration: u_calibration_mm, **(besides or {})}.items() if u}
+    u2 = own2 + math.fsum(u * u for u in shared.values())
     return Estimate(mean, math.sqrt(u2), effective_dof(u2, scatter, s_dof), shared)
 
 
 def calibration_of(instrument: Instrument) -> str:
     """The name of the error that everything read with this instrument shares."""
     return f"{instrument.kind} {instrument.code} calibration"
+
+
+def shared_by(instrument: Instrument) -> dict[str, float]:
+    """By name the errors that everything read with it, and by the same hands, shares: standard uncertainties in its unit."""
+    hands = f"hand of {instrument.hands} at the {instrument.kind} {instrument.code}"
+    named = {calibration_of(instrument): instrument.u_calibration, hands: instrument.u_hands}
+    return {source: u for source, u in named.items() if u}
 
 
 def feature_estimates(
@@ -94,9 +100,9 @@ def feature_estimates(
             found[code] = combine_readings(
                 values,
                 resolution_mm=instrument.resolution / over,
-                u_calibration_mm=instrument.u_calibration / over,
-                repeatability_mm=s / over if s else s, repeatability_dof=dof, calibration=calibration_of(instrument),
-                uncorrected_kelvin=math.fsum(r.kelvin for r in group) / len(group),
+                u_calibration_mm=0.0,
+                repeatability_mm=s / over if s else s, repeatability_dof=dof,
+                uncorrected_kelvin=math.fsum(r.kelvin for r in group) / len(group), besides={source: u / over for source, u in shared_by(instrument).items()},
             )  # fmt: skip
         except NotDetermined as missing:
             found[code] = missing
@@ -109,7 +115,7 @@ def _repeatability(instrument: Instrument, groups: Sequence[Sequence[float]]) ->
         s, dof = pool_scatter(groups)
     except NotDetermined:
         s, dof = 0.0, 0
-    stated = STATED_DOF if instrument.repeatability else 0.0
+    stated = instrument.repeatability_dof if instrument.repeatability else 0.0
     if not dof + stated:
         return None, 0.0
     return math.sqrt((dof * s**2 + stated * instrument.repeatability**2) / (dof + stated)), dof + stated

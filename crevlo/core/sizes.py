@@ -21,7 +21,7 @@ class MeasuredFeature:
     """One length: reading against nominal; `sense` is +1 outside, −1 inside, 0 centre-to-centre or step.
 
     On Z, sense +1 means that the lower face is the build plate. `u_mm` is the reading's own standard uncertainty; beside it
-    it shares, with every other one of that source, an error of standard uncertainty `u_calibration_mm`.
+    it shares, with every other one of that source, an error of standard uncertainty `u_calibration_mm`, and so of each source in `besides`.
     """
 
     axis: Axis
@@ -31,6 +31,12 @@ class MeasuredFeature:
     u_mm: float
     u_calibration_mm: float = 0.0
     calibration: str = "calibration"
+    besides: Mapping[str, float] = field(default_factory=dict)
+
+    @property
+    def shared(self) -> dict[str, float]:
+        """By source, in mm."""
+        return {**self.besides, **({self.calibration: self.u_calibration_mm} if self.u_calibration_mm else {})}
 
 
 @dataclass(frozen=True, slots=True)
@@ -183,8 +189,8 @@ def _solve(
     d = np.array([f.deviation_mm for f in used])
     u = np.array([f.u_mm for f in used])
     shared = {
-        source: np.array([f.u_calibration_mm * (f.calibration == source) for f in used])
-        for source in {f.calibration for f in used if f.u_calibration_mm}
+        source: np.array([f.shared.get(source, 0.0) for f in used])
+        for source in sorted({source for f in used for source in f.shared})
     }
     gain, reach, chi2, dof, residual = _fit(design, d, u, shared)
     if dof > 0 and chi2 > dof:

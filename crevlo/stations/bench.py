@@ -16,6 +16,7 @@ from crevlo.core.money import Money, Rate
 from crevlo.core.safety import SafetyRecord
 from crevlo.core.success import Outcome
 from crevlo.stations.entered import (
+    HandRow,
     JudgementRow,
     ScoreRow,
     Told,
@@ -25,6 +26,7 @@ from crevlo.stations.entered import (
     current_scores,
     current_values,
     late_entries,
+    studied_hands,
     touched,
 )
 from crevlo.stations.judged import current_duels, own_defects
@@ -145,7 +147,7 @@ class Bench:
         """Its readings one by one."""
         for row in self.values.get(specimen_id, []):
             for value in row.values:
-                yield row.feature_id, value, row.instrument_id, row.kelvin, row.over
+                yield row.feature_id, value, row.using, row.kelvin, row.over
 
     @cached_property
     def judgements(self) -> dict[uuid.UUID, list[JudgementRow]]:
@@ -204,6 +206,11 @@ class Bench:
     @cached_property
     def instruments(self) -> dict[uuid.UUID, Instrument]:
         return {i.id: i for i in self._ask.scalars(select(Instrument))}
+
+    @cached_property
+    def hands(self) -> list[HandRow]:
+        """What gauge studies say of people with instruments."""
+        return studied_hands(self._ask)
 
     @cached_property
     def spools(self) -> dict[uuid.UUID, Spool]:

@@ -13,6 +13,8 @@ from sqlalchemy.orm import Session, aliased
 from crevlo.core.features import MEASURED, OPTIONAL
 from crevlo.core.features.kind import Judged, Takes, Verdict
 from crevlo.store.database import SQL
+from crevlo.store.gauge import Hand
+from crevlo.store.person import Person
 from crevlo.store.reading import DefectScore, InspectionLock, Judgement, Reading, Rejection
 from crevlo.store.run import Specimen
 
@@ -32,6 +34,7 @@ class ReadingRow(NamedTuple):
     cannot_because: str | None
     note: str | None
     instrument_id: uuid.UUID
+    hand_id: uuid.UUID | None
     over: int
     part_c: float | None
     person_id: uuid.UUID
@@ -42,11 +45,11 @@ class ReadingRow(NamedTuple):
 
     @property
     def told(self) -> "Told":
-        """What it says: of which feature, what of one, by which instrument, how far from 20 °C, over how many."""
+        """What it says: of which feature, what of one, by which instrument or studied hand, how far from 20 °C, over how many."""
         return (
             self.feature_id,
             None if self.value is None or not self.over else self.value / self.over,
-            self.instrument_id,
+            self.hand_id or self.instrument_id,
             abs(self.part_c - _REFERENCE_C) if self.part_c is not None else 0.0,
             self.over,
         )
@@ -102,12 +105,12 @@ def current_readings(
 
 
 class ValuesRow(NamedTuple):
-    """All readings of one feature of a specimen with one instrument as they count, in the order of their places, each of one
+    """All readings of one feature of a specimen with one instrument, or one studied hand at it, as they count, in the order of their places, each of one
     where it was taken over several."""
 
     specimen_id: uuid.UUID
     feature_id: uuid.UUID
-    instrument_id: uuid.UUID
+    using: uuid.UUID
     kelvin: float
     over: int
     values: list[float | None]
@@ -115,11 +118,28 @@ class ValuesRow(NamedTuple):
 
 def current_values(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[ValuesRow]]:
     """The values alone of `current_readings`, in a fifth of its time: a study's figures follow from them."""
-    of = (Reading.specimen_id, Reading.feature_id, Reading.instrument_id)
+    using = func.coalesce(Reading.hand_id, Reading.instrument_id)
+    of = (Reading.specimen_id, Reading.feature_id, using)
     values = func.array_agg(aggregate_order_by(Reading.value / func.nullif(Reading.over, 0), Reading.repeat))
     kelvin = func.coalesce(func.avg(func.abs(Reading.part_c - _REFERENCE_C)), 0.0)
     query = _counting(Reading, (*of, kelvin, func.min(Reading.over), values), specimen_ids, late=False).group_by(*of)
     return _by_specimen(session, query, ValuesRow._make)
+
+
+class HandRow(NamedTuple):
+    """What an ended gauge study says of one person with one instrument."""
+
+    id: uuid.UUID
+    instrument_id: uuid.UUID
+    person: str
+    repeatability: float
+    dof: float
+    reproducibility: float
+
+
+def studied_hands(session: Session) -> list[HandRow]:
+    query = select(Hand.id, Hand.instrument_id, Person.name, Hand.repeatability, Hand.dof, Hand.reproducibility)
+    return [HandRow._make(row) for row in session.execute(query.join(Person, Person.id == Hand.person_id))]
 
 
 def readings_of(session: Session, specimen_id: uuid.UUID, feature_ids: Collection[uuid.UUID]) -> list[ReadingRow]:

@@ -28,6 +28,7 @@ class Reading(Identified, Base):
     instrument_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("instrument.id"))
     over: Mapped[int] = mapped_column(SmallInteger, server_default=text("1"))
     part_c: Mapped[float | None]
+    hand_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("hand.id"))
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     taken_at: Mapped[datetime]
     recorded_at: Mapped[datetime] = recorded_at()

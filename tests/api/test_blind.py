@@ -43,13 +43,25 @@ def test_every_call_a_rater_can_make_names_no_machine(
     shared_bench: Bench, played: Played, tell_tales: set[str]
 ) -> None:
     rater = shared_bench.as_("rater")
-    ids = _ids(shared_bench, played.study)
+    ids = _ids(shared_bench, played.study) | {"reading_id": str(uuid.uuid4())}
     queue = rater.get(f"/api/studies/{played.study}/measure")
     faces = queue["artifacts"][0]["features"]
     unmeasured = next(q for q in queue["queue"] if q["done"] == 0)
     number = count()
     pair = rater.get(f"/api/studies/{played.study}/duels")["pair"]
+    gauges = rater.get(f"/api/studies/{played.study}/gauge-studies")
+    reviewer = shared_bench.as_("reviewer")
+    begun = reviewer.send("POST", f"/api/studies/{played.study}/gauge-studies", {
+        "id": str(uuid.uuid4()), "instrument_id": next(i["id"] for i in queue["instruments"] if i["kind"] == "caliper"),
+        "feature_ids": [gauges["faces"][0]["feature_id"]], "people": [p["id"] for p in gauges["people"]]})  # fmt: skip
+    ids["gauge_id"] = begun["studies"][0]["id"]
+    first = rater.get(f"/api/studies/{played.study}/gauge-studies")["studies"][0]["next"]
+    in_gauge = {"id": str(uuid.uuid4()), "part": first["part"], "repeat": 1, "value": first["nominal"]}
+    table = {"id": str(uuid.uuid4()), "text": f"code;X2\n{unmeasured['blind_code']};30,02",
+             "instrument_ids": [i["id"] for i in queue["instruments"]]}  # fmt: skip
     bodies = {
+        "preview": table,
+        "reading-table": table,
         "readings": {"id": str(uuid.uuid4()), "feature_id": faces[0]["id"], "repeat": 1,
                      "instrument_id": queue["instruments"][0]["id"], "value": 40.02},
         "scores": {"id": str(uuid.uuid4()), "defect": "stringing", "severity": 1},
@@ -66,7 +78,7 @@ def test_every_call_a_rater_can_make_names_no_machine(
             if path == "/api/session" and method == "delete":
                 continue
             answer = rater.http.request(
-                method, path.format(**mine), json=bodies.get(last, {}),
+                method, path.format(**mine), json=in_gauge if "{gauge_id}" in path else bodies.get(last, {}),
                 headers={"X-CSRFToken": rater.csrf, "X-Write-Id": str(uuid.uuid4())},
             )  # fmt: skip
             answered[(method, path)] = answer.status_code
@@ -89,7 +101,11 @@ def test_every_call_a_rater_can_make_names_no_machine(
         "duels",
         "agreement",
         "photos",
+        "gauge-studies",
+        "preview",
+        "reading-table",
     } <= seen
+    assert answered["post", "/api/gauge-studies/{gauge_id}/readings"] == 200
 
 
 def test_the_tell_tales_are_found_where_they_may_be_shown(

@@ -10,7 +10,7 @@ from crevlo.core.estimate import Estimate, NotDetermined, Shared, determined, me
 from crevlo.core.evidence import Evidence, Instrument, Key, Run, Specimen
 from crevlo.core.features.feature import Feature
 from crevlo.core.figure import Figure
-from crevlo.core.readings import calibration_of
+from crevlo.core.readings import shared_by
 from crevlo.core.sizes import Axis
 from crevlo.core.statistics import Line, line, mean_over_lines
 
@@ -335,22 +335,23 @@ def _widest_step(evidence: Evidence, value: Callable[[Run], Estimate | None]) ->
 def shared_parts(
     made: Callable[[Specimen], Told], specimen: Specimen, instruments: Instruments
 ) -> dict[str, dict[str, float]]:
-    """Of each finding what the calibration of each instrument does to it: by how much it moves where all readings of that
-    instrument are off by one u of calibration together (GUM F.1.2.3)."""
+    """Of each finding what the calibration of each instrument, and the hands at it, do to it: by how much it moves where all
+    readings of that source are off by one u together (GUM F.1.2.3)."""
     plain = {f.quantity.code: f.value for f in made(specimen).findings}
     moved: dict[str, dict[str, float]] = defaultdict(dict)
+    by_source: dict[str, dict[Key, float]] = defaultdict(dict)
     for key in {r.instrument for r in specimen.readings}:
-        u = instruments[key].u_calibration
-        if not u:
-            continue
+        for source, u in shared_by(instruments[key]).items():
+            by_source[source][key] = u
+    for source, us in by_source.items():
         shifted = tuple(
-            replace(r, value=r.value + u / max(r.over, 1)) if r.instrument == key and r.value is not None else r
+            r if r.value is None else replace(r, value=r.value + us.get(r.instrument, 0.0) / max(r.over, 1))
             for r in specimen.readings
         )
         for after in made(replace(specimen, readings=shifted)).findings:
             before = plain.get(after.quantity.code)
             if isinstance(before, Estimate) and isinstance(after.value, Estimate):
-                moved[after.quantity.code][calibration_of(instruments[key])] = after.value.value - before.value
+                moved[after.quantity.code][source] = after.value.value - before.value
     return moved
 
 

@@ -25,7 +25,7 @@ from crevlo.core.evaluations.evaluation import (
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Feature, Kind
-from crevlo.core.readings import calibration_of, feature_estimates
+from crevlo.core.readings import feature_estimates
 from crevlo.core.sizes import Axis, MeasuredFeature, SizeFit, deviation_at, fit_sizes
 
 _RULE = (
@@ -79,15 +79,13 @@ def takes(features: Features) -> bool:
 def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
     """What the lengths read so far tell; nothing before the first."""
     estimates = feature_estimates(specimen, instruments)
-    used = {r.feature: r.instrument for r in reversed(specimen.readings) if r.value is not None}
     codes = [c for c, e in estimates.items() if isinstance(e, Estimate) and specimen.features[c].kind is Kind.LENGTH]
     measured = []
     for code in codes:
         f, e = specimen.features[code], estimates[code]
         assert isinstance(e, Estimate)
-        source = calibration_of(instruments[used[code]])
         off = e.value - f.nominal
-        measured.append(MeasuredFeature(Axis(f.axis), f.sense, f.nominal, off, max(e.own, 1e-6), e.u_shared, source))
+        measured.append(MeasuredFeature(Axis(f.axis), f.sense, f.nominal, off, max(e.own, 1e-6), besides=e.shared))
     if not measured:
         return Told(())
     fit = fit_sizes(measured)

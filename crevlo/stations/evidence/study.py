@@ -41,7 +41,7 @@ def evidence_of(bench: Bench) -> Evidence:
             for u in bench.units
         },
         lines={line: LineOf(bench.artifacts[a].name, features[a]) for line, a in bench.lines.items()},
-        instruments=instruments_of(bench.instruments.values()),
+        instruments=instruments_of(bench.instruments.values(), bench.hands),
         basis=Basis(
             tariff_per_kwh=study.tariff_per_kwh, wage_per_h=study.wage_per_h, labour_min=study.labour_min,
             failed_labour_min=study.failed_labour_min, loss_fraction=study.loss_fraction, life_h=study.life_h,

@@ -2,6 +2,7 @@
 
 import re
 import uuid
+from typing import Annotated
 
 from pydantic import Field
 from sqlalchemy.orm import Session
@@ -33,7 +34,9 @@ class NewDefect(Shape):
     weight: float = Field(default=1.0, gt=0, le=10)
     structural: bool = Field(default=False, description="whether its worst makes a part unusable")
     look: str = Field(min_length=2, max_length=160, description="where and how to look")
-    anchors: list[str] = Field(min_length=6, max_length=6, description="in words, from 0 none to 5 unusable")
+    anchors: list[Annotated[str, Field(max_length=300)]] = Field(
+        min_length=6, max_length=6, description="in words, from 0 none to 5 unusable"
+    )
 
 
 def defect_texts(own: tuple[Defect, ...]) -> list[DefectText]:

@@ -2,6 +2,7 @@
 
 import uuid
 from datetime import datetime
+from typing import Annotated
 
 from pydantic import Field
 from sqlalchemy import select
@@ -55,7 +56,7 @@ class NewLook(Shape):
     id: uuid.UUID
     stage: Stage
     result: Result
-    wrong: list[str] = Field(default=[], max_length=20)
+    wrong: list[Annotated[str, Field(max_length=60)]] = Field(default=[], max_length=20)
     words: str = Field(default="", max_length=300)
     cause: Cause = Field(default=Cause.UNKNOWN, description="of a rejected part, where it is known")
     supersedes_id: uuid.UUID | None = None

@@ -26,7 +26,7 @@ from crevlo.stations.library.artifact import (
     sizes_of,
     stored,
 )
-from crevlo.stations.library.shelf import ShelfCard, ShelfFeature, card
+from crevlo.stations.library.shelf import ShelfCard, card
 from crevlo.store.machine import ArtifactVersion
 
 
@@ -36,7 +36,7 @@ def _known(code: str) -> str:
     return code
 
 
-DefectCode = Annotated[str, AfterValidator(_known)]
+DefectCode = Annotated[str, Field(max_length=40), AfterValidator(_known)]
 Unit = Literal["mm", "cm", "inch", "m"]
 
 
@@ -162,10 +162,10 @@ def mesh_file(session: Session, sha256: str, unit: Unit) -> bytes:
     return stl(_bare(session, sha256, unit), 0)
 
 
-def place(session: Session, sha256: str, given: FacePair) -> ShelfFeature:
+def place(session: Session, sha256: str, given: FacePair) -> NewFeature:
     """The feature between two picked faces. Raises BadInput where they give no length."""
     corners = triangles(_bare(session, sha256, given.unit))
-    return ShelfFeature.model_validate(between(corners, given.first, given.second, given.code))
+    return NewFeature.model_validate(between(corners, given.first, given.second, given.code))
 
 
 def add_artifact(session: Session, given: NewArtifact) -> ShelfCard:

@@ -14,6 +14,7 @@ from crevlo.core.features.kind import MOST_OVER, check_over, check_value, places
 from crevlo.stations.blind import late_reason
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
+from crevlo.stations.measure.gauge import hand_of
 from crevlo.stations.measure.instruments import instrument_of, part_c_of
 from crevlo.stations.measure.specimen import SpecimenView, specimen_of, view_of
 from crevlo.stations.study import artifact_of, measured_of
@@ -78,6 +79,7 @@ def record_readings(
     }
     instruments = {i: instrument_of(session, i) for i in {reading.instrument_id for reading in given}}
     warm: dict[tuple[uuid.UUID, datetime | None], float | None] = {}
+    hands: dict[tuple[uuid.UUID, str, datetime | None], uuid.UUID | None] = {}
     for reading in given:
         feature = _feature(artifact, reading.feature_id)
         _reads(instruments[reading.instrument_id], feature)
@@ -96,6 +98,9 @@ def record_readings(
         sitting = (reading.instrument_id, reading.taken_at)
         if sitting not in warm:
             warm[sitting] = part_c_of(session, reading.instrument_id, person_id, at)
+        held = (reading.instrument_id, feature.kind, reading.taken_at)
+        if held not in hands:
+            hands[held] = hand_of(session, reading.instrument_id, person_id, feature.kind, at)
         session.add(
             Reading(
                 specimen_id=specimen_id,
@@ -103,6 +108,7 @@ def record_readings(
                 **reading.model_dump(exclude={"taken_at", "after_reveal"}),
                 taken_at=at,
                 part_c=warm[sitting],
+                hand_id=hands[held],
                 after_reveal=late[reading.after_reveal],
             )
         )
@@ -123,14 +129,16 @@ def correct_reading(
         raise Refused("This reading was corrected meanwhile; correct the newer one.")
     # The reason of a correction says too why it is kept although far off.
     artifact = artifact_of(session, specimen)
-    _sensible(given.value, given.cannot_because, _feature(artifact, old.feature_id), given.reason, given.over)
-    _reads(instrument_of(session, given.instrument_id), _feature(artifact, old.feature_id))
+    feature = _feature(artifact, old.feature_id)
+    _sensible(given.value, given.cannot_because, feature, given.reason, given.over)
+    _reads(instrument_of(session, given.instrument_id), feature)
     at = stated_time(given.taken_at)
     session.add(
         Reading(
             specimen_id=specimen_id, feature_id=old.feature_id, repeat=old.repeat, person_id=person_id,
             **given.model_dump(exclude={"taken_at", "after_reveal"}), taken_at=at, after_reveal=late,
             part_c=part_c_of(session, given.instrument_id, person_id, at),
+            hand_id=hand_of(session, given.instrument_id, person_id, feature.kind, at),
         )
     )  # fmt: skip
     session.flush()

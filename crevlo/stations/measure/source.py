@@ -10,7 +10,7 @@ from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.features import KINDS
 from crevlo.core.readings import feature_estimates
 from crevlo.stations.entered import ReadingRow, readings_of
-from crevlo.stations.evidence.specimen import features_of, instruments_of
+from crevlo.stations.evidence.specimen import features_of, instruments_in
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
 from crevlo.stations.figures.source import Input, Source, feature_name, reading_entries, shared_inputs
 from crevlo.stations.kit.shape import Missing, quantity
@@ -42,7 +42,7 @@ def measure_source(session: Session, specimen_id: uuid.UUID, *, feature: str | N
         )  # fmt: skip
     if finding not in QUANTITIES:
         raise Missing("There is nothing told by that name.")
-    instruments = instruments_of(session.scalars(select(Instrument)))
+    instruments = instruments_in(session)
     told = told_of(evidence_of(artifact, features_of(artifact), (r.told for r in current)), instruments)
     found = next((f for t in told for f in t.findings if f.quantity.code == finding), None)
     if found is None:
@@ -68,7 +68,7 @@ def _face(
 ) -> Source:  # fmt: skip
     instruments = {i.id: i for i in session.scalars(select(Instrument))}
     evidence = evidence_of(artifact, features_of(artifact), (r.told for r in current if r.feature_id == feature.id))
-    estimate = feature_estimates(evidence, instruments_of(instruments.values())).get(feature.code)
+    estimate = feature_estimates(evidence, instruments_in(session)).get(feature.code)
     digits, unit = KINDS[feature.kind].digits, feature.unit
     inputs = [Input(name="Nominal", amount=f"{feature.nominal:.{digits}f} {unit}", note=feature.method)]
     amount = "not determined"
@@ -81,6 +81,7 @@ def _face(
                 note=f"ν = {estimate.dof:.0f}",
             )
         )
+        inputs += shared_inputs(estimate, unit, digits)
     mine = [r for r in rows if r.feature_id == feature.id]
     for used in {r.instrument_id for r in mine}:
         i = instruments[used]
@@ -92,6 +93,6 @@ def _face(
         )  # fmt: skip
     return Source(
         title=f"{feature.code} of {specimen.blind_code}", amount=amount,
-        rule="Mean of the readings; u² = s²/n + r²/12 + u_cal². One reading alone takes the instrument's repeatability for s.",
+        rule="Mean of the readings; u² = s²/n + r²/12 + u_cal². s is pooled with the instrument's stated repeatability, or with what a gauge study found of whoever reads, and how far people read apart is in u then.",
         inputs=inputs, entries=reading_entries(session, mine, lambda _: feature_name(feature)),
     )  # fmt: skip

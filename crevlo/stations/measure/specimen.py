@@ -5,7 +5,6 @@ from collections import Counter, defaultdict
 from typing import Annotated, Literal
 
 from pydantic import Field
-from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
@@ -20,11 +19,11 @@ from crevlo.core.grade import feature_grade
 from crevlo.core.readings import feature_estimates
 from crevlo.core.sizes import Axis
 from crevlo.stations.entered import JudgementRow, current_judgements, current_readings
-from crevlo.stations.evidence.specimen import features_of, instruments_of
+from crevlo.stations.evidence.specimen import features_of, instruments_in
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
 from crevlo.stations.kit.shape import Missing, Quantity, Shape, quantity
 from crevlo.stations.study import artifact_of, current_protocol, measured_of, readings_due
-from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
+from crevlo.store.machine import ArtifactVersion, FeatureRow
 from crevlo.store.run import Specimen
 from crevlo.store.study import ProtocolVersion
 
@@ -265,7 +264,7 @@ def view_of(
     blind = every
     if any(r.after_reveal for r in every):
         blind = current_readings(session, [specimen.id]).get(specimen.id, [])
-    instruments = instruments_of(session.scalars(select(Instrument)))
+    instruments = instruments_in(session)
     own = current_judgements(session, [specimen.id], late=True, by=person_id).get(specimen.id, [])
     evidence = evidence_of(
         artifact, features_of(artifact), (r.told for r in blind), [j for j in own if not j.after_reveal]

@@ -4,6 +4,7 @@ import uuid
 from collections import defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Annotated
 
 from pydantic import Field
 from sqlalchemy import select
@@ -33,7 +34,7 @@ class ReadingTable(Shape):
     instrument_ids: list[uuid.UUID] = Field(
         min_length=1, max_length=8, description="each face is read with the first that reads its kind"
     )
-    mapping: dict[str, str] = Field(
+    mapping: dict[Annotated[str, Field(max_length=20)], Annotated[str, Field(max_length=200)]] = Field(
         default={}, max_length=5, description="header of each part, where it has to be said"
     )
     after_reveal: str | None = Field(default=None, max_length=300)

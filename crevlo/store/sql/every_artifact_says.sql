@@ -50,6 +50,46 @@ create table own_defect (
     constraint ck_own_defect_six_anchors check (jsonb_typeof(anchors) = 'array' and jsonb_array_length(anchors) = 6)
 );
 
+-- A gauge study: who reads which parts how often with an instrument, each in an order of their own.
+create table gauge_study (
+    id uuid not null, version integer not null, study_id uuid not null, instrument_id uuid not null, parts jsonb not null,
+    people jsonb not null, repeats integer not null, seed integer not null, begun_at timestamptz not null,
+    ended_at timestamptz, person_id uuid not null,
+    constraint pk_gauge_study primary key (id),
+    constraint fk_gauge_study_study_id foreign key (study_id) references study (id),
+    constraint fk_gauge_study_instrument_id foreign key (instrument_id) references instrument (id),
+    constraint fk_gauge_study_person_id foreign key (person_id) references person (id),
+    constraint ck_gauge_study_repeats_range check (repeats between 2 and 5)
+);
+create index ix_gauge_study_study_id on gauge_study (study_id);
+create unique index uq_gauge_study_open on gauge_study (study_id) where ended_at is null;
+create table gauge_reading (
+    id uuid not null, gauge_id uuid not null, part integer not null, repeat integer not null, value double precision,
+    person_id uuid not null, taken_at timestamptz not null, recorded_at timestamptz not null default clock_timestamp(),
+    supersedes_id uuid,
+    constraint pk_gauge_reading primary key (id),
+    constraint fk_gauge_reading_gauge_id foreign key (gauge_id) references gauge_study (id),
+    constraint fk_gauge_reading_person_id foreign key (person_id) references person (id),
+    constraint fk_gauge_reading_supersedes_id foreign key (supersedes_id) references gauge_reading (id),
+    constraint uq_gauge_reading_supersedes_id unique (supersedes_id),
+    constraint ck_gauge_reading_value_bounded check (value > -1e9 and value < 1e9),
+    constraint ck_gauge_reading_taken_back check ((value is null) = (supersedes_id is not null))
+);
+create index ix_gauge_reading_gauge_id on gauge_reading (gauge_id);
+-- What an ended gauge study says of one person with its instrument: u and its worth from that day.
+create table hand (
+    id uuid not null, gauge_id uuid not null, instrument_id uuid not null, person_id uuid not null, kinds jsonb not null,
+    repeatability double precision not null, dof double precision not null, reproducibility double precision not null,
+    from_at timestamptz not null, recorded_at timestamptz not null default clock_timestamp(),
+    constraint pk_hand primary key (id),
+    constraint fk_hand_gauge_id foreign key (gauge_id) references gauge_study (id),
+    constraint fk_hand_instrument_id foreign key (instrument_id) references instrument (id),
+    constraint fk_hand_person_id foreign key (person_id) references person (id),
+    constraint uq_hand_gauge_id_person_id unique (gauge_id, person_id),
+    constraint ck_hand_not_negative check (repeatability >= 0 and reproducibility >= 0 and dof > 0)
+);
+alter table reading add column hand_id uuid constraint fk_reading_hand_id references hand (id);
+
 -- Where on a photo a fault is: places from 0 to 1 across and down, with what they show.
 alter table photo add column pins jsonb not null default '[]'::jsonb;
 
@@ -61,11 +101,11 @@ create trigger keep_blind before insert on look for each row execute function ke
 do $$
 declare t text;
 begin
-    foreach t in array array['duel', 'look', 'own_defect'] loop
+    foreach t in array array['duel', 'look', 'own_defect', 'gauge_reading', 'hand'] loop
         execute format('create trigger append_only before update or delete on %I for each row execute function refuse_change()', t);
         execute format('create trigger append_only_truncate before truncate on %I for each statement execute function refuse_change()', t);
     end loop;
-    foreach t in array array['duel', 'look', 'own_defect'] loop
+    foreach t in array array['duel', 'look', 'own_defect', 'gauge_study', 'gauge_reading', 'hand'] loop
         execute format('create trigger audit after insert or update or delete on %I for each row execute function write_audit()', t);
     end loop;
 end $$;

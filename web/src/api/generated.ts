@@ -1707,6 +1707,72 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/gauge-studies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far everybody is; what was read only once all of it is. */
+        get: operations["measure_view_gauges_studies__uuid_study_id__gauge_studies_get"];
+        put?: never;
+        post: operations["measure_begin_gauge_studies__uuid_study_id__gauge_studies_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gauge-studies/{gauge_id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["measure_record_gauge_gauge_studies__uuid_gauge_id__readings_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gauge-readings/{reading_id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["measure_take_gauge_back_gauge_readings__uuid_reading_id__back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gauge-studies/{gauge_id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Complete, it holds from now on; before, it is given up. */
+        post: operations["measure_end_gauge_gauge_studies__uuid_gauge_id__end_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/anchors": {
         parameters: {
             query?: never;
@@ -3431,6 +3497,34 @@ export interface components {
             /** Troubles */
             troubles: string[];
         };
+        /** NewFeature */
+        NewFeature: {
+            /** Code */
+            code: string;
+            kind: components["schemas"]["Kind"];
+            /**
+             * Axis
+             * @enum {string}
+             */
+            axis: "X" | "Y" | "Z" | "D";
+            /** Sense */
+            sense: number;
+            /** Nominal */
+            nominal: number;
+            /**
+             * Level
+             * @description what sets it apart from others of its kind
+             * @default null
+             */
+            level?: number | null;
+            /** Method */
+            method: string;
+            /**
+             * Ends
+             * @default null
+             */
+            ends?: number[][] | null;
+        };
         /**
          * FacePair
          * @description Two picked faces, by the numbers of their triangles in the mesh as it is served.
@@ -3496,34 +3590,6 @@ export interface components {
             shows?: string[];
             /** Features */
             features: components["schemas"]["NewFeature"][];
-        };
-        /** NewFeature */
-        NewFeature: {
-            /** Code */
-            code: string;
-            kind: components["schemas"]["Kind"];
-            /**
-             * Axis
-             * @enum {string}
-             */
-            axis: "X" | "Y" | "Z" | "D";
-            /** Sense */
-            sense: number;
-            /** Nominal */
-            nominal: number;
-            /**
-             * Level
-             * @description what sets it apart from others of its kind
-             * @default null
-             */
-            level?: number | null;
-            /** Method */
-            method: string;
-            /**
-             * Ends
-             * @default null
-             */
-            ends?: number[][] | null;
         };
         /** EffortView */
         EffortView: {
@@ -7853,6 +7919,227 @@ export interface components {
             /** Figure */
             figure: string;
         };
+        /** GaugeView */
+        GaugeView: {
+            /** Faces */
+            faces: components["schemas"]["GaugeFace"][];
+            /** People */
+            people: components["schemas"]["GaugePerson"][];
+            /**
+             * Studies
+             * @description the newest first
+             */
+            studies: components["schemas"]["GaugeOut"][];
+        };
+        /**
+         * GaugeFace
+         * @description A face that at least two specimens have.
+         */
+        GaugeFace: {
+            /**
+             * Feature Id
+             * Format: uuid
+             */
+            feature_id: string;
+            /** Artifact */
+            artifact: string;
+            /** Face */
+            face: string;
+            /** Specimens */
+            specimens: number;
+            /** Instruments */
+            instruments: components["schemas"]["InstrumentKind"][];
+        };
+        /**
+         * GaugeNext
+         * @description What this person reads next, in their own order.
+         */
+        GaugeNext: {
+            /** Part */
+            part: number;
+            /** Repeat */
+            repeat: number;
+            /** Blind Code */
+            blind_code: string;
+            /**
+             * Artifact Id
+             * Format: uuid
+             */
+            artifact_id: string;
+            /** Face */
+            face: string;
+            /** Method */
+            method: string;
+            /** Nominal */
+            nominal: number;
+            /** Unit */
+            unit: string;
+            /** Digits */
+            digits: number;
+        };
+        /** GaugeOut */
+        GaugeOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Instrument Id
+             * Format: uuid
+             */
+            instrument_id: string;
+            /** Instrument */
+            instrument: string;
+            /** Unit */
+            unit: string;
+            /** Digits */
+            digits: number;
+            /** Repeats */
+            repeats: number;
+            /**
+             * Begun At
+             * Format: date-time
+             */
+            begun_at: string;
+            /** Ended At */
+            ended_at: string | null;
+            /** People */
+            people: components["schemas"]["Progress"][];
+            next: components["schemas"]["GaugeNext"] | null;
+            /**
+             * Last
+             * @description this person's last reading, which can be taken back
+             */
+            last: string | null;
+            /** @description once everybody has read everything */
+            says: components["schemas"]["GaugeSays"] | null;
+            /**
+             * Needs
+             * @description why nothing is said although all is read; empty otherwise
+             */
+            needs: string;
+            /**
+             * Parts
+             * @description what was read, once everybody has read everything
+             */
+            parts: components["schemas"]["GaugePart"][];
+        };
+        /**
+         * GaugePart
+         * @description Off nominal, of one part, by person in their order.
+         */
+        GaugePart: {
+            /** Blind Code */
+            blind_code: string;
+            /** Face */
+            face: string;
+            /** Readings */
+            readings: number[][];
+        };
+        /** GaugePerson */
+        GaugePerson: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /** GaugeSays */
+        GaugeSays: {
+            /** Words */
+            words: string;
+            /** Repeatability */
+            repeatability: number;
+            /** Reproducibility */
+            reproducibility: number;
+            /** Part */
+            part: number;
+            /** Percent */
+            percent: number;
+            /**
+             * Categories
+             * @description None where the readings do not scatter at all
+             */
+            categories: number | null;
+            /** Dof */
+            dof: number;
+            /**
+             * Rough
+             * @description what makes it a rough figure; empty where nothing does
+             */
+            rough: string;
+        };
+        /** Progress */
+        Progress: {
+            /** Name */
+            name: string;
+            /** Done */
+            done: number;
+            /** Due */
+            due: number;
+            /** Me */
+            me: boolean;
+        };
+        /** NewGauge */
+        NewGauge: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Instrument Id
+             * Format: uuid
+             */
+            instrument_id: string;
+            /** Feature Ids */
+            feature_ids: string[];
+            /** People */
+            people: string[];
+            /**
+             * Parts
+             * @default 8
+             */
+            parts?: number;
+            /**
+             * Repeats
+             * @default 3
+             */
+            repeats?: number;
+        };
+        /** NewGaugeReading */
+        NewGaugeReading: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Part */
+            part: number;
+            /** Repeat */
+            repeat: number;
+            /** Value */
+            value: number;
+            /**
+             * Taken At
+             * @default null
+             */
+            taken_at?: string | null;
+        };
+        /**
+         * TakeBack
+         * @description Takes back what the person said last; `id` is that of the row that says so.
+         */
+        TakeBack: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
         /**
          * Anchors
          * @description Pictures are in units of `width` by `height`, y down.
@@ -8191,14 +8478,6 @@ export interface components {
          * @enum {string}
          */
         Won: "first" | "second" | "tie";
-        /** TakeBack */
-        TakeBack: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-        };
         /** AgreementView */
         AgreementView: {
             /** Raters */
@@ -10518,7 +10797,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ShelfFeature"];
+                    "application/json": components["schemas"]["NewFeature"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -13252,6 +13531,173 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Source"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_view_gauges_studies__uuid_study_id__gauge_studies_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_begin_gauge_studies__uuid_study_id__gauge_studies_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewGauge"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_record_gauge_gauge_studies__uuid_gauge_id__readings_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                gauge_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewGaugeReading"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_take_gauge_back_gauge_readings__uuid_reading_id__back_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reading_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBack"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_end_gauge_gauge_studies__uuid_gauge_id__end_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                gauge_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeView"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -37,6 +37,7 @@ export const keys = {
   looks: (id: string, specimenId: string) => ["study", id, "looks", specimenId] as const,
   photos: (id: string, specimenId: string) => ["study", id, "photos", specimenId] as const,
   duels: (id: string, line: number | null) => ["study", id, "duels", line] as const,
+  gauges: (id: string) => ["study", id, "gauges"] as const,
   agreement: (id: string) => ["study", id, "agreement"] as const,
   revealed: (id: string) => ["study", id, "revealed"] as const,
   receive: (id: string) => ["study", id, "receive"] as const,

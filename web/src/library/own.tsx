@@ -53,9 +53,7 @@ export function OwnArtifact({ done }: { done: (ref: string | null) => void }) {
           body: { unit, first: pair[0]!, second: pair[1]!, code: code() },
         }),
       );
-      // Its unit follows from its kind.
-      const { unit: _, ...placed } = f;
-      setFeatures((old) => [...old, placed as Feature]);
+      setFeatures((old) => [...old, f]);
       setActive(features.length);
     } catch (e) {
       setError(e as Error);

@@ -209,6 +209,7 @@ function Bench({
       className="grid h-full min-h-0 grid-cols-[176px_minmax(0,1fr)_330px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1"
     >
       <Strip
+        studyId={studyId}
         code={specimen.data?.blind_code ?? "···"}
         queue={queue}
         use={use}

@@ -4,10 +4,12 @@ import { BlindTag } from "../../parts/bits";
 import { Hint } from "../../parts/hint";
 import { InstrumentChoice, type useInstrument } from "../../parts/instrument";
 import { Windowed } from "../../parts/windowed";
+import { GaugeStudy } from "./gauge";
 import { text } from "./text";
 
 /** What is measured with what, in the top strip. */
 export function Strip({
+  studyId,
   code,
   queue,
   use,
@@ -15,6 +17,7 @@ export function Strip({
   zero,
   paste,
 }: {
+  studyId: string;
   code: string;
   queue: Schemas["MeasureQueue"];
   use: ReturnType<typeof useInstrument<Schemas["InstrumentNow"]>>;
@@ -35,6 +38,7 @@ export function Strip({
         {queue.revealed ? text.revealed : text.hidden}
       </span>
       <span className="flex-1" />
+      <GaugeStudy studyId={studyId} queue={queue} />
       <button type="button" className="chip max-[860px]:hidden" onClick={paste}>
         {text.paste.open}
       </button>
