@@ -19,7 +19,21 @@ from flask_wtf.csrf import CSRFProtect
 from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
-from crevlo.api import cost, ingest, inspect, library, measure, people, plan, print_, publish, rank, receive, schedule
+from crevlo.api import (
+    ballot,
+    cost,
+    ingest,
+    inspect,
+    library,
+    measure,
+    people,
+    plan,
+    print_,
+    publish,
+    rank,
+    receive,
+    schedule,
+)
 from crevlo.api.errors import problem, register_errors, validation_problem
 from crevlo.api.guard import SignedIn, ask_who
 from crevlo.api.hygiene import behind_proxies, keep_clean, trusted_hosts
@@ -108,7 +122,21 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         strict_transport_security=secure, frame_options="DENY", referrer_policy="same-origin",
     )  # fmt: skip
     register_errors(app)
-    for part in (people, library, plan, schedule, receive, print_, measure, inspect, cost, rank, publish, ingest):
+    for part in (
+        people,
+        library,
+        plan,
+        schedule,
+        receive,
+        print_,
+        measure,
+        inspect,
+        ballot,
+        cost,
+        rank,
+        publish,
+        ingest,
+    ):
         app.register_api(part.api)
     app.register_api(ingest.devices)
     _health(app, engine)

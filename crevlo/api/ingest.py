@@ -14,7 +14,7 @@ from crevlo.api.errors import Problem, for_exception, problem
 from crevlo.api.guard import DEVICES, EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.stations.devices import device, power, printer
 from crevlo.stations.kit.shape import Missing
-from crevlo.store.device import Device, DeviceKind
+from crevlo.store.device import HANDHELD, Device, DeviceKind
 from crevlo.store.person import Role
 
 api = APIBlueprint("ingest", __name__, url_prefix="/api/ingest", abp_responses={422: Problem})
@@ -72,9 +72,9 @@ def take_reports(body: printer.ReportBatch) -> power.Taken:
 
 
 @api.post("/values", responses={200: power.Taken})
-@sends(DeviceKind.SOUND_METER, DeviceKind.SCALE, DeviceKind.CALIPER)
+@sends(DeviceKind.SOUND_METER, *HANDHELD)
 def take_values(body: printer.ValueBatch) -> power.Taken:
-    """Values of a sound meter, a scale or a caliper; a person takes them over."""
+    """Values of a sound meter, a scale, a caliper or a gauge; a person takes them over."""
     return printer.take_values(db(), g.device, body)
 
 
@@ -94,7 +94,7 @@ def list_devices() -> device.DeviceList:
 @reads(EVERYONE)
 def latest_values(query: KindQuery) -> printer.LatestValues:
     """What the instruments of a kind sent last, to be taken over by a person; a rater's are those that measure parts."""
-    if current_user.role is Role.RATER and query.kind not in (DeviceKind.CALIPER, DeviceKind.SCALE):
+    if current_user.role is Role.RATER and query.kind not in HANDHELD:
         raise Missing("There is no such instrument here.")
     return printer.latest_values(db(), query.kind)
 

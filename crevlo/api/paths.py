@@ -158,6 +158,18 @@ class GaugeReadingPath(BaseModel):
     reading_id: uuid.UUID
 
 
+class BallotPath(BaseModel):
+    ballot_id: uuid.UUID
+
+
+class BallotKeyPath(BaseModel):
+    key: str = Field(pattern=r"^[A-Za-z0-9_-]{8,40}$")
+
+
+class BallotPicturePath(BallotKeyPath):
+    code: str = Field(pattern=r"^[A-Z0-9]{1,12}$")
+
+
 class TakeBack(Shape):
     """Takes back what the person said last; `id` is that of the row that says so."""
 

@@ -19,6 +19,11 @@ class DeviceKind(StrEnum):
     SOUND_METER = "sound meter"
     CALIPER = "caliper"
     SCALE = "scale"
+    GAUGE = "gauge"
+
+
+# What parts are measured with: it may send while the machines are hidden, for it knows none.
+HANDHELD = (DeviceKind.CALIPER, DeviceKind.SCALE, DeviceKind.GAUGE)
 
 
 class Device(Editable, Base):

@@ -1,4 +1,4 @@
-"""What is looked at and compared beside scores: looks, duels, faults of a study's own."""
+"""What is looked at and compared beside scores: looks, duels, faults of a study's own, an audience's ballots."""
 
 import uuid
 from datetime import datetime
@@ -9,7 +9,7 @@ from sqlalchemy.orm import Mapped, mapped_column
 
 from crevlo.core.looks import Result, Stage
 from crevlo.core.raters.duels import Won
-from crevlo.store.base import Base, Identified, enum_of, recorded_at
+from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
 
 
 class Duel(Identified, Base):
@@ -72,4 +72,49 @@ class OwnDefect(Identified, Base):
         UniqueConstraint("study_id", "code"),
         CheckConstraint("weight > 0 and weight <= 10", name="weight_above_0"),
         CheckConstraint("jsonb_typeof(anchors) = 'array' and jsonb_array_length(anchors) = 6", name="six_anchors"),
+    )
+
+
+class Ballot(Editable, Base):
+    """A public page on which an audience compares photos of one line's pieces; `key` is its address."""
+
+    __tablename__ = "ballot"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"), index=True)
+    key: Mapped[str] = mapped_column(unique=True)
+    question: Mapped[str]
+    opened_at: Mapped[datetime]
+    closes_at: Mapped[datetime]
+    closed_at: Mapped[datetime | None]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    __table_args__ = (
+        CheckConstraint("closes_at > opened_at", name="closes_later"),
+        CheckConstraint("length(question) between 5 and 200", name="question_length"),
+    )
+
+
+class BallotPiece(Identified, Base):
+    """A specimen that is voted on, by the picture made for it alone."""
+
+    __tablename__ = "ballot_piece"
+    ballot_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("ballot.id"), index=True)
+    specimen_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("specimen.id"))
+    sha256: Mapped[str] = mapped_column(ForeignKey("upload.sha256"))
+    __table_args__ = (UniqueConstraint("ballot_id", "specimen_id"),)
+
+
+class Vote(Identified, Base):
+    """One browser's say on one pair; `voter` and `address` are digests of this ballot alone."""
+
+    __tablename__ = "vote"
+    ballot_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("ballot.id"))
+    first_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("ballot_piece.id"))
+    second_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("ballot_piece.id"))
+    won: Mapped[Won] = mapped_column(enum_of(Won))
+    voter: Mapped[str]
+    address: Mapped[str]
+    cast_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (
+        UniqueConstraint("ballot_id", "voter", "first_id", "second_id"),
+        CheckConstraint("first_id < second_id", name="one_way_round"),
+        Index("ix_vote_address", "ballot_id", "address", "cast_at"),
     )

@@ -187,3 +187,56 @@ def test_a_table_is_pasted_or_dropped_seen_and_kept_whole(
         expect(queue).to_contain_text("1/" if once else "2/")
     kept = client.get(f"/api/studies/{study}/measure")["queue"]
     assert [q["done"] for q in kept] == [2, 2]
+
+
+def test_a_gauge_study_by_two_people_at_their_own_screens(
+    page: Page, site: Site, client: Client, hands: Hands, check_axe, browser
+) -> None:
+    study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, measured=False, inspected=False)
+    site.open(page, study, "measure")
+    page.get_by_role("button", name="Gauge study").click()
+    sheet = page.get_by_role("dialog", name="Gauge study")
+    expect(sheet.get_by_role("button", name="Begin a gauge study")).to_be_disabled()
+    sheet.get_by_role("combobox", name="Instrument").click()
+    page.get_by_role("option", name="C-").first.click()
+    sheet.get_by_role("combobox", name="Readings of each").click()
+    page.get_by_role("option", name="2", exact=True).click()
+    sheet.get_by_role("checkbox", name="X1").check()
+    sheet.get_by_role("checkbox", name="X2").check()
+    names = [c.get("/api/session")["name"] for c in (client, site.bench.as_("rater"))]
+    for name in names:
+        sheet.get_by_role("checkbox", name=name).check()
+    expect(sheet).to_contain_text("4 parts × 2 people × 2 readings: 8 readings each.")
+    assert check_axe(page) == []
+    sheet.get_by_role("button", name="Begin a gauge study").click()
+
+    def read(on: Page, off: float) -> None:
+        inside, keys = on.get_by_role("dialog", name="Gauge study"), Hands(on)
+        for n in range(8):
+            expect(inside.locator("li", has_text=f"{n}/8").first).to_be_visible()
+            field = inside.locator("#gauge-reading")
+            expect(field).to_be_focused()
+            nominal = 40 if "X1" in inside.locator("label[for=gauge-reading]").inner_text() else 30
+            keys.type(f"{nominal + off + 0.01 * (n % 2):.2f}".replace(".", ","))
+            keys.press("Enter")
+
+    read(page, 0.05)
+    expect(sheet.get_by_role("status")).to_have_text(
+        "You have read all of yours. What was found is shown when everybody has."
+    )
+    other = browser.new_page()
+    site.sign_in(other, "rater")
+    site.open(other, study, "measure")
+    other.get_by_role("button", name="Gauge study").click()
+    read(other, 0.02)
+    shown = other.get_by_role("dialog", name="Gauge study")
+    expect(shown).to_contain_text("of the spread")
+    expect(shown.get_by_role("img", name="Readings off nominal by part and person")).to_be_visible()
+    expect(shown.get_by_role("button", name="End it")).not_to_be_visible()
+    other.close()
+    page.reload()
+    page.get_by_role("button", name="Gauge study").click()
+    assert check_axe(page) == []
+    sheet.get_by_role("button", name="End it: it holds from now on").click()
+    expect(sheet).to_contain_text("Holds for the caliper")
+    expect(sheet.get_by_role("button", name="Begin a gauge study")).to_be_visible()

@@ -4,8 +4,10 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from crevlo.sim.client import Client
+from tests.api.test_ballot import photo
 from tests.e2e.conftest import Site
 from tests.e2e.hands import Hands
+from tests.small import new
 from tests.states import EQUAL, make
 
 
@@ -100,3 +102,38 @@ def test_a_fault_of_ones_own_is_scored_like_the_others(page: Page, site: Site, c
     expect(page.get_by_role("list", name="Severity of smell")).to_contain_text("Strong.")
     hands.press("l")
     expect(page.get_by_role("region", name="Queue")).to_contain_text("Locked by you, 1")
+
+
+def test_an_audience_votes_on_a_phone_without_an_account(
+    page: Page, site: Site, client: Client, browser, check_axe
+) -> None:
+    study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, measured=False)
+    for n, line in enumerate(client.get(f"/api/studies/{study}/measure")["queue"]):
+        client.send("PUT", f"/api/specimens/{line['id']}/photos", content=photo(60 * n, (500, 400)), id=new())
+    site.sign_in(page, "reviewer")
+    site.open(page, study, "inspect")
+    page.get_by_role("radio", name="Side by side").click()
+    page.get_by_role("button", name="Ask an audience").click()
+    sheet = page.get_by_role("dialog", name="Ballots for an audience")
+    sheet.get_by_label("The question").fill("Which one would you put on your desk?")
+    sheet.get_by_role("button", name="Open a ballot").click()
+    expect(sheet).to_contain_text("No vote yet.")
+    assert check_axe(page) == []
+    address = sheet.get_by_role("link").get_attribute("href")
+    phone = browser.new_page(viewport={"width": 390, "height": 780})
+    phone.goto(str(address))
+    expect(phone.get_by_role("heading", name="Which one would you put on your desk?")).to_be_visible()
+    assert phone.evaluate("document.documentElement.scrollWidth") <= 390
+    assert check_axe(phone) == []
+    assert not any(name in phone.content() for name in ("Mesa", "Sparrow"))
+    phone.keyboard.press("l")
+    expect(phone.get_by_text("Thank you. You have compared every pair.")).to_be_visible()
+    phone.reload()
+    expect(phone.get_by_text("Thank you. You have compared every pair.")).to_be_visible()
+    phone.close()
+    page.reload()
+    page.get_by_role("radio", name="Side by side").click()
+    page.get_by_role("button", name="Ask an audience").click()
+    expect(sheet).to_contain_text("1 vote from 1 browser")
+    sheet.get_by_role("button", name="Close it now").click()
+    expect(sheet).to_contain_text("closed")

@@ -41,6 +41,8 @@ function Root() {
   const me = useMe();
   if (window.location.pathname === "/link") return <Outlet />;
   if (me.isPending) return null;
+  // Open to an audience that has no account.
+  if (window.location.pathname.startsWith("/ballot/")) return <Outlet />;
   if (me.isError)
     return (
       <Empty title={text.theServerDoesNotAnswer}>
@@ -83,6 +85,11 @@ const routes = root.addChildren([
   createRoute({ getParentRoute: () => root, path: "/", component: StudiesPage }),
   createRoute({ getParentRoute: () => root, path: "/link", component: LinkPage }),
   createRoute({ getParentRoute: () => root, path: "/study/$studyId/$station", component: Station }),
+  createRoute({
+    getParentRoute: () => root,
+    path: "/ballot/$key",
+    component: lazyRouteComponent(() => import("./public/ballot"), "BallotPage"),
+  }),
   createRoute({
     getParentRoute: () => root,
     path: "/library/$kind",

@@ -1,9 +1,7 @@
 """Duels: two specimens of one line side by side, blind. The pair that would tell most comes next; no machine is named."""
 
-import hashlib
 import uuid
 from collections import Counter, defaultdict
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Literal
 
@@ -12,15 +10,14 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.raters.duels import Abilities, Won, davidson, more_to_settle
+from crevlo.stations.inspect.pieces import Piece, lines_of, mixed, names_of, pieces_of
 from crevlo.stations.judged import current_duels
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.photo import PhotoOut, photos_of
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
 from crevlo.stations.study import LineKey, get_study
 from crevlo.store.inspection import Duel
-from crevlo.store.machine import ArtifactVersion
-from crevlo.store.run import Run, Specimen
-from crevlo.store.study import Job, Study
+from crevlo.store.study import Study
 
 Sells = Literal["both", "first", "second", "neither"]
 
@@ -74,25 +71,17 @@ class NewDuel(Shape):
     judged_at: Moment | None = None
 
 
-@dataclass(frozen=True)
-class _Piece:
-    id: uuid.UUID
-    code: str
-    unit_id: uuid.UUID
-    line: LineKey
-
-
 def view_duels(session: Session, study_id: uuid.UUID, asked: DuelQuery, person_id: uuid.UUID) -> DuelView:
     """The lines that can be compared, and the next pair of the one asked for, or of the one least known."""
     study = get_study(session, study_id)
-    pieces = _pieces(session, study_id)
-    order = _lines(session, study, pieces)
-    open_: dict[LineKey, list[_Piece]] = {line: [p for p in pieces.values() if p.line == line] for line in order}
+    pieces = pieces_of(session, study_id)
+    order = lines_of(session, study, pieces)
+    open_: dict[LineKey, list[Piece]] = {line: [p for p in pieces.values() if p.line == line] for line in order}
     duels = [d for d in current_duels(session, study_id) if d.first_id in pieces and d.second_id in pieces]
     fought: dict[LineKey, list[Duel]] = defaultdict(list)
     for duel in duels:
         fought[pieces[duel.first_id].line].append(duel)
-    names = _names(session, order)
+    names = names_of(session, order)
     made = {line: _abilities(open_[line], fought[line]) for line in open_}
     lots = Counter(names[a] for a, _ in order)
     lines = [
@@ -136,7 +125,7 @@ def record_duel(session: Session, study_id: uuid.UUID, given: NewDuel, person_id
         raise Missing("There is no such study.")
     if study.revealed_at is not None:
         raise Refused("The machines of this study are known by now: nothing is compared blind any more.")
-    pieces = _pieces(session, study_id)
+    pieces = pieces_of(session, study_id)
     if given.first_id not in pieces or given.second_id not in pieces:
         raise Missing("There is no such specimen in this study.")
     first, second = pieces[given.first_id], pieces[given.second_id]
@@ -154,7 +143,7 @@ def record_duel(session: Session, study_id: uuid.UUID, given: NewDuel, person_id
         )
     )  # fmt: skip
     session.flush()
-    number = 1 + _lines(session, study, pieces).index(first.line)
+    number = 1 + lines_of(session, study, pieces).index(first.line)
     return view_duels(session, study_id, DuelQuery(line=number), person_id)
 
 
@@ -174,42 +163,12 @@ def take_back(session: Session, duel_id: uuid.UUID, person_id: uuid.UUID, back_i
         )
     )  # fmt: skip
     session.flush()
-    pieces = _pieces(session, duel.study_id)
-    number = 1 + _lines(session, get_study(session, duel.study_id), pieces).index(pieces[duel.first_id].line)
+    pieces = pieces_of(session, duel.study_id)
+    number = 1 + lines_of(session, get_study(session, duel.study_id), pieces).index(pieces[duel.first_id].line)
     return view_duels(session, duel.study_id, DuelQuery(line=number), person_id)
 
 
-def _pieces(session: Session, study_id: uuid.UUID) -> dict[uuid.UUID, _Piece]:
-    rows = session.execute(
-        select(Specimen.id, Specimen.blind_code, Job.unit_id, Job.artifact_id, Job.spool_id)
-        .join(Run, Run.id == Specimen.run_id).join(Job, Job.id == Run.job_id).where(Specimen.study_id == study_id)
-        .order_by(Specimen.position, Specimen.blind_code)
-    )  # fmt: skip
-    return {r.id: _Piece(r.id, r.blind_code, r.unit_id, (r.artifact_id, r.spool_id)) for r in rows}
-
-
-def _lines(session: Session, study: Study, pieces: dict[uuid.UUID, _Piece]) -> list[LineKey]:
-    """Lines of which several machines have pieces, by the artifact's name; those of one name in an order that tells nothing."""
-    units: dict[LineKey, set[uuid.UUID]] = defaultdict(set)
-    for piece in pieces.values():
-        units[piece.line].add(piece.unit_id)
-    open_ = [line for line, of in units.items() if len(of) > 1]
-    names = _names(session, open_)
-    return sorted(open_, key=lambda line: (names[line[0]], _mixed(study, line[0], line[1])))
-
-
-def _names(session: Session, lines: list[LineKey]) -> dict[uuid.UUID, str]:
-    wanted = {artifact for artifact, _ in lines}
-    rows = session.execute(select(ArtifactVersion.id, ArtifactVersion.name).where(ArtifactVersion.id.in_(wanted)))
-    return dict(rows.tuples().all())
-
-
-def _mixed(study: Study, *of: object) -> str:
-    """A place in an order that follows from the study's secret alone."""
-    return hashlib.sha256(" ".join(map(str, (study.blind_secret, *of))).encode()).hexdigest()
-
-
-def _abilities(pieces: list[_Piece], duels: list[Duel]) -> Abilities | None:
+def _abilities(pieces: list[Piece], duels: list[Duel]) -> Abilities | None:
     unit = {p.id: str(p.unit_id) for p in pieces}
     results = [(unit[d.first_id], unit[d.second_id], d.won) for d in duels if d.won is not None]
     return davidson(results, among=sorted(set(unit.values()))) if results else None
@@ -228,16 +187,16 @@ def _words(made: Abilities | None, fought: int) -> str:
 
 
 def _next_pair(
-    study: Study, pieces: list[_Piece], mine: list[Duel], made: Abilities | None, person_id: uuid.UUID
-) -> tuple[_Piece, _Piece] | None:
+    study: Study, pieces: list[Piece], mine: list[Duel], made: Abilities | None, person_id: uuid.UUID
+) -> tuple[Piece, Piece] | None:
     """Of the pairs that this person has not compared the one that tells most, copies least seen first; sides shuffled."""
     done = {frozenset((d.first_id, d.second_id)) for d in mine}
     seen = Counter(x for d in mine for x in (d.first_id, d.second_id))
     wanted = frozenset(made.next) if made and made.next else None
 
-    def order(a: _Piece, b: _Piece) -> tuple[bool, int, str]:
+    def order(a: Piece, b: Piece) -> tuple[bool, int, str]:
         named = frozenset((str(a.unit_id), str(b.unit_id)))
-        return named != wanted, seen[a.id] + seen[b.id], _mixed(study, *sorted((a.code, b.code)))
+        return named != wanted, seen[a.id] + seen[b.id], mixed(study, *sorted((a.code, b.code)))
 
     pairs = [
         (a, b)
@@ -248,5 +207,5 @@ def _next_pair(
     if not pairs:
         return None
     a, b = min(pairs, key=lambda p: order(*p))
-    left = _mixed(study, person_id, *sorted((a.code, b.code))) < "8"
+    left = mixed(study, person_id, *sorted((a.code, b.code))) < "8"
     return (a, b) if left == (a.code < b.code) else (b, a)

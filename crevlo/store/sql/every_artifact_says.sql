@@ -90,6 +90,39 @@ create table hand (
 );
 alter table reading add column hand_id uuid constraint fk_reading_hand_id references hand (id);
 
+-- A public page on which an audience compares photos of pieces under their blind codes, apart from the raters.
+create table ballot (
+    id uuid not null, version integer not null, study_id uuid not null, key varchar not null, question varchar not null,
+    opened_at timestamptz not null, closes_at timestamptz not null, closed_at timestamptz, person_id uuid not null,
+    constraint pk_ballot primary key (id),
+    constraint fk_ballot_study_id foreign key (study_id) references study (id),
+    constraint fk_ballot_person_id foreign key (person_id) references person (id),
+    constraint uq_ballot_key unique (key),
+    constraint ck_ballot_closes_later check (closes_at > opened_at),
+    constraint ck_ballot_question_length check (length(question) between 5 and 200)
+);
+create index ix_ballot_study_id on ballot (study_id);
+create table ballot_piece (
+    id uuid not null, ballot_id uuid not null, specimen_id uuid not null, sha256 varchar not null,
+    constraint pk_ballot_piece primary key (id),
+    constraint fk_ballot_piece_ballot_id foreign key (ballot_id) references ballot (id),
+    constraint fk_ballot_piece_specimen_id foreign key (specimen_id) references specimen (id),
+    constraint fk_ballot_piece_sha256 foreign key (sha256) references upload (sha256),
+    constraint uq_ballot_piece_ballot_id_specimen_id unique (ballot_id, specimen_id)
+);
+create index ix_ballot_piece_ballot_id on ballot_piece (ballot_id);
+create table vote (
+    id uuid not null, ballot_id uuid not null, first_id uuid not null, second_id uuid not null, won varchar not null,
+    voter varchar not null, address varchar not null, cast_at timestamptz not null default clock_timestamp(),
+    constraint pk_vote primary key (id),
+    constraint fk_vote_ballot_id foreign key (ballot_id) references ballot (id),
+    constraint fk_vote_first_id foreign key (first_id) references ballot_piece (id),
+    constraint fk_vote_second_id foreign key (second_id) references ballot_piece (id),
+    constraint uq_vote_ballot_id_voter_first_id_second_id unique (ballot_id, voter, first_id, second_id),
+    constraint ck_vote_one_way_round check (first_id < second_id)
+);
+create index ix_vote_address on vote (ballot_id, address, cast_at);
+
 -- Where on a photo a fault is: places from 0 to 1 across and down, with what they show.
 alter table photo add column pins jsonb not null default '[]'::jsonb;
 
@@ -101,11 +134,11 @@ create trigger keep_blind before insert on look for each row execute function ke
 do $$
 declare t text;
 begin
-    foreach t in array array['duel', 'look', 'own_defect', 'gauge_reading', 'hand'] loop
+    foreach t in array array['duel', 'look', 'own_defect', 'gauge_reading', 'hand', 'ballot_piece', 'vote'] loop
         execute format('create trigger append_only before update or delete on %I for each row execute function refuse_change()', t);
         execute format('create trigger append_only_truncate before truncate on %I for each statement execute function refuse_change()', t);
     end loop;
-    foreach t in array array['duel', 'look', 'own_defect', 'gauge_study', 'gauge_reading', 'hand'] loop
+    foreach t in array array['duel', 'look', 'own_defect', 'gauge_study', 'gauge_reading', 'hand', 'ballot'] loop
         execute format('create trigger audit after insert or update or delete on %I for each row execute function write_audit()', t);
     end loop;
 end $$;

@@ -1987,6 +1987,87 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/ballots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What audiences said; not shown to raters, who compare for themselves. */
+        get: operations["ballot_view_ballots_studies__uuid_study_id__ballots_get"];
+        put?: never;
+        post: operations["ballot_open_ballot_studies__uuid_study_id__ballots_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ballots/{ballot_id}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ballot_close_ballot_ballots__uuid_ballot_id__close_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ballots/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ballot_public_ballot_ballots__key__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ballots/{key}/votes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ballot_vote_ballots__key__votes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ballots/{key}/pictures/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ballot_ballot_picture_ballots__key__pictures__code__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/cost": {
         parameters: {
             query?: never;
@@ -2261,7 +2342,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Values of a sound meter, a scale or a caliper; a person takes them over. */
+        /** Values of a sound meter, a scale, a caliper or a gauge; a person takes them over. */
         post: operations["ingest_take_values_values_post"];
         delete?: never;
         options?: never;
@@ -8575,6 +8656,153 @@ export interface components {
             /** Raters */
             raters: number;
         };
+        /** BallotList */
+        BallotList: {
+            /** Ballots */
+            ballots: components["schemas"]["BallotOut"][];
+            /** Lines */
+            lines: components["schemas"]["BallotLine"][];
+            /** Question */
+            question: string;
+        };
+        /**
+         * BallotLine
+         * @description Pieces that an audience could compare: of one artifact and spool, from several machines, with photos.
+         */
+        BallotLine: {
+            /** Number */
+            number: number;
+            /** Artifact */
+            artifact: string;
+            /** Photographed */
+            photographed: number;
+            /**
+             * Needs
+             * @description why it cannot be asked yet; empty where it can
+             */
+            needs: string;
+        };
+        /** BallotOut */
+        BallotOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Version */
+            version: number;
+            /** Key */
+            key: string;
+            /** Question */
+            question: string;
+            /** Artifact */
+            artifact: string;
+            /** Pieces */
+            pieces: number;
+            /**
+             * Opened At
+             * Format: date-time
+             */
+            opened_at: string;
+            /**
+             * Closes At
+             * Format: date-time
+             */
+            closes_at: string;
+            /** Closed At */
+            closed_at: string | null;
+            /** Open */
+            open: boolean;
+            /** Votes */
+            votes: number;
+            /** Voters */
+            voters: number;
+            /** Ties */
+            ties: number;
+            /**
+             * Standing
+             * @description the best first; empty before a vote
+             */
+            standing: components["schemas"]["Standing"][];
+            /** Words */
+            words: string;
+        };
+        /**
+         * Standing
+         * @description One piece, or after the reveal one machine, by the votes: log-ability about 0, and its 95 % half-width.
+         */
+        Standing: {
+            /** Name */
+            name: string;
+            /** Ability */
+            ability: number;
+            /** Expanded */
+            expanded: number;
+        };
+        /** NewBallot */
+        NewBallot: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Line */
+            line: number;
+            /**
+             * Question
+             * @default Which of these two would you rather have made?
+             */
+            question?: string;
+            /**
+             * Closes At
+             * Format: date-time
+             */
+            closes_at: string;
+        };
+        /**
+         * PublicBallot
+         * @description All that the audience is shown.
+         */
+        PublicBallot: {
+            /** Question */
+            question: string;
+            /** Open */
+            open: boolean;
+            /**
+             * Closes At
+             * Format: date-time
+             */
+            closes_at: string;
+            /**
+             * Said
+             * @description pairs that this browser has compared
+             */
+            said: number;
+            /** Pairs */
+            pairs: number;
+            first: components["schemas"]["PublicSide"] | null;
+            second: components["schemas"]["PublicSide"] | null;
+        };
+        /** PublicSide */
+        PublicSide: {
+            /** Blind Code */
+            blind_code: string;
+            /** Picture */
+            picture: string;
+        };
+        /** NewVote */
+        NewVote: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** First */
+            first: string;
+            /** Second */
+            second: string;
+            won: components["schemas"]["Won"];
+        };
         /** CostView */
         CostView: {
             /** Currency */
@@ -9471,7 +9699,7 @@ export interface components {
          * DeviceKind
          * @enum {string}
          */
-        DeviceKind: "power meter" | "printer" | "sound meter" | "caliper" | "scale";
+        DeviceKind: "power meter" | "printer" | "sound meter" | "caliper" | "scale" | "gauge";
         /** DeviceOut */
         DeviceOut: {
             /** Name */
@@ -14258,6 +14486,192 @@ export interface operations {
                     "application/json": components["schemas"]["RevealedList"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ballot_view_ballots_studies__uuid_study_id__ballots_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BallotList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ballot_open_ballot_studies__uuid_study_id__ballots_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBallot"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BallotList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ballot_close_ballot_ballots__uuid_ballot_id__close_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ballot_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BallotList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ballot_public_ballot_ballots__key__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PublicBallot"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ballot_vote_ballots__key__votes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewVote"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PublicBallot"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ballot_ballot_picture_ballots__key__pictures__code__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Unprocessable Entity */
             422: {
                 headers: {

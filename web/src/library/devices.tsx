@@ -7,7 +7,7 @@ import { day, Field, Skeleton, Trouble } from "../parts/bits";
 import { Explained } from "../parts/hint";
 import { text } from "./text";
 
-const KINDS: Schemas["DeviceKind"][] = ["power meter", "printer", "sound meter", "scale", "caliper"];
+const KINDS: Schemas["DeviceKind"][] = ["power meter", "printer", "sound meter", "scale", "caliper", "gauge"];
 
 /** Devices that send by themselves: what they are on, when they were heard last, and a token for a new one. */
 export function Devices({ may }: { may: boolean }) {

@@ -8,7 +8,11 @@ const FORM: Partial<Record<Schemas["DeviceKind"], { unit: string; digits: number
   "sound meter": { unit: "dB", digits: 1 },
   scale: { unit: "g", digits: 2 },
   caliper: { unit: "mm", digits: 2 },
+  gauge: { unit: "mm", digits: 3 },
 };
+
+/** Whether an instrument of this kind can send what it reads. */
+export const sends = (kind: string): kind is Schemas["DeviceKind"] => kind in FORM;
 
 /** What an instrument that sends by itself sent last, to be taken over; nothing where there is none. */
 export function SentValue({ kind, take }: { kind: Schemas["DeviceKind"]; take: (value: string) => void }) {

@@ -3,13 +3,14 @@ import { useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { keys } from "../../api/keys";
 import { put, useOutbox } from "../../api/outbox";
-import { useChange } from "../../api/queries";
+import { useChange, useMe } from "../../api/queries";
 import { useKeys } from "../../app/keys";
 import { Top } from "../../app/shell";
 import { BlindTag, Empty, Key, Skeleton, Trouble } from "../../parts/bits";
 import { ArtifactDrawing, drawn } from "../../parts/drawing";
 import { Toggles } from "../../parts/form/toggles";
 import { Refused } from "../../parts/refused";
+import { Ballots } from "./ballots";
 import { text } from "./text";
 
 type Sells = NonNullable<Schemas["NewDuel"]["sells"]>;
@@ -51,6 +52,8 @@ function Side({
   may: boolean;
 }) {
   const outbox = useOutbox();
+  const role = useMe().data?.role;
+  const leads = role === "owner" || role === "reviewer";
   const [error, setError] = useState<Error | null>(null);
   const [sells, setSells] = useState<Sells | null>(null);
   const path = `/api/studies/${studyId}/duels`;
@@ -214,6 +217,7 @@ function Side({
           </>
         )}
         <p className="mt-auto pt-2 text-small text-ink-2">{text.duels.shuffled}</p>
+        {leads && <Ballots studyId={studyId} />}
       </section>
     </div>
   );

@@ -38,12 +38,7 @@ export function GaugeChart({ study }: { study: Schemas["GaugeOut"] }) {
           <g key={`${p.blind_code} ${p.face}`}>
             {p.readings.map((mine, person) =>
               mine.map((v, n) => (
-                <Mark
-                  key={n}
-                  person={person}
-                  x={LEFT + i * STEP + apart * (person + 1)}
-                  y={y(v)}
-                />
+                <Mark key={n} person={person} x={LEFT + i * STEP + apart * (person + 1)} y={y(v)} />
               )),
             )}
             <text

@@ -9,7 +9,7 @@ import { BlindTag, day, Field, Key, Skeleton, Trouble } from "../../parts/bits";
 import { Choice } from "../../parts/form/choice";
 import { typedNumber } from "../../parts/numbers";
 import { Refused } from "../../parts/refused";
-import { SentValue } from "../../parts/sent-value";
+import { SentValue, sends } from "../../parts/sent-value";
 import { GaugeChart } from "./gauge-chart";
 import { text } from "./text";
 
@@ -309,7 +309,7 @@ function Reading({
         <button type="button" className="button primary" disabled={sending} onClick={keep}>
           {text.gauge.keep} <Key>{text.enter}</Key>
         </button>
-        {(kind === "caliper" || kind === "scale") && <SentValue kind={kind} take={setTyped} />}
+        {kind && sends(kind) && <SentValue kind={kind} take={setTyped} />}
         {study.last && (
           <button
             type="button"

@@ -245,7 +245,7 @@ function Pasted({
               role="region"
               aria-label={text.paste.lines}
             >
-              <table className="table w-full text-small">
+              <table className="table w-full text-small [&_td]:!text-left">
                 <thead className="sticky top-0 bg-sheet">
                   <tr>
                     {text.paste.heads.map((h) => (

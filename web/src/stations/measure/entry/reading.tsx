@@ -6,7 +6,7 @@ import { Dial } from "../../../parts/dial";
 import { InstrumentChoice, type useInstrument } from "../../../parts/instrument";
 import { typedNumber } from "../../../parts/numbers";
 import { Refused } from "../../../parts/refused";
-import { SentValue } from "../../../parts/sent-value";
+import { SentValue, sends } from "../../../parts/sent-value";
 import type { useKeeping } from "../keeping";
 import { CantPanel, CorrectPanel, FarPanel, ZeroPanel } from "../panels";
 import type { Slot } from "../slots";
@@ -208,7 +208,7 @@ export function ReadingEntry({
                 </label>
               )}
               <div className="flex flex-wrap gap-x-4 pt-1.5 text-ink-2">
-                {slot && (instrument?.kind === "caliper" || instrument?.kind === "scale") && (
+                {slot && instrument && sends(instrument.kind) && (
                   <SentValue
                     kind={instrument.kind}
                     take={(value) => {

@@ -1,0 +1,15 @@
+export const text = {
+  left: "The left one",
+  right: "The right one",
+  same: "No difference",
+  l: "L",
+  r: "R",
+  n: "N",
+  photoOf: (code: string) => `Photo of piece ${code}`,
+  how: "Look at both, then say which. Who made them is hidden; sides and order are shuffled for you.",
+  until: (day: string) => `Open until ${day}`,
+  said: (n: number, of: number) => `${n} of ${of} pairs`,
+  done: "Thank you. You have compared every pair.",
+  closed: "This ballot is closed. Thank you for your interest.",
+  again: "Try again",
+} as const;
