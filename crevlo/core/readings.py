@@ -76,6 +76,8 @@ def feature_estimates(
 ) -> dict[str, Estimate | NotDetermined]:
     """Mean of each feature that was read, by code, in the feature's unit; of several instruments the one used first.
 
+    What readings share weighs by how many of them share it: of two people's half and half.
+
     s is pooled over the features of one kind and instrument, with the repeatability that the instrument states. Places of a
     series are no repeats: they are not here.
     """
@@ -102,11 +104,19 @@ def feature_estimates(
                 resolution_mm=instrument.resolution / over,
                 u_calibration_mm=0.0,
                 repeatability_mm=s / over if s else s, repeatability_dof=dof,
-                uncorrected_kelvin=math.fsum(r.kelvin for r in group) / len(group), besides={source: u / over for source, u in shared_by(instrument).items()},
+                uncorrected_kelvin=math.fsum(r.kelvin for r in group) / len(group), besides=_shared(group, instruments, over),
             )  # fmt: skip
         except NotDetermined as missing:
             found[code] = missing
     return found
+
+
+def _shared(group: Sequence[Reading], instruments: Mapping[Key, Instrument], over: int) -> dict[str, float]:
+    total: dict[str, float] = defaultdict(float)
+    for reading in group:
+        for source, u in shared_by(instruments[reading.instrument]).items():
+            total[source] += u / (over * len(group))
+    return total
 
 
 def _repeatability(instrument: Instrument, groups: Sequence[Sequence[float]]) -> tuple[float | None, float]:

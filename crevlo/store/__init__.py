@@ -1,12 +1,26 @@
 """Tables, one noun per file; importing this package knows them all."""
 
-from crevlo.store import audit, device, inspection, machine, money, person, reading, record, run, schedule, study
+from crevlo.store import (
+    audit,
+    device,
+    gauge,
+    inspection,
+    machine,
+    money,
+    person,
+    reading,
+    record,
+    run,
+    schedule,
+    study,
+)
 from crevlo.store.base import Base
 
 __all__ = [
     "Base",
     "audit",
     "device",
+    "gauge",
     "inspection",
     "machine",
     "money",

@@ -7,6 +7,7 @@ from itertools import count
 import psycopg
 import pytest
 
+from tests.api.test_ballot import photo, soon
 from tests.conftest import Bench, Played
 
 # Columns whose every value must stay out of a rater's answers while the study is blind.
@@ -55,11 +56,20 @@ def test_every_call_a_rater_can_make_names_no_machine(
         "id": str(uuid.uuid4()), "instrument_id": next(i["id"] for i in queue["instruments"] if i["kind"] == "caliper"),
         "feature_ids": [gauges["faces"][0]["feature_id"]], "people": [p["id"] for p in gauges["people"]]})  # fmt: skip
     ids["gauge_id"] = begun["studies"][0]["id"]
+    for q in queue["queue"]:
+        reviewer.send("PUT", f"/api/specimens/{q['id']}/photos", content=photo(90, (400, 300)), id=str(uuid.uuid4()))
+    line = next(x for x in reviewer.get(f"/api/studies/{played.study}/ballots")["lines"] if not x["needs"])
+    ballot = reviewer.send("POST", f"/api/studies/{played.study}/ballots", {
+        "id": str(uuid.uuid4()), "line": line["number"], "closes_at": soon()})["ballots"][0]  # fmt: skip
+    shown = rater.get(f"/api/ballots/{ballot['key']}")
+    ids |= {"ballot_id": ballot["id"], "key": ballot["key"], "code": shown["first"]["blind_code"]}
     first = rater.get(f"/api/studies/{played.study}/gauge-studies")["studies"][0]["next"]
     in_gauge = {"id": str(uuid.uuid4()), "part": first["part"], "repeat": 1, "value": first["nominal"]}
     table = {"id": str(uuid.uuid4()), "text": f"code;X2\n{unmeasured['blind_code']};30,02",
              "instrument_ids": [i["id"] for i in queue["instruments"]]}  # fmt: skip
     bodies = {
+        "votes": {"id": str(uuid.uuid4()), "first": shown["first"]["blind_code"],
+                  "second": shown["second"]["blind_code"], "won": "tie"},
         "preview": table,
         "reading-table": table,
         "readings": {"id": str(uuid.uuid4()), "feature_id": faces[0]["id"], "repeat": 1,
@@ -104,6 +114,9 @@ def test_every_call_a_rater_can_make_names_no_machine(
         "gauge-studies",
         "preview",
         "reading-table",
+        "votes",
+        "{key}",
+        "{code}",
     } <= seen
     assert answered["post", "/api/gauge-studies/{gauge_id}/readings"] == 200
 

@@ -240,3 +240,26 @@ def test_a_gauge_study_by_two_people_at_their_own_screens(
     sheet.get_by_role("button", name="End it: it holds from now on").click()
     expect(sheet).to_contain_text("Holds for the caliper")
     expect(sheet.get_by_role("button", name="Begin a gauge study")).to_be_visible()
+
+
+def test_more_readings_are_asked_for_where_they_narrow_a_result(
+    page: Page, site: Site, client: Client, hands: Hands
+) -> None:
+    study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, inspected=False)
+    first = client.get(f"/api/studies/{study}/measure")["queue"][0]
+    more = client.get(f"/api/specimens/{first['id']}")["more"]
+    site.open(page, study, "measure")
+    entry = page.get_by_role("region", name="Reading", exact=True)
+    expect(entry).to_contain_text(more["words"])
+    entry.get_by_role("button", name="Read them now").click()
+    face = more["words"].split(" of ")[1].split()[0]
+    asked = page.locator("label[for=reading]")
+    for n in range(more["more"]):
+        expect(asked).to_contain_text(f"{face} · reading {n + 2} of")
+        line = next(f for f in client.get(f"/api/specimens/{first['id']}")["features"] if f["code"] == face)
+        hands.type(f"{line['nominal'] + 0.05:.2f}")
+        hands.press("Enter")
+    expect(asked).to_contain_text("Every face of this specimen is measured.")
+    after = client.get(f"/api/specimens/{first['id']}")
+    assert (after["done"], after["due"]) == (first["due"], first["due"])
+    assert not after["more"] or after["more"]["words"] != more["words"]

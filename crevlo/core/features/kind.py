@@ -102,6 +102,19 @@ def places(kind: FeatureKind, repeats: int) -> int:
     return 1 if kind.takes is not Takes.VALUE else kind.repeats or repeats
 
 
+# Readings of one face at most: what a protocol asks for, and those that narrow it.
+MOST_READINGS = 10
+
+
+def most_places(kind: FeatureKind, repeats: int) -> int:
+    """How often it may be entered: a face can be read more often than asked, a place of a series or a judgement not."""
+    return (
+        MOST_READINGS
+        if kind.takes is Takes.VALUE and not kind.series and kind.repeats is None
+        else places(kind, repeats)
+    )
+
+
 # Over how many waves or changes one distance, mass or time is taken at most.
 MOST_OVER = 1000
 

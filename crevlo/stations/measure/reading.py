@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import BadInput
 from crevlo.core.features import KINDS
-from crevlo.core.features.kind import MOST_OVER, check_over, check_value, places
+from crevlo.core.features.kind import MOST_OVER, check_over, check_value, most_places
 from crevlo.stations.blind import late_reason
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
@@ -83,10 +83,10 @@ def record_readings(
     for reading in given:
         feature = _feature(artifact, reading.feature_id)
         _reads(instruments[reading.instrument_id], feature)
-        asked = places(KINDS[feature.kind], protocol.repeats)
-        if reading.repeat > asked:
+        most = most_places(KINDS[feature.kind], protocol.repeats)
+        if reading.repeat > most:
             raise Refused(
-                f"The protocol asks for {asked} readings of a face." if asked > 1 else f"{feature.code} is read once."
+                f"{feature.code} is read {most} times at most." if most > 1 else f"{feature.code} is read once."
             )
         _sensible(reading.value, reading.cannot_because, feature, reading.note, reading.over)
         if (feature.id, reading.repeat) in taken:

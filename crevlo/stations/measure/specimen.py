@@ -16,6 +16,7 @@ from crevlo.core.features import KINDS
 from crevlo.core.features.feature import Kind
 from crevlo.core.features.kind import EntryWay, Takes, Verdict, means, places
 from crevlo.core.grade import feature_grade
+from crevlo.core.narrowing import narrowing
 from crevlo.core.readings import feature_estimates
 from crevlo.core.sizes import Axis
 from crevlo.stations.entered import JudgementRow, current_judgements, current_readings
@@ -231,6 +232,14 @@ _PLAIN: dict[str, type[Shape]] = {
 }  # fmt: skip
 
 
+class MoreReadings(Shape):
+    """What would narrow a result of the specimen most."""
+
+    feature_id: uuid.UUID
+    more: int
+    words: str
+
+
 class SpecimenView(Shape):
     id: uuid.UUID
     blind_code: str
@@ -240,6 +249,7 @@ class SpecimenView(Shape):
     judged: list[JudgedLine]
     findings: list[FindingOut]
     charts: list[ChartOut]
+    more: MoreReadings | None = Field(description="None while something is due, or where more readings tell little")
 
 
 def view_specimen(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> SpecimenView:
@@ -282,10 +292,12 @@ def view_of(
     told = told_of(evidence, instruments)
     counts = Counter(r.feature_id for r in every)
     judged, known = _judged(artifact, own), {f.id for f in measured}
+    due = readings_due(protocol, artifact)
+    done = sum(min(counts[f.id], places(k, protocol.repeats)) for f in measured if not (k := KINDS[f.kind]).optional)
+    done += sum(j.said is not None and j.feature_id not in known for j in judged)
+    narrower = narrowing(evidence, instruments) if done >= due else None
     return SpecimenView(
-        id=specimen.id, blind_code=specimen.blind_code, due=readings_due(protocol, artifact),
-        done=sum(min(counts[f.id], places(k, protocol.repeats)) for f in measured if not (k := KINDS[f.kind]).optional)
-        + sum(j.said is not None and j.feature_id not in known for j in judged),
+        id=specimen.id, blind_code=specimen.blind_code, due=due, done=done,
         features=[
             _line(f, by_feature.get(f.id, []), estimates.get(f.code, NotDetermined("a reading")), protocol.repeats)
             for f in measured
@@ -293,6 +305,8 @@ def view_of(
         judged=judged,
         findings=[f for t in told for f in _findings(t.findings)],
         charts=[chart_out(t.chart) for t in told if t.chart is not None],
+        more=MoreReadings(feature_id=next(f.id for f in measured if f.code == narrower.feature), more=narrower.more, words=narrower.words)
+        if narrower else None,
     )  # fmt: skip
 
 
@@ -342,7 +356,7 @@ def _line(
     return FeatureLine(
         feature_id=feature.id, code=feature.code, nominal=feature.nominal, unit=feature.unit, digits=kind.digits,
         far_off=kind.far_off, dial_reach=_DIAL_SHOWS * usual, dial_usual=usual, instruments=list(kind.instruments),
-        entry=kind.entry, repeats=places(kind, repeats), series=kind.series, optional=kind.optional, over=kind.over,
+        entry=kind.entry, repeats=max(places(kind, repeats), max((r.repeat for r in readings), default=0)), series=kind.series, optional=kind.optional, over=kind.over,
         axis=feature.axis, level=feature.level, at=_middle(feature),
         readings=readings, off=quantity(off, feature.unit, kind.digits + 1),
         grade=None if isinstance(off, NotDetermined) else _grade(feature, off.value),

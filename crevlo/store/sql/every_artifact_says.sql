@@ -138,7 +138,7 @@ begin
         execute format('create trigger append_only before update or delete on %I for each row execute function refuse_change()', t);
         execute format('create trigger append_only_truncate before truncate on %I for each statement execute function refuse_change()', t);
     end loop;
-    foreach t in array array['duel', 'look', 'own_defect', 'gauge_study', 'gauge_reading', 'hand', 'ballot'] loop
+    foreach t in array array['duel', 'look', 'own_defect', 'gauge_study', 'gauge_reading', 'hand', 'ballot', 'ballot_piece', 'vote'] loop
         execute format('create trigger audit after insert or update or delete on %I for each row execute function write_audit()', t);
     end loop;
 end $$;

@@ -7247,6 +7247,8 @@ export interface components {
             findings: components["schemas"]["FindingOut"][];
             /** Charts */
             charts: (components["schemas"]["FitChartOut"] | components["schemas"]["MapChartOut"] | components["schemas"]["FrameChartOut"] | components["schemas"]["LadderChartOut"] | components["schemas"]["ColumnChartOut"] | components["schemas"]["WavesChartOut"] | components["schemas"]["FlowChartOut"])[];
+            /** @description None while something is due, or where more readings tell little */
+            more: components["schemas"]["MoreReadings"] | null;
         };
         /**
          * Axis
@@ -7547,6 +7549,21 @@ export interface components {
             within: number;
             /** Unit */
             unit: string;
+        };
+        /**
+         * MoreReadings
+         * @description What would narrow a result of the specimen most.
+         */
+        MoreReadings: {
+            /**
+             * Feature Id
+             * Format: uuid
+             */
+            feature_id: string;
+            /** More */
+            more: number;
+            /** Words */
+            words: string;
         };
         /**
          * Quantity

@@ -21,7 +21,7 @@ export function GaugeStudy({ studyId, queue }: { studyId: string; queue: Schemas
   const [open, setOpen] = useState(false);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="chip max-[860px]:hidden">{text.gauge.open}</Dialog.Trigger>
+      <Dialog.Trigger className="underline">{text.gauge.open}</Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-10 bg-black/20" />
         <Dialog.Content

@@ -84,7 +84,18 @@ function Bench({
   const groups = useMemo(() => (specimen.data ? groupsOf(specimen.data) : []), [specimen.data]);
   const group = activeOf(groups, wanted);
   const inGroup = group?.features ?? [];
-  const slots = useMemo(() => slotsOf(group?.features ?? []), [group]);
+  // Readings beyond what is asked, where they narrow a result; of this specimen alone.
+  const [more, setMore] = useState<{ of: string; featureId: string; repeats: number } | null>(null);
+  const extra = more?.of === specimenId ? more : null;
+  const slots = useMemo(
+    () =>
+      slotsOf(
+        (group?.features ?? []).map((f) =>
+          f.feature_id === extra?.featureId ? { ...f, repeats: Math.max(f.repeats, extra.repeats) } : f,
+        ),
+      ),
+    [group, extra?.featureId, extra?.repeats],
+  );
   const slot = back ?? slots.find((s) => !keptIn(features, s) && !waitingFor(own, s));
   const line = features.find((f) => f.feature_id === slot?.featureId);
   const kinds = line?.instruments ?? ["caliper"];
@@ -154,6 +165,13 @@ function Bench({
     setMode("read");
     input.current?.focus();
   };
+  const readMore = ({ feature_id, more: n }: Schemas["MoreReadings"]) => {
+    const of = features.find((f) => f.feature_id === feature_id);
+    const entry = groups.find((g) => g.features.some((f) => f.feature_id === feature_id))?.entry;
+    if (!of) return;
+    if (entry) setWanted(entry);
+    setMore({ of: specimenId, featureId: feature_id, repeats: of.readings.length + n });
+  };
   const unfinished = groups.find((g) => g.entry !== group?.entry && g.done < g.due);
   const following = queue.queue.find((q) => q.done < q.due && q.id !== specimenId);
   const goOn = () => {
@@ -209,16 +227,14 @@ function Bench({
       className="grid h-full min-h-0 grid-cols-[176px_minmax(0,1fr)_330px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1"
     >
       <Strip
-        studyId={studyId}
         code={specimen.data?.blind_code ?? "···"}
         queue={queue}
         use={use}
         reads={inGroup.length > 0}
         zero={() => setMode("zero")}
-        paste={() => setPasted("")}
       />
       <PasteTable studyId={studyId} queue={queue} pasted={pasted} change={setPasted} />
-      <Queue queue={queue.queue} active={specimenId} choose={take} />
+      <Queue studyId={studyId} bench={queue} active={specimenId} choose={take} paste={() => setPasted("")} />
       <div
         className={`grid min-h-0 min-w-0 gap-3 ${groups.length > 1 ? "grid-rows-[auto_minmax(0,1fr)_auto] max-[1020px]:grid-rows-[auto_300px_auto]" : "grid-rows-[minmax(0,1fr)_auto] max-[1020px]:grid-rows-[300px_auto]"}`}
       >
@@ -307,6 +323,14 @@ function Bench({
               enter={enter}
               leave={leave}
               refused={refused}
+              narrower={
+                !slot && specimen.data.more && !queue.revealed
+                  ? {
+                      words: specimen.data.more.words,
+                      read: () => readMore(specimen.data.more as Schemas["MoreReadings"]),
+                    }
+                  : null
+              }
               following={
                 slot
                   ? null

@@ -9,22 +9,18 @@ import { text } from "./text";
 
 /** What is measured with what, in the top strip. */
 export function Strip({
-  studyId,
   code,
   queue,
   use,
   reads,
   zero,
-  paste,
 }: {
-  studyId: string;
   code: string;
   queue: Schemas["MeasureQueue"];
   use: ReturnType<typeof useInstrument<Schemas["InstrumentNow"]>>;
   /** Whether an instrument is used just now. */
   reads: boolean;
   zero: () => void;
-  paste: () => void;
 }) {
   const instrument = reads ? use.instrument : undefined;
   return (
@@ -38,10 +34,6 @@ export function Strip({
         {queue.revealed ? text.revealed : text.hidden}
       </span>
       <span className="flex-1" />
-      <GaugeStudy studyId={studyId} queue={queue} />
-      <button type="button" className="chip max-[860px]:hidden" onClick={paste}>
-        {text.paste.open}
-      </button>
       {reads && <InstrumentChoice use={use} label={text.instrument} className="chip max-[860px]:hidden" />}
       {instrument && instrument.kind !== "stopwatch" && (
         <Hint says={text.zeroHint}>
@@ -63,26 +55,35 @@ export function Strip({
 
 /** Specimens still to be measured, then those that are. */
 export function Queue({
-  queue,
+  studyId,
+  bench,
   active,
   choose,
+  paste,
 }: {
-  queue: Schemas["QueueLine"][];
+  studyId: string;
+  bench: Schemas["MeasureQueue"];
   active: string;
   choose: (id: string) => void;
+  paste: () => void;
 }) {
+  const { queue } = bench;
   const todo = queue.filter((q) => q.done < q.due);
   const finished = queue.filter((q) => q.done >= q.due);
   return (
-    <section
-      aria-label={text.queue}
-      data-scrolls
-      className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40"
-    >
-      <h2 className="lab px-3 pt-2 pb-1">{text.toMeasure(todo.length)}</h2>
-      <QueueList lines={todo} active={active} choose={choose} />
-      {finished.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.done(finished.length)}</h2>}
-      <QueueList lines={finished} active={active} choose={choose} />
+    <section aria-label={text.queue} className="sheet flex min-h-0 flex-col max-[1020px]:max-h-48">
+      <div data-scrolls className="min-h-0 flex-1 overflow-y-auto">
+        <h2 className="lab px-3 pt-2 pb-1">{text.toMeasure(todo.length)}</h2>
+        <QueueList lines={todo} active={active} choose={choose} />
+        {finished.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.done(finished.length)}</h2>}
+        <QueueList lines={finished} active={active} choose={choose} />
+      </div>
+      <div className="flex flex-wrap gap-x-4 gap-y-1 border-t border-rule-2 px-3 py-2 text-small">
+        <button type="button" className="underline" onClick={paste}>
+          {text.paste.open}
+        </button>
+        <GaugeStudy studyId={studyId} queue={bench} />
+      </div>
     </section>
   );
 }

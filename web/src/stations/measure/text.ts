@@ -79,6 +79,7 @@ export const text = {
     due ? `${name} ${done}/${due}` : `${name}, if you like`,
   enterThis: (code: string, repeat: number, optional: boolean) =>
     optional ? `Enter ${code} ${repeat}, if you like` : `Enter ${code} reading ${repeat}`,
+  readMore: "Read them now",
   goOn: (group: string) => `Go on: ${group}`,
   overWrong: (over: string) => `Say over how many ${over}, from 1 on; or that there are none.`,
   overHow: (over: string) => `over how many ${over}`,

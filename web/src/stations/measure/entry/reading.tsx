@@ -40,6 +40,7 @@ export function ReadingEntry({
   enter,
   leave,
   refused,
+  narrower,
   following,
 }: {
   mode: Mode;
@@ -60,6 +61,8 @@ export function ReadingEntry({
   enter: () => void;
   leave: () => void;
   refused: Entry[];
+  /** What more readings would bring, once all that is asked for is there. */
+  narrower: { words: string; read: () => void } | null;
   following: { words: string; take: () => void } | null;
 }) {
   const preview = typedNumber(typed);
@@ -225,6 +228,14 @@ export function ReadingEntry({
                 <button type="button" className="button primary mt-2" autoFocus onClick={following.take}>
                   {following.words} <Key>N</Key>
                 </button>
+              )}
+              {narrower && (
+                <p className="mt-2 text-small">
+                  {narrower.words}{" "}
+                  <button type="button" className="underline" onClick={narrower.read}>
+                    {text.readMore}
+                  </button>
+                </p>
               )}
               {keeping.wrong && (
                 <p role="alert" className="trouble mt-1.5">
