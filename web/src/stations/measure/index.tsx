@@ -87,17 +87,12 @@ function Bench({
   // Readings beyond what is asked, where they narrow a result; of this specimen alone.
   const [more, setMore] = useState<{ of: string; featureId: string; repeats: number } | null>(null);
   const extra = more?.of === specimenId ? more : null;
-  const slots = useMemo(
-    () =>
-      slotsOf(
-        (group?.features ?? []).map((f) =>
-          f.feature_id === extra?.featureId ? { ...f, repeats: Math.max(f.repeats, extra.repeats) } : f,
-        ),
-      ),
-    [group, extra?.featureId, extra?.repeats],
-  );
+  const repeats = (f: Schemas["FeatureLine"]) =>
+    f.feature_id === extra?.featureId ? Math.max(f.repeats, extra.repeats) : f.repeats;
+  const slots = slotsOf((group?.features ?? []).map((f) => ({ ...f, repeats: repeats(f) })));
   const slot = back ?? slots.find((s) => !keptIn(features, s) && !waitingFor(own, s));
-  const line = features.find((f) => f.feature_id === slot?.featureId);
+  const found = features.find((f) => f.feature_id === slot?.featureId);
+  const line = found && { ...found, repeats: repeats(found) };
   const kinds = line?.instruments ?? ["caliper"];
   const use = useInstrument(
     kinds.join(" "),
