@@ -189,7 +189,7 @@ def enter_demo(
     demo = Demo(reviewer, rater)
     demo.play(say=say)
     say("measuring nine kinds of pieces")
-    Pieces(reviewer, rater, SEED + 7).play(demo.spool)
+    Pieces(reviewer, rater, SEED + 7).play(demo.spool, demo.petg, lambda: Client(reach()))
     return demo.devices
 
 

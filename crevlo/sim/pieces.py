@@ -1,10 +1,11 @@
-"""A second study of the demo: eight kinds of pieces on three machines, with the hidden truths that each was made to bring out.
+"""A second study of the demo: nine kinds of pieces on three machines, with the hidden truths that each was made to bring out.
 
 What the simulated hand reads off them goes over the same calls as a person's.
 """
 
 import math
 import uuid
+from collections.abc import Callable
 from dataclasses import dataclass, field
 from datetime import UTC, datetime, timedelta
 from typing import Any
@@ -12,6 +13,7 @@ from typing import Any
 import numpy as np
 
 from crevlo.sim import device
+from crevlo.sim.audience import ask, picture
 from crevlo.sim.client import Client
 
 TITLE = "What each piece tells"
@@ -44,6 +46,8 @@ PIECES: dict[str, Hidden] = {
     "Oddfellow Sparrow": Hidden(0.22, 51, 48, (-0.08, 0.05), -0.05, (8.0, 0.034), 38.0, 5, 14.5, 2, 0.0009, 140, 2, 0.2, {"stringing": 1.1, "droop": 1.6}),
     "Nettlewick Solo": Hidden(0.31, 47, 36, (0.12, 0.02), 0.04, (0.8, 0.042), 29.0, 7, 10.5, 4, 0.0011, 210, 3, -1.0, {"stringing": 1.9, "droop": 2.4, "ringing": 2.6}),
 }  # fmt: skip
+# Which print the look at the plate rejects.
+REJECTED = ("Nettlewick Solo", "Bridge ladder", 2)
 
 
 class Pieces:
@@ -53,14 +57,17 @@ class Pieces:
         self.reviewer, self.rater, self.seed = reviewer, rater, seed
         self.study = str(uuid.uuid4())
 
-    def play(self, spool_id: str) -> None:
-        self._plan(spool_id)
+    def play(self, spool_id: str, second_id: str, reach: Callable[[], Client]) -> None:
+        """Eight artifacts from one spool, the rack arm from a second material; `reach` is one of the audience."""
+        self._plan(spool_id, second_id)
         made_by = self._print()
+        self._gauge(made_by)
         self._measure(made_by)
         self._inspect(made_by)
         self._compare(made_by)
+        self._audience(made_by, reach)
 
-    def _plan(self, spool_id: str) -> None:
+    def _plan(self, spool_id: str, second_id: str) -> None:
         send = self.reviewer.send
         view = send("POST", "/api/studies", {
             "id": self.study, "title": TITLE, "seed": self.seed, "currency": "EUR",
@@ -77,18 +84,20 @@ class Pieces:
                 "repeatability": 0.002, "calibrated_on": "2026-09-14"})  # fmt: skip
         send("PUT", f"/api/studies/{self.study}/plan", {
             "version": view["version"], "question": view["question"], "repeats": 2, "policies": view["policies"],
-            "arms": [{"name": "Stock", "lines": [{"artifact": a, "spool_id": spool_id, "copies": 2} for a in ARTIFACTS]}],
+            "arms": [{"name": "Stock", "lines": [
+                {"artifact": a, "spool_id": second_id if a == "RA" else spool_id, "copies": 2} for a in ARTIFACTS]}],
             "candidates": [{"model_id": models[name]["id"]} for name in PIECES]})  # fmt: skip
         send("POST", f"/api/studies/{self.study}/freeze", {
             "frozen_at": (datetime.now(UTC) - timedelta(days=12)).isoformat()})  # fmt: skip
 
     def _print(self) -> dict[str, tuple[str, int]]:
-        """Every print comes out; gives machine and copy by the code on its bag."""
+        """Every print comes out but one, which the look at the plate rejects; gives machine and copy by the code on its bag."""
         found = {}
         jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
         clock, sliced = datetime.now(UTC) - timedelta(days=11), device.short_file("step-block-a-0.20-absolute")
         for job in jobs:
-            rng = self._chance(1, job["machine"]["name"], job["artifact"], job["copy_number"])
+            name, copy = job["machine"]["name"], job["copy_number"]
+            rng = self._chance(1, name, job["artifact"], copy)
             clock += timedelta(hours=2)
             self.reviewer.send(
                 "PUT",
@@ -103,8 +112,55 @@ class Pieces:
             ended = self.reviewer.send("POST", f"/api/runs/{run['id']}/end", {
                 "version": run["version"], "outcome": "done",
                 "ended_at": (clock + timedelta(minutes=float(rng.uniform(50, 80)))).isoformat()})  # fmt: skip
-            found[ended["runs"][-1]["bag_code"]] = (job["machine"]["name"], job["copy_number"])
+            found[ended["runs"][-1]["bag_code"]] = (name, copy)
+            if (name, job["artifact"], copy) == REJECTED:
+                self.reviewer.send("POST", f"/api/runs/{run['id']}/look", {
+                    "id": str(uuid.uuid4()), "stage": "plate", "result": "reject", "wrong": ["lift"], "cause": "machine",
+                    "words": "The near corner stands 2 mm off the plate.",
+                    "looked_at": (clock + timedelta(minutes=90)).isoformat()})  # fmt: skip
+                clock += timedelta(hours=2)
+                run = self.reviewer.send("POST", f"/api/jobs/{job['id']}/runs", {
+                    "id": str(uuid.uuid4()), "started_at": clock.isoformat(), "changed": "Plate washed.",
+                    "deviation_reason": "Sliced for this piece alone; accepted."})["runs"][-1]  # fmt: skip
+                ended = self.reviewer.send("POST", f"/api/runs/{run['id']}/end", {
+                    "version": run["version"], "outcome": "done",
+                    "ended_at": (clock + timedelta(minutes=61)).isoformat()})  # fmt: skip
+            found[ended["runs"][-1]["bag_code"]] = (name, copy)
         return found
+
+    def _gauge(self, made_by: dict[str, tuple[str, int]]) -> None:
+        """The two at the bench read the same faces twice, before they measure: what their hands are worth."""
+        path = f"/api/studies/{self.study}/gauge-studies"
+        view = self.reviewer.get(path)
+        face = next(f for f in view["faces"] if f["artifact"] == "Rack arm" and "caliper" in f["instruments"])
+        tools = self.reviewer.get(f"/api/studies/{self.study}/measure")["instruments"]
+        self.reviewer.send("POST", path, {
+            "id": str(uuid.uuid5(uuid.UUID(self.study), "gauge")), "instrument_id": next(i["id"] for i in tools if i["kind"] == "caliper"),
+            "feature_ids": [face["feature_id"]], "people": [p["id"] for p in view["people"]], "parts": 6, "repeats": 2})  # fmt: skip
+        for who, client, bias in (("reviewer", self.reviewer, 0.002), ("rater", self.rater, -0.006)):
+            study = client.get(path)["studies"][0]
+            while study["next"]:
+                at = study["next"]
+                name, copy = made_by[at["blind_code"]]
+                size = at["nominal"] * (1 + PIECES[name].scale) + self._chance(8, name, copy).normal(0, 0.02)
+                rng = self._chance(9, who, name, copy, at["repeat"])
+                study = client.send("POST", f"/api/gauge-studies/{study['id']}/readings", {
+                    "id": str(uuid.uuid4()), "part": at["part"], "repeat": at["repeat"],
+                    "value": round(size + bias + float(rng.normal(0, 0.006)), 2)})["studies"][0]  # fmt: skip
+        self.reviewer.send("POST", f"/api/gauge-studies/{study['id']}/end")
+
+    def _audience(self, made_by: dict[str, tuple[str, int]], reach: Callable[[], Client]) -> None:
+        liked = {}
+        for line in self.reviewer.get(f"/api/studies/{self.study}/measure")["queue"]:
+            if line["artifact"] != "Rack arm" or line["blind_code"] not in made_by:
+                continue
+            name, copy = made_by[line["blind_code"]]
+            liked[line["blind_code"]] = PIECES[name].preferred
+            self.reviewer.send(
+                "PUT", f"/api/specimens/{line['id']}/photos", id=str(uuid.uuid4()), caption="On the bench",
+                content=picture(1.6 - PIECES[name].preferred, self._chance(10, name, copy)),
+            )  # fmt: skip
+        ask(self.reviewer, reach, self.study, "Rack arm", liked, self.seed)
 
     def _measure(self, made_by: dict[str, tuple[str, int]]) -> None:
         queue = self.reviewer.get(f"/api/studies/{self.study}/measure")

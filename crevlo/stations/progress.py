@@ -13,7 +13,7 @@ from crevlo.stations.price import prices_of
 from crevlo.stations.safety import latest_safety, safety_records, safety_standing
 from crevlo.stations.study import current_protocol, get_study, readings_due
 from crevlo.store.machine import ArtifactVersion
-from crevlo.store.reading import InspectionLock
+from crevlo.store.reading import InspectionLock, Rejection
 from crevlo.store.run import Run, Specimen
 from crevlo.store.study import Job, ReportRevision, Study
 
@@ -47,12 +47,19 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
     frozen = bool(protocol and protocol.frozen_at)
     jobs = session.scalar(select(func.count()).where(Job.study_id == study_id)) or 0
     tried = select(Run, Job.unit_id).join(Job, Job.id == Run.job_id).where(Job.study_id == study_id).subquery()
-    done = session.scalar(select(func.count()).where(tried.c.outcome == Outcome.DONE.value)) or 0
+    # A rejected print has come to nothing; who was rejected stays so whatever its cause is called later.
+    rejected = (
+        select(Specimen.run_id)
+        .join(Rejection, Rejection.specimen_id == Specimen.id)
+        .where(Specimen.study_id == study_id)
+    )
+    good = select(tried.c.job_id).where(tried.c.outcome == Outcome.DONE.value, tried.c.id.not_in(rejected))
+    done = session.scalar(select(func.count()).select_from(good.distinct().subquery())) or 0
     live = [] if blind else _printing(session, study)
     failed_open = session.scalar(
         select(func.count(func.distinct(tried.c.job_id))).where(
-            tried.c.outcome == Outcome.FAILED.value,
-            tried.c.job_id.not_in(select(tried.c.job_id).where(tried.c.outcome == Outcome.DONE.value)),
+            (tried.c.outcome == Outcome.FAILED.value) | tried.c.id.in_(rejected),
+            tried.c.job_id.not_in(good),
             tried.c.job_id.not_in(select(tried.c.job_id).where(tried.c.ended_at.is_(None))),
         )
     ) or 0  # fmt: skip
@@ -84,6 +91,7 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
     failing = any(safety_standing(safety.get(u, {})) is False for u in units)
     failing = failing or any(r.ended for r in safety_records(session, units).values())
     wanted = max(jobs, 1)
+    handled = 2 * max(wanted, len(specimens))
     stations = [
         StationProgress(station="plan", count=str(jobs) if frozen else "draft", share=1.0 if frozen else 0.3, trouble=False),
         StationProgress(station="receive", count=f"{received}/{len(units)}", share=received / max(len(units), 1), trouble=failing),
@@ -92,8 +100,8 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
         StationProgress(station="inspect", count=f"{locked}/{len(specimens)}", share=locked / max(len(specimens), 1), trouble=False),
         StationProgress(station="cost", count=f"{priced}/{len(units)}", share=priced / max(len(units), 1), trouble=False),
         StationProgress(
-            station="rank", count=f"{round(100 * (measured + locked) / (2 * wanted))} %",
-            share=(measured + locked) / (2 * wanted), trouble=False,
+            station="rank", count=f"{round(100 * (measured + locked) / handled)} %",
+            share=(measured + locked) / handled, trouble=False,
         ),
         StationProgress(station="publish", count=f"rev {revisions}" if revisions else "draft", share=1.0 if revisions else 0.1, trouble=False),
     ]  # fmt: skip

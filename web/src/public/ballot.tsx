@@ -65,7 +65,7 @@ function Pair({ ballot, view }: { ballot: string; view: View }) {
         <h1 className="text-title leading-tight font-extrabold [font-stretch:90%]">{view.question}</h1>
         <p className="text-small text-ink-2">{text.how}</p>
       </header>
-      <div className="grid grid-cols-2 gap-3 max-[560px]:gap-2">
+      <div className="grid grid-cols-2 gap-3 max-[560px]:grid-cols-1 max-[560px]:gap-2">
         <Side side={first} name={text.left} letter={text.l} say={() => vote("first")} waits={say.isPending} />
         <Side
           side={second}
@@ -107,7 +107,7 @@ function Side({
 }) {
   return (
     <section aria-label={name} className="sheet grid content-start gap-2 p-2.5">
-      <span className="text-lead">
+      <span className="text-lead max-[560px]:hidden">
         <BlindTag code={side.blind_code} />
       </span>
       <img
@@ -118,7 +118,13 @@ function Side({
         className="h-auto w-full rounded"
       />
       <button type="button" className="button big text-lead" disabled={waits} onClick={say}>
-        <Key>{letter}</Key> {name}
+        <span className="max-[560px]:hidden">
+          <Key>{letter}</Key>
+        </span>{" "}
+        {name}
+        <span className="min-[561px]:hidden">
+          <BlindTag code={side.blind_code} />
+        </span>
       </button>
     </section>
   );

@@ -1,6 +1,6 @@
 export const text = {
-  left: "The left one",
-  right: "The right one",
+  left: "Left",
+  right: "Right",
   same: "No difference",
   l: "L",
   r: "R",

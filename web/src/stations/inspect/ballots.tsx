@@ -179,11 +179,13 @@ function One({ studyId, ballot }: { studyId: string; ballot: Schemas["BallotOut"
                       y2={7}
                       className="stroke-[var(--ink-2)] stroke-2"
                     />
-                    <circle
-                      cx={100 + (s.ability / reach) * 98}
-                      cy={7}
-                      r={3.5}
-                      className="fill-[var(--ink)]"
+                    <line
+                      x1={100 + (s.ability / reach) * 98}
+                      x2={100 + (s.ability / reach) * 98}
+                      y1={1}
+                      y2={13}
+                      vectorEffect="non-scaling-stroke"
+                      className="stroke-[var(--ink)] stroke-[5]"
                     />
                   </svg>
                 </td>

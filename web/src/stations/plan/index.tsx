@@ -171,6 +171,8 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
         <dl className="grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 pt-2 text-small">
           <Pair name={text.readingsOfAFace} value={String(plan.repeats)} />
           <Pair name={text.attemptsAtMost} value={String(plan.policies.most_attempts)} />
+          <Pair name={text.liftLimit} value={String(plan.policies.lift_mm)} />
+          <Pair name={text.stainLimit} value={String(plan.policies.stain_mm)} />
           <Pair name={text.orderShuffledWithSeed} value={String(plan.seed)} />
         </dl>
         {[

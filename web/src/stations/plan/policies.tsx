@@ -69,7 +69,7 @@ export function Policies({
           ))}
         </div>
       </fieldset>
-      <div className="grid max-w-[360px] grid-cols-2 gap-2">
+      <div className="grid max-w-[420px] grid-cols-2 items-end gap-2">
         <Field label={text.readingsOfAFace}>
           <input
             className="input num"
@@ -88,6 +88,28 @@ export function Policies({
             max={10}
             value={value.most_attempts}
             onChange={(e) => set({ ...value, most_attempts: Number(e.target.value) })}
+          />
+        </Field>
+        <Field label={text.liftLimit}>
+          <input
+            className="input num"
+            type="number"
+            min={0.1}
+            max={20}
+            step={0.1}
+            value={value.lift_mm}
+            onChange={(e) => set({ ...value, lift_mm: Number(e.target.value) })}
+          />
+        </Field>
+        <Field label={text.stainLimit}>
+          <input
+            className="input num"
+            type="number"
+            min={0.1}
+            max={50}
+            step={0.1}
+            value={value.stain_mm}
+            onChange={(e) => set({ ...value, stain_mm: Number(e.target.value) })}
           />
         </Field>
       </div>

@@ -106,6 +106,8 @@ export const text = {
   addAMachine: "Add a machine",
   done: "Done",
   readingsOfAFace: "Readings of a face",
+  liftLimit: "Rejected where a corner lifts over, mm",
+  stainLimit: "Looked at again with a stain over, mm",
   attemptsAtMost: "Attempts at most",
   nothingIsPlannedYet: "Nothing is planned yet",
   dayBefore: "Day before",
