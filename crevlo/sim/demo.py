@@ -2,7 +2,6 @@
 
 import uuid
 from collections.abc import Callable
-from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime, timedelta
 from threading import Lock
 from typing import Any
@@ -11,7 +10,7 @@ import numpy as np
 
 from crevlo.core.defects import USUAL
 from crevlo.sim import device
-from crevlo.sim.client import Client
+from crevlo.sim.client import Client, side_by_side
 from crevlo.sim.scenario import (
     ASSEMBLY,
     BOX,
@@ -209,7 +208,7 @@ class Demo:
         day = datetime.now(UTC) - timedelta(days=26)
         units = self.reviewer.get(f"/api/studies/{self.study}/receive")["units"]
         worths = self._price_list(units[0]["machine"]["unit_id"])
-        _side_by_side(lambda unit: self._take_in(unit, day, worths), units)
+        side_by_side(lambda unit: self._take_in(unit, day, worths), units)
 
     def _price_list(self, unit_id: str) -> dict[str, str]:
         """What features are worth, for whatever machine has them; gives their numbers by name."""
@@ -283,7 +282,7 @@ class Demo:
                 begins = first + timedelta(hours=HOURS_APART * jobs.index(job) + float(rng.uniform(0, 4)))
                 self._attempts(job["id"], truth, view, begins, rng)
 
-        _side_by_side(go_through, jobs)
+        side_by_side(go_through, jobs)
 
     def _watch(self, job: dict[str, Any], truth: Truth, started: datetime) -> None:
         """A power meter and a printer that report by themselves, on one machine."""
@@ -383,7 +382,7 @@ class Demo:
     def _inspect(self, leave_open: bool) -> None:
         lines = self.rater.get(f"/api/studies/{self.study}/inspect")["specimens"]
         lines = sorted(lines, key=self._turn)
-        _side_by_side(self._score, lines[:-4] if leave_open else lines)
+        side_by_side(self._score, lines[:-4] if leave_open else lines)
 
     def _score(self, line: dict[str, Any]) -> None:
         scores = device.severities(self.bagged[line["blind_code"]], self._of(line["blind_code"], 3))
@@ -391,9 +390,3 @@ class Demo:
             self.rater.send("POST", f"/api/specimens/{line['id']}/scores", {
                 "id": _new(), "defect": code, "severity": scores[code]})  # fmt: skip
         self.rater.send("POST", f"/api/specimens/{line['id']}/lock")
-
-
-def _side_by_side(work: Callable[[dict[str, Any]], None], on: list[dict[str, Any]]) -> None:
-    """What does not depend on one another is entered by several hands."""
-    with ThreadPoolExecutor(3) as hands:
-        list(hands.map(work, on))

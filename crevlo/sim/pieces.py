@@ -8,13 +8,14 @@ import uuid
 from collections.abc import Callable
 from dataclasses import dataclass, field
 from datetime import UTC, datetime, timedelta
+from functools import partial
 from typing import Any
 
 import numpy as np
 
 from crevlo.sim import device
 from crevlo.sim.audience import ask, picture
-from crevlo.sim.client import Client
+from crevlo.sim.client import Client, side_by_side
 
 TITLE = "What each piece tells"
 ARTIFACTS = ("CC", "OF", "BL", "FS", "ZC", "RW", "FL", "SL", "RA")
@@ -92,41 +93,46 @@ class Pieces:
 
     def _print(self) -> dict[str, tuple[str, int]]:
         """Every print comes out but one, which the look at the plate rejects; gives machine and copy by the code on its bag."""
-        found = {}
-        jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
-        clock, sliced = datetime.now(UTC) - timedelta(days=11), device.short_file("step-block-a-0.20-absolute")
-        for job in jobs:
-            name, copy = job["machine"]["name"], job["copy_number"]
-            rng = self._chance(1, name, job["artifact"], copy)
-            clock += timedelta(hours=2)
-            self.reviewer.send(
-                "PUT",
-                f"/api/jobs/{job['id']}/file",
-                content=sliced,
-                id=str(uuid.uuid4()),
-                name=f"{job['artifact'].lower().replace(' ', '-')}.gcode",
-            )
-            run = self.reviewer.send("POST", f"/api/jobs/{job['id']}/runs", {
-                "id": str(uuid.uuid4()), "started_at": clock.isoformat(),
-                "deviation_reason": "Sliced for this piece alone; accepted."})["runs"][-1]  # fmt: skip
-            ended = self.reviewer.send("POST", f"/api/runs/{run['id']}/end", {
-                "version": run["version"], "outcome": "done",
-                "ended_at": (clock + timedelta(minutes=float(rng.uniform(50, 80)))).isoformat()})  # fmt: skip
-            found[ended["runs"][-1]["bag_code"]] = (name, copy)
-            if (name, job["artifact"], copy) == REJECTED:
-                self.reviewer.send("POST", f"/api/runs/{run['id']}/look", {
-                    "id": str(uuid.uuid4()), "stage": "plate", "result": "reject", "wrong": ["lift"], "cause": "machine",
-                    "words": "The near corner stands 2 mm off the plate.",
-                    "looked_at": (clock + timedelta(minutes=90)).isoformat()})  # fmt: skip
-                clock += timedelta(hours=2)
-                run = self.reviewer.send("POST", f"/api/jobs/{job['id']}/runs", {
-                    "id": str(uuid.uuid4()), "started_at": clock.isoformat(), "changed": "Plate washed.",
-                    "deviation_reason": "Sliced for this piece alone; accepted."})["runs"][-1]  # fmt: skip
-                ended = self.reviewer.send("POST", f"/api/runs/{run['id']}/end", {
-                    "version": run["version"], "outcome": "done",
-                    "ended_at": (clock + timedelta(minutes=61)).isoformat()})  # fmt: skip
-            found[ended["runs"][-1]["bag_code"]] = (name, copy)
+        found: dict[str, tuple[str, int]] = {}
+        by_machine: dict[str, list[dict[str, Any]]] = {}
+        for job in self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]:
+            by_machine.setdefault(job["machine"]["name"], []).append(job)
+
+        def at(machine: str) -> None:
+            clock = datetime.now(UTC) - timedelta(days=11)
+            for job in by_machine[machine]:
+                clock += timedelta(hours=4)
+                found.update(dict.fromkeys(self._printed(job, clock), (machine, job["copy_number"])))
+
+        side_by_side(at, by_machine)
         return found
+
+    def _printed(self, job: dict[str, Any], clock: datetime) -> list[str]:
+        """The codes of what came of one job."""
+        name, copy, send = job["machine"]["name"], job["copy_number"], self.reviewer.send
+        rng = self._chance(1, name, job["artifact"], copy)
+        send(
+            "PUT", f"/api/jobs/{job['id']}/file", content=device.short_file("step-block-a-0.20-absolute"), id=str(uuid.uuid4()),
+            name=f"{job['artifact'].lower().replace(' ', '-')}.gcode",
+        )  # fmt: skip
+
+        def run(start: datetime, minutes: float, **more: str) -> dict[str, Any]:
+            begun = send("POST", f"/api/jobs/{job['id']}/runs", {
+                "id": str(uuid.uuid4()), "started_at": start.isoformat(),
+                "deviation_reason": "Sliced for this piece alone; accepted."} | more)["runs"][-1]  # fmt: skip
+            ended = send("POST", f"/api/runs/{begun['id']}/end", {
+                "version": begun["version"], "outcome": "done",
+                "ended_at": (start + timedelta(minutes=minutes)).isoformat()})  # fmt: skip
+            last: dict[str, Any] = ended["runs"][-1]
+            return last
+
+        first = run(clock, float(rng.uniform(50, 80)))
+        if (name, job["artifact"], copy) != REJECTED:
+            return [first["bag_code"]]
+        send("POST", f"/api/runs/{first['id']}/look", {
+            "id": str(uuid.uuid4()), "stage": "plate", "result": "reject", "wrong": ["lift"], "cause": "machine",
+            "words": "The near corner stands 2 mm off the plate.", "looked_at": (clock + timedelta(minutes=90)).isoformat()})  # fmt: skip
+        return [first["bag_code"], run(clock + timedelta(hours=2), 61.0, changed="Plate washed.")["bag_code"]]
 
     def _gauge(self, made_by: dict[str, tuple[str, int]]) -> None:
         """The two at the bench read the same faces twice, before they measure: what their hands are worth."""
@@ -165,11 +171,8 @@ class Pieces:
     def _measure(self, made_by: dict[str, tuple[str, int]]) -> None:
         queue = self.reviewer.get(f"/api/studies/{self.study}/measure")
         tools = {i["kind"]: i["id"] for i in reversed(queue["instruments"])}
-        left = queue["queue"][-1]["id"]
-        for line in queue["queue"]:
-            if line["id"] == left:
-                # One is left for the newcomer.
-                continue
+
+        def measured(line: dict[str, Any]) -> None:
             name, copy = made_by[line["blind_code"]]
             rng = self._chance(2, name, line["artifact"], copy)
             view, hidden = self.reviewer.get(f"/api/specimens/{line['id']}"), PIECES[name]
@@ -188,6 +191,9 @@ class Pieces:
                     self.reviewer.send("POST", f"/api/specimens/{line['id']}/judgements", {
                         "id": str(uuid.uuid4()), "feature_id": j["feature_id"], "takes": j["takes"], **said})  # fmt: skip
 
+        # One is left for the newcomer.
+        side_by_side(measured, queue["queue"][:-1])
+
     def _inspect(self, made_by: dict[str, tuple[str, int]]) -> None:
         """The second rater scores all but a few; the reviewer, a little milder, a third of them."""
         lines = self.rater.get(f"/api/studies/{self.study}/inspect")["specimens"]
@@ -195,15 +201,19 @@ class Pieces:
             ("rater", self.rater, lines[:-4], 0.0),
             ("reviewer", self.reviewer, lines[:12], -0.3),
         ):
-            for line in mine:
-                name, copy = made_by[line["blind_code"]]
-                rng = self._chance(3, who, name, line["artifact"], copy)
-                for code in line["asked"]:
-                    of_it = self._chance(5, name, line["artifact"], copy, code).normal(0, 1.1)
-                    true = PIECES[name].severity.get(code, 0.9) + of_it + milder
-                    client.send("POST", f"/api/specimens/{line['id']}/scores", {
-                        "id": str(uuid.uuid4()), "defect": code, "severity": int(np.clip(round(true + rng.normal(0, 0.5)), 0, 4))})  # fmt: skip
-                client.send("POST", f"/api/specimens/{line['id']}/lock")
+            side_by_side(partial(self._scored, made_by, who, client, milder), mine)
+
+    def _scored(
+        self, made_by: dict[str, tuple[str, int]], who: str, client: Client, milder: float, line: dict[str, Any]
+    ) -> None:
+        name, copy = made_by[line["blind_code"]]
+        rng = self._chance(3, who, name, line["artifact"], copy)
+        for code in line["asked"]:
+            of_it = self._chance(5, name, line["artifact"], copy, code).normal(0, 1.1)
+            true = PIECES[name].severity.get(code, 0.9) + of_it + milder
+            client.send("POST", f"/api/specimens/{line['id']}/scores", {
+                "id": str(uuid.uuid4()), "defect": code, "severity": int(np.clip(round(true + rng.normal(0, 0.5)), 0, 4))})  # fmt: skip
+        client.send("POST", f"/api/specimens/{line['id']}/lock")
 
     def _compare(self, made_by: dict[str, tuple[str, int]]) -> None:
         """Duels of the piece that is handed over a counter."""

@@ -117,11 +117,17 @@ function Side({
         height={750}
         className="h-auto w-full rounded"
       />
-      <button type="button" className="button big text-lead" disabled={waits} onClick={say}>
+      <button
+        type="button"
+        aria-label={text.oneOf(side.blind_code)}
+        className="button big text-lead"
+        disabled={waits}
+        onClick={say}
+      >
         <span className="max-[560px]:hidden">
           <Key>{letter}</Key>
         </span>{" "}
-        {name}
+        {text.one}
         <span className="min-[561px]:hidden">
           <BlindTag code={side.blind_code} />
         </span>

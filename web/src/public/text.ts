@@ -1,6 +1,8 @@
 export const text = {
   left: "Left",
   right: "Right",
+  one: "This one",
+  oneOf: (code: string) => `This one: ${code}`,
   same: "No difference",
   l: "L",
   r: "R",
