@@ -286,6 +286,6 @@ def judge(line: dict[str, Any], hidden: Hidden, rng: np.random.Generator) -> dic
         return {"amount": hidden.fit, "word": line["words"][hidden.fit]["word"]}
     if line["takes"] == "count":
         return {"amount": 1 + int(rng.integers(0, 3))}
-    if line["takes"] == "look" and line["entry"] == "judged" and line["axis"] == "Z":
+    if line["takes"] == "look" and line["entry"] == "judged":
         return {"amount": int(np.clip(hidden.scars + rng.integers(0, 2), 0, 5))}
     return None

@@ -56,7 +56,7 @@ export function Shell({
             </h1>
             <div
               ref={setSlot}
-              className="flex min-w-0 flex-1 items-center gap-2.5 max-[640px]:order-last max-[640px]:basis-full max-[640px]:overflow-x-auto max-[640px]:empty:hidden"
+              className="flex min-w-fit flex-1 items-center gap-2.5 max-[640px]:order-last max-[640px]:min-w-0 max-[640px]:basis-full max-[640px]:overflow-x-auto max-[640px]:empty:hidden"
             />
             <NotSent />
             {line.data && line.data.printing.length > 0 && <PrintingNow line={line.data} />}

@@ -119,7 +119,6 @@ function Side({
       />
       <button
         type="button"
-        aria-label={text.oneOf(side.blind_code)}
         className="button big text-lead"
         disabled={waits}
         onClick={say}

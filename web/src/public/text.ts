@@ -2,7 +2,6 @@ export const text = {
   left: "Left",
   right: "Right",
   one: "This one",
-  oneOf: (code: string) => `This one: ${code}`,
   same: "No difference",
   l: "L",
   r: "R",
