@@ -25,6 +25,7 @@ from crevlo.core.evaluations.evaluation import (
     figures_of_findings,
     missing_says,
     own_parts,
+    within,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Kind
@@ -207,9 +208,9 @@ def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
     pitch = Estimate(found.pitch_mm, found.u_pitch_mm, len(codes) - 4)
     other = f" A pitch of {found.next_mm:.2f} mm fits nearly as well: measure more heights." if found.next_mm else ""
     findings = (
-        Finding(PITCH, pitch, Says("Bands repeat every", f"{pitch.value:.2f} mm", f"± {pitch.expanded:.2f}", f"False alarm {found.false_alarm:.3f}.{other}"),
+        Finding(PITCH, pitch, Says("Bands repeat every", f"{pitch.value:.2f} mm", within(pitch, 2), f"False alarm {found.false_alarm:.3f}.{other}"),
                 "the part that turns once per pitch. Compare with the lead of the Z screw and with the layer height", made_from),
-        Finding(AMPLITUDE, amplitude, Says("They swing by ±", f"{amplitude.value:.3f} mm", f"± {amplitude.expanded:.3f}", "About the mean width."), made_from=made_from),
+        Finding(AMPLITUDE, amplitude, Says("They swing by ±", f"{amplitude.value:.3f} mm", within(amplitude, 3), "About the mean width."), made_from=made_from),
     )  # fmt: skip
     return Told(findings, ColumnChart(points, found.pitch_mm, found.amplitude_mm, found.phase, mean))
 

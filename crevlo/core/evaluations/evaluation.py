@@ -111,11 +111,13 @@ class Disc:
     y_mm: float
     value: float
     off: float
+    good: bool
 
 
 @dataclass(frozen=True, slots=True)
 class MapChart:
-    """Values on a map of the bed; `off` is what the fitted plane leaves, `within` the tolerance around nominal."""
+    """Values on a map of the bed; `off` is what the fitted plane leaves, `good` whether a value is `within` the tolerance
+    around nominal."""
 
     discs: tuple[Disc, ...]
     nominal: float
@@ -383,6 +385,14 @@ def signed(value: float, digits: int, unit: str) -> str:
     """An amount with its sign; none where it is 0 to the digits shown."""
     text = f"{abs(value):.{digits}f} {unit}"
     return text if float(f"{value:.{digits}f}") == 0 else f"{'−' if value < 0 else '+'}{text}"
+
+
+def within(estimate: Estimate, digits: int) -> str:
+    """Its ± with so many digits, or as many more as it takes not to read as none at all."""
+    expanded = estimate.expanded
+    if expanded > 0 and float(f"{expanded:.{digits}f}") == 0:
+        digits = min(digits + 3, -math.floor(math.log10(expanded)))
+    return f"± {expanded:.{digits}f}"
 
 
 def missing_says(name: str, needs: NotDetermined) -> Says:

@@ -16,6 +16,7 @@ from crevlo.core.evaluations.evaluation import (
     Told,
     codes_of,
     figures_of_findings,
+    within,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Kind
@@ -111,7 +112,7 @@ def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
             Finding(
                 FORCE,
                 value,
-                Says("It closes at", f"{value.value:.0f} g", f"± {value.expanded:.0f}", "On a scale."),
+                Says("It closes at", f"{value.value:.0f} g", within(value, 0), "On a scale."),
                 made_from=forces,
             )
         )

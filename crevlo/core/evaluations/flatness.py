@@ -25,6 +25,7 @@ from crevlo.core.evaluations.evaluation import (
     missing_says,
     own_parts,
     shared_parts,
+    within,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Feature, Kind
@@ -135,7 +136,7 @@ def _told(specimen: Specimen, instruments: Instruments, shared: Shared) -> Told:
         off = dict(zip(known, made.residuals_mm, strict=True))
         findings = _findings(made, known, nominal, shared, whole=len(known) == len(discs))
     chart = MapChart(
-        tuple(Disc(c, *places[c], e.value, off[c]) for c, e in known.items()), nominal, WITHIN_MM, "mm"
+        tuple(Disc(c, *places[c], e.value, off[c], _good(e, nominal)) for c, e in known.items()), nominal, WITHIN_MM, "mm"
     )  # fmt: skip
     return Told(tuple(findings), chart if len(known) >= FEWEST else None)
 
@@ -149,38 +150,43 @@ def _findings(
     findings = [_tilt(axis, t, codes) for axis, t in (("X", made.tilt_x_mm_per_100), ("Y", made.tilt_y_mm_per_100))]
     bow = Estimate(made.range_mm, math.sqrt(2) * u)
     findings.append(
-        Finding(BOW, bow, Says("Beyond the tilt it bows by", f"{bow.value:.3f} mm", f"± {bow.expanded:.3f}", f"RMS {made.rms_mm:.3f} mm."), made_from=codes)
+        Finding(BOW, bow, Says("Beyond the tilt it bows by", f"{bow.value:.3f} mm", within(bow, 3), f"RMS {made.rms_mm:.3f} mm."), made_from=codes)
     )  # fmt: skip
     dish = Estimate(made.dish_mm, u * math.sqrt(1 / inner + 1 / max(1, len(known) - inner)))
     findings.append(_dish(dish, codes))
     worst = Estimate(abs(made.worst_off_mm), u)
-    way = "thick" if made.worst_off_mm > 0 else "thin"
-    findings.append(
-        Finding(
-            WORST, worst, Says(f"Disc {codes[made.worst]} is too {way} by", f"{worst.value:.3f} mm", f"± {worst.expanded:.3f}", "The furthest from the plane."),
-            made_from=(codes[made.worst],),
-        )
+    way = "thicker" if made.worst_off_mm > 0 else "thinner"
+    lost = worst.value <= worst.expanded
+    says = Says(
+        f"Disc {codes[made.worst]} is {way} than the plane by", f"{worst.value:.3f} mm", within(worst, 3),
+        "The furthest of all, and yet within the uncertainty." if lost else "The furthest of all.",
     )  # fmt: skip
+    findings.append(Finding(WORST, worst, says, made_from=(codes[made.worst],)))
     if not whole:
         rest = NotDetermined("the rest of the discs")
         findings.append(Finding(GOOD, rest, missing_says("the share in tolerance", rest), made_from=codes))
         return findings
-    good = [c for c, e in known.items() if abs(e.value - nominal) <= WITHIN_MM]
+    good = [c for c, e in known.items() if _good(e, nominal)]
     share = made_of(100 * len(good) / len(known), 0.0, shared=shared)
     words = f"{len(good)} of {len(known)} discs within {WITHIN_MM} mm of {nominal:g} mm."
     findings.append(
         Finding(
             GOOD,
             share,
-            Says("In tolerance", f"{share.value:.0f} %", f"± {share.expanded:.0f}" if share.u else "", words),
+            Says("In tolerance", f"{share.value:.0f} %", within(share, 0) if share.u else "", words),
             made_from=codes,
         )
     )
     return findings
 
 
+def _good(thickness: Estimate, nominal: float) -> bool:
+    # What lies on the limit is within it, whatever the last binary digit says.
+    return abs(thickness.value - nominal) <= WITHIN_MM + 1e-9
+
+
 def _tilt(axis: str, tilt: Estimate, codes: tuple[str, ...]) -> Finding:
-    spread = f"± {tilt.expanded:.3f}"
+    spread = within(tilt, 3)
     if abs(tilt.value) < tilt.expanded:
         says = Says(
             f"Level along {axis} within", f"{tilt.expanded:.3f} mm/100 mm", "", "No tilt told apart from none."
@@ -194,7 +200,7 @@ def _tilt(axis: str, tilt: Estimate, codes: tuple[str, ...]) -> Finding:
 
 
 def _dish(dish: Estimate, codes: tuple[str, ...]) -> Finding:
-    spread = f"± {dish.expanded:.3f}"
+    spread = within(dish, 3)
     if abs(dish.value) < dish.expanded:
         says = Says("No dish within", f"{dish.expanded:.3f} mm", "", "Middle and rim alike.")
         return Finding(DISH, dish, says, made_from=codes)

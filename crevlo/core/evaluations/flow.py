@@ -23,6 +23,7 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     figures_of_findings,
     missing_says,
+    within,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Kind
@@ -140,7 +141,7 @@ def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
     says = Says(
         "Extrusion falls short from",
         f"{value.value:.2f} mm³/s",
-        f"± {value.expanded:.2f}",
+        within(value, 2),
         f"There {100 * ALLOWED:.0f} % of the mass is missing.",
     )
     return Told((Finding(LIMIT, value, says, "hotend or extruder at their limit. A hotter nozzle moves it where the hotend is the cause", tuple(known)),), chart)  # fmt: skip

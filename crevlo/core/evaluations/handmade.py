@@ -17,6 +17,7 @@ from crevlo.core.evaluations.evaluation import (
     Told,
     codes_of,
     figures_of_findings,
+    within,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Kind
@@ -77,23 +78,23 @@ PURGE = _of_kind(
     Quantity("purge.change", "Purge per change", "Purge", "g", 2, Better.LOWER, Rests.READINGS,
              "Mass of purge, tower and flush by the number of changes.", 2.0, 0.1),
     Kind.WASTE, "purge", "a token whose waste was weighed",
-    lambda e: Says("Each change of colour leaves", f"{e.value:.2f} g", f"± {e.expanded:.2f}", "Purge, tower and flush together."), judged=False,
+    lambda e: Says("Each change of colour leaves", f"{e.value:.2f} g", within(e, 2), "Purge, tower and flush together."), judged=False,
 )  # fmt: skip
 SWAP = _of_kind(
     Quantity("swap.time", "Time per change", "Change", "s", 0, Better.LOWER, Rests.READINGS, "Time of the changes by their number.", 180, 10),
     Kind.CHANGE_SECONDS, "swap", "a token whose changes were timed",
-    lambda e: Says("Each change of colour takes", f"{e.value:.0f} s", f"± {e.expanded:.0f}", "By stopwatch."), judged=False,
+    lambda e: Says("Each change of colour takes", f"{e.value:.0f} s", within(e, 0), "By stopwatch."), judged=False,
 )  # fmt: skip
 CLEAN = _of_kind(
     Quantity("clean.time", "Time to clean", "Cleaning", "s", 0, Better.LOWER, Rests.READINGS,
              "Time by stopwatch until supports are off and the part is clean.", 900, 30),
     Kind.SECONDS, "cleaning", "a part that was cleaned by the clock",
-    lambda e: Says("Cleaned in", f"{e.value:.0f} s", f"± {e.expanded:.0f}", "Supports off, edges clear."), judged=False,
+    lambda e: Says("Cleaned in", f"{e.value:.0f} s", within(e, 0), "Supports off, edges clear."), judged=False,
 )  # fmt: skip
 STRINGS_MASS = _of_kind(
     Quantity("ooze.mass", "Mass of strings", "String mass", "g", 3, Better.LOWER, Rests.READINGS, "Mass of what was pulled off.", 0.2, 0.0),
     Kind.STRINGS_MASS, "ooze_mass", "posts whose strings were weighed",
-    lambda e: Says("Strings weigh", f"{e.value:.3f} g", f"± {e.expanded:.3f}", "All that was pulled off."), judged=False,
+    lambda e: Says("Strings weigh", f"{e.value:.3f} g", within(e, 3), "All that was pulled off."), judged=False,
 )  # fmt: skip
 BLEED = _of_kind(
     Quantity("bleed", "Colour bleed", "Bleed", "of 5", 1, Better.LOWER, Rests.READINGS, _ON_FEATURES, 4, 0),

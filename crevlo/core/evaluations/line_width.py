@@ -20,6 +20,7 @@ from crevlo.core.evaluations.evaluation import (
     figures_of_findings,
     missing_says,
     signed,
+    within,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Kind
@@ -82,7 +83,7 @@ def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
         [(specimen.features[c].nominal, e.value) for c, e in known.items()], max(e.own for e in known.values())
     )
     off = made_of(made.off_mm.value, made.off_mm.u, made.off_mm.dof, mean_shared([e.shared for e in known.values()]))
-    spread = f"± {off.expanded:.3f}"
+    spread = within(off, 3)
     if abs(off.value) < off.expanded:
         says = Says(
             "Lines are off by",
@@ -102,7 +103,7 @@ def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
     scatter = made.scatter_mm
     return Told((
         Finding(OFF, off, says, cause, walls),
-        Finding(SCATTER, scatter, Says("About that they scatter by", f"{scatter.value:.3f} mm", f"± {scatter.expanded:.3f}", "One standard deviation."), made_from=walls),
+        Finding(SCATTER, scatter, Says("About that they scatter by", f"{scatter.value:.3f} mm", within(scatter, 3), "One standard deviation."), made_from=walls),
     ))  # fmt: skip
 
 

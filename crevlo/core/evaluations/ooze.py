@@ -17,6 +17,7 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     figures_of_findings,
     missing_says,
+    within,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Kind
@@ -60,7 +61,7 @@ def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
         if longer
         else "filament that took up water, or retraction. Dry the spool and print it again"
     )
-    return Told((Finding(STRINGS, value, Says("Strings per travel", f"{value.value:.1f}", f"± {value.expanded:.1f}", f"{by[:1].upper()}{by[1:]}."), cause, codes),))  # fmt: skip
+    return Told((Finding(STRINGS, value, Says("Strings per travel", f"{value.value:.1f}", within(value, 1), f"{by[:1].upper()}{by[1:]}."), cause, codes),))  # fmt: skip
 
 
 def of_machines(evidence: Evidence) -> Results:

@@ -23,6 +23,7 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     figures_of_findings,
     missing_says,
+    within,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Kind
@@ -87,7 +88,7 @@ def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
     odd = max(off, key=lambda a: abs(off[a] - middle))
     # The calibration of one caliper is in all of them alike.
     value = Estimate(off[high] - off[low], math.hypot(known[high].own, known[low].own))
-    spread = f"± {value.expanded:.3f}"
+    spread = within(value, 3)
     if value.value < value.expanded:
         says = Says("Bars are alike within", f"{value.expanded:.3f} mm", "", "No orientation told apart.")
         return Told((Finding(SPREAD, value, says, made_from=made_from),))

@@ -25,6 +25,7 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     figures_of_findings,
     missing_says,
+    within,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Kind
@@ -200,7 +201,7 @@ def _axis(
     if follows in ("frequency", "both"):
         words = "A resonance of that axis." if follows == "frequency" else "If it is a resonance."
         told.append(
-            Finding(FREQUENCY[axis], hz, Says(f"{axis} rings at", f"{hz.value:.1f} Hz", f"± {hz.expanded:.1f}", words),
+            Finding(FREQUENCY[axis], hz, Says(f"{axis} rings at", f"{hz.value:.1f} Hz", within(hz, 1), words),
                     f"resonance of {axis}: belt tension, or what the frame stands on. It moves with the tension", mine)
         )  # fmt: skip
     if follows in ("pitch", "both"):
@@ -210,7 +211,7 @@ def _axis(
             else "If it is a tooth, gear or screw. Print the second speed to tell them apart."
         )
         told.append(
-            Finding(PITCH[axis], mm, Says(f"Waves on {axis} stand every", f"{mm.value:.2f} mm", f"± {mm.expanded:.2f}", words),
+            Finding(PITCH[axis], mm, Says(f"Waves on {axis} stand every", f"{mm.value:.2f} mm", within(mm, 2), words),
                     "a part that repeats per turn or tooth. Compare with the pitch of the belt and the teeth of its pulley", mine)
         )  # fmt: skip
     if follows == "neither":
@@ -245,7 +246,7 @@ def _damping(specimen: Specimen) -> list[Finding]:
     says = Says(
         "Each wave dies with a damping of",
         f"{mean:.3f}",
-        f"± {value.expanded:.3f}" if spread else "",
+        within(value, 3) if spread else "",
         f"From {n} {'face' if n == 1 else 'faces'}.",
     )
     return [Finding(DAMPING, value, says, made_from=tuple(ratios))]  # fmt: skip

@@ -22,6 +22,7 @@ from crevlo.core.evaluations.evaluation import (
     figures_of_findings,
     missing_says,
     signed,
+    within,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Feature, Kind
@@ -133,7 +134,7 @@ def _scale(fit: SizeFit, axis: Axis, made_from: tuple[str, ...]) -> Finding:
             return Finding(quantity, scale, says, made_from=made_from)
         return Finding(quantity, scale, missing_says(axis, scale))
     percent = scaled(scale, 100)
-    spread = f"± {percent.expanded:.2f}"
+    spread = within(percent, 2)
     if abs(percent.value) < percent.expanded:
         says = Says(f"{axis} scale", signed(percent.value, 2, "%"), spread, _WITHIN)
         return Finding(quantity, percent, says, made_from=made_from)
@@ -148,7 +149,7 @@ def _offset(
 ) -> Finding:  # fmt: skip
     if isinstance(offset, NotDetermined):
         return Finding(quantity, offset, missing_says(name, offset))
-    spread = f"± {offset.expanded:.3f}"
+    spread = within(offset, 3)
     if abs(offset.value) < offset.expanded:
         says = Says(name.capitalize(), signed(offset.value, 3, "mm"), spread, _WITHIN)
         return Finding(quantity, offset, says, made_from=made_from)
@@ -164,7 +165,7 @@ def _holes(fit: SizeFit, measured: Sequence[MeasuredFeature], codes: Sequence[st
     if isinstance(made, NotDetermined):
         return [Finding(HOLES, made, missing_says("holes", made))]
     made_from = tuple(c for c, m in zip(codes, measured, strict=True) if m.sense < 0 and m.axis is not Axis.Z)
-    spread = f"± {made.expanded:.3f}"
+    spread = within(made, 3)
     walls = fit.wall_offset_mm
     if abs(made.value) < made.expanded:
         return [

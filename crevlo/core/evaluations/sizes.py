@@ -21,6 +21,7 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     lines_of,
     mean_figures,
+    within,
 )
 from crevlo.core.evidence import Evidence, Key, Specimen
 from crevlo.core.features.feature import Kind
@@ -59,7 +60,7 @@ def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
     off = determined(lambda: mean_off(specimen, known, left))
     grade = determined(lambda: _grade(specimen, known, left))
     if isinstance(off, Estimate):
-        amount, spread = f"{off.value:.3f} mm", f"± {off.expanded:.3f}"
+        amount, spread = f"{off.value:.3f} mm", within(off, 3)
         says = Says("Faces are off by", amount, spread, "On average, whichever way.")
         found = Finding(OFF, off, says, made_from=faces)
     else:

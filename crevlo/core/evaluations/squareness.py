@@ -23,6 +23,7 @@ from crevlo.core.evaluations.evaluation import (
     own_parts,
     shared_parts,
     signed,
+    within,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Feature, Kind
@@ -121,7 +122,7 @@ def _skew(
         return Finding(SKEW, impossible, missing_says("squareness", impossible), made_from=crossing), None
     skew = made_of(made.mm_per_100.value, made.mm_per_100.u, min(d1.dof, d2.dof), shared)
     chart = FrameChart(a, b, d1.value, d2.value, skew.value)
-    spread = f"± {skew.expanded:.3f}"
+    spread = within(skew, 3)
     if abs(skew.value) < skew.expanded:
         says = Says(
             "X and Y are square within", f"{skew.expanded:.3f} mm/100 mm", "", "No skew told apart from none."
@@ -144,7 +145,7 @@ def _side_finding(axis: str, off: Estimate | None, made_from: tuple[str, ...], s
     meaning = (
         "Within the uncertainty." if abs(off.value) < off.expanded else "Against nominal; a step block tells why."
     )
-    says = Says(f"{axis} side", signed(off.value, 3, "mm"), f"± {off.expanded:.3f}", meaning)
+    says = Says(f"{axis} side", signed(off.value, 3, "mm"), within(off, 3), meaning)
     return Finding(quantity, off, says, made_from=made_from)
 
 

@@ -25,6 +25,7 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     figures_of_findings,
     missing_says,
+    within,
 )
 from crevlo.core.evidence import Evidence, Key, Specimen
 from crevlo.core.features.feature import Kind
@@ -180,7 +181,7 @@ def _limit(
     step = _step_at(math.fsum(counted) / len(counted), levels)
     value = over_specimens(counted, step).mean
     digits, unit = ladder.quantity.digits, ladder.quantity.unit
-    spread = f"± {value.expanded:.{digits}f}"
+    spread = within(value, digits)
     if all(t.limit is None for t in found):
         says = Says(
             ladder.none_passed,
@@ -268,7 +269,7 @@ def _sag(
     says = Says(
         "The clean ones sag by up to",
         f"{value.value:.2f} mm",
-        f"± {value.expanded:.2f}",
+        within(value, 2),
         f"At {features[worst].level:g} mm.",
     )
     return [Finding(SAG, value, says, made_from=tuple(gauged))]  # fmt: skip

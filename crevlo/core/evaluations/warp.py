@@ -17,6 +17,7 @@ from crevlo.core.evaluations.evaluation import (
     codes_of,
     figures_of_findings,
     missing_says,
+    within,
 )
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Kind
@@ -54,7 +55,7 @@ def of_specimen(specimen: Specimen, instruments: Instruments) -> Told:
             says = (
                 Says("Corners lie flat within", f"{value.expanded:.2f} mm", "", "No lift told apart from none.")
                 if flat
-                else Says(f"Corner {worst} lifts by", f"{value.value:.2f} mm", f"± {value.expanded:.2f}", "The most of all corners.")
+                else Says(f"Corner {worst} lifts by", f"{value.value:.2f} mm", within(value, 2), "The most of all corners.")
             )  # fmt: skip
             cause = (
                 None

@@ -146,6 +146,7 @@ class DiscOut(Shape):
     y_mm: float
     value: float
     off: float
+    good: bool
 
 
 class MapChartOut(Shape):

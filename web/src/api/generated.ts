@@ -7297,6 +7297,8 @@ export interface components {
             value: number;
             /** Off */
             off: number;
+            /** Good */
+            good: boolean;
         };
         /**
          * Easier

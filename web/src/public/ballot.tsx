@@ -117,12 +117,7 @@ function Side({
         height={750}
         className="h-auto w-full rounded"
       />
-      <button
-        type="button"
-        className="button big text-lead"
-        disabled={waits}
-        onClick={say}
-      >
+      <button type="button" className="button big text-lead" disabled={waits} onClick={say}>
         <span className="max-[560px]:hidden">
           <Key>{letter}</Key>
         </span>{" "}

@@ -19,33 +19,32 @@ export function MapChart({ chart }: { chart: Schemas["MapChartOut"] }) {
       <svg viewBox={`0 0 ${W} ${H}`} className="w-full" role="img" aria-label={text.mapDrawn}>
         <rect x={4} y={4} width={W - 8} height={H - 8} rx={6} fill="none" stroke="var(--rule)" />
         {chart.discs.map((d) => {
-          const good = Math.abs(d.value - chart.nominal) <= chart.within + 1e-9;
           return (
             <g key={d.code}>
               <title>{text.disc(d.code, d.value.toFixed(3), signed(d.off, 3), chart.unit)}</title>
               <circle
                 cx={x(d.x_mm)}
                 cy={y(d.y_mm) - 4}
-                r={15}
+                r={19}
                 fill={d.off < 0 ? "var(--c3)" : "var(--brass)"}
                 fillOpacity={0.15 + 0.65 * (Math.abs(d.off) / most)}
-                stroke={good ? "var(--rule)" : "var(--needle)"}
-                strokeWidth={good ? 1 : 2.5}
-                {...(good ? {} : { strokeDasharray: "4 2" })}
+                stroke={d.good ? "var(--rule)" : "var(--needle)"}
+                strokeWidth={d.good ? 1 : 2.5}
+                {...(d.good ? {} : { strokeDasharray: "4 2" })}
               />
               <text
                 x={x(d.x_mm)}
                 y={y(d.y_mm)}
                 textAnchor="middle"
                 className="num"
-                fontSize={10.5}
+                fontSize={10}
                 fill="var(--ink)"
               >
-                {signed(d.off, 2)}
+                {signed(d.off, 3)}
               </text>
               <text
                 x={x(d.x_mm)}
-                y={y(d.y_mm) + 21}
+                y={y(d.y_mm) + 25}
                 textAnchor="middle"
                 className="num"
                 fontSize={9.5}
