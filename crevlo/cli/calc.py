@@ -16,6 +16,7 @@ from pydantic import Field, ValidationError
 
 from crevlo.cli.calc_findings import FINDING_TOPICS
 from crevlo.cli.calc_input import Above0, Amount, Count, Input, Number, Topic
+from crevlo.cli.calc_plans import PLAN_TOPICS
 from crevlo.core import cost, defects, energy, figure, gaps, grade, noise, ratio, readings, sizes, success
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined, made_of
 from crevlo.core.evaluations import flatness, squareness, worth
@@ -258,6 +259,7 @@ def _figure(raw: RawFigure) -> figure.Figure:
 
 TOPICS: dict[str, Topic] = {
     **FINDING_TOPICS,
+    **PLAN_TOPICS,
     "readings": (Readings, _readings, "repeat readings to a mean with uncertainty"),
     "sizes": (Sizes, _sizes, "axis scale apart from wall offset"),
     "squareness": (Squareness, lambda g: squareness.squareness(**dict(g)), "skew of a frame from its diagonals"),

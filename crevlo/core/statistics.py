@@ -25,6 +25,16 @@ def pool_scatter(groups: Sequence[Sequence[float]]) -> tuple[float, int]:
     return math.sqrt(total / dof), dof
 
 
+def variance_between(x: np.ndarray, u: np.ndarray) -> tuple[float, float]:
+    """Variance τ² of the true values behind figures `x` of standard uncertainties `u` (above 0), and Cochran's Q.
+
+    Source: DerSimonian and Laird 1986.
+    """
+    w = 1 / u**2
+    q = float(w @ (x - (w @ x) / w.sum()) ** 2)
+    return max(0.0, (q - (len(x) - 1)) / float(w.sum() - (w**2).sum() / w.sum())), q
+
+
 def sample_mean(values: Sequence[float], what: str) -> Estimate:
     """Mean of `values` with u = s/√n and n − 1 degrees of freedom. Raises NotDetermined for fewer than two of `what`."""
     n = len(values)

@@ -37,6 +37,15 @@ TWO = [
         ("energy", {"time_s": [0, 1], "power_w": [5]}),
         ("noise", {"levels_db": [50, 60], "durations_s": [1]}),
         ("sizes", {"features": [{"axis": "X", "sense": 1, "nominal_mm": 40, "deviation_mm": 0.1, "u_mm": 0}]}),
+        ("batch", {"parts": 0, "parts_per_plate": 6, "part_s": 60, "part_g": 5}),
+        ("circuits", {"amps": 16, "volts": 230, "peak_w": 100, "steady_w": 140}),
+        ("plate", {"bed_x_mm": 200, "outline_mm": [[0, 0], [10, 10], [10, 0], [0, 10]]}),
+        ("plate", {"bed_x_mm": 200}),
+        ("phases", {"time_s": [0, 0, 1], "power_w": [5, 5, 5]}),
+        ("ranks", {"artifacts": {"1": {"a": 1}, "2": {"b": 1}}}),
+        ("wins", {"machines": {"a": [1, 2], "b": [1]}}),
+        ("concordance", {"orders": [[1, 2], [1, 2, 3]]}),
+        ("pool", {"studies": [{"value": 1, "u": 1}]}),
     ],
 )  # fmt: skip
 def test_what_cannot_be_right_is_refused_in_words(topic: str, given: dict) -> None:
@@ -130,3 +139,27 @@ def test_what_artifacts_tell_comes_out_by_the_names_of_the_design() -> None:
     assert few == {"not_determined": {"needs": "4 places on the bed"}}
     worth = json.loads(calculate("worth", json.dumps({"base": 200, "features": {"lid": 50}, "price": None})))
     assert worth == {"worth": 250, "surplus": None}
+
+
+def test_a_trace_is_parted_by_its_marks_or_by_its_steps() -> None:
+    time = list(range(0, 601, 10))
+    power = [300.0 if t <= 300 else 100.0 for t in time]
+    marked = json.loads(
+        calculate(
+            "phases", json.dumps({"time_s": time, "power_w": power, "marks": [[0, "warm-up"], [305, "printing"]]})
+        )
+    )
+    assert [p["phase"] for p in marked["phases"]] == ["warm-up", "printing"]
+    assert marked["phases"][1]["mean_w"] == pytest.approx(100, abs=1.5)
+    guessed = json.loads(calculate("phases", json.dumps({"time_s": time, "power_w": power})))
+    whole = json.loads(calculate("energy", json.dumps({"time_s": time, "power_w": power})))
+    assert sum(p["kwh"] for p in guessed["phases"]) == pytest.approx(
+        whole["kwh"]["value"] if isinstance(whole["kwh"], dict) else whole["kwh"]
+    )
+
+
+def test_a_plate_holds_what_lies_apart_on_it() -> None:
+    square = {"bed_x_mm": 200, "part_x_mm": 40, "part_y_mm": 40, "spacing_mm": 0}
+    assert json.loads(calculate("plate", json.dumps(square)))["copies"] == 25
+    kept_free = square | {"keep_outs_mm": [[-100, -100, 100, -60]]}
+    assert json.loads(calculate("plate", json.dumps(kept_free)))["copies"] == 20

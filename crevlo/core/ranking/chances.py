@@ -13,6 +13,7 @@ from crevlo.core.ranking.leaders import FIELD_FROM
 from crevlo.core.ranking.points import normalised
 from crevlo.core.ranking.tally import at_once, places_of, totals_of
 from crevlo.core.ranking.value import ValueFunction, value_of
+from crevlo.core.statistics import variance_between
 
 # A chance is then known to ± 0.5 % (95 %), half the last digit shown, and a first answer takes a fifth of a second.
 DRAWS = 40_000
@@ -91,9 +92,7 @@ def pulled_to_field(known: Mapping[int, Known]) -> dict[int, Pull]:
     x = np.array([e.value for e in as_one.values()])
     # A figure that is exact beside others that are not still has a place in the field, not all of its weight.
     u = np.maximum(u, np.median(u[u > 0]) / 100)
-    w = 1 / u**2
-    q = float(w @ (x - (w @ x) / w.sum()) ** 2)
-    tau2 = max(0.0, (q - (len(x) - 1)) / float(w.sum() - (w**2).sum() / w.sum()))
+    tau2, _ = variance_between(x, u)
     # So few machines cannot show that they are all alike: τ² at 0 is then luck as often as truth.
     least = min(1.0, 3 / (len(x) + 1))
     share = np.maximum(tau2 / (tau2 + u**2), least)
