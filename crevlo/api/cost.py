@@ -10,7 +10,7 @@ from crevlo.api.paths import (
 )
 from crevlo.api.station import station
 from crevlo.stations import rate
-from crevlo.stations.cost import part, source
+from crevlo.stations.cost import batch, part, source
 from crevlo.stations.figures.source import Source
 
 api = station("cost")
@@ -20,6 +20,13 @@ api = station("cost")
 @reads(NOT_BLIND)
 def view_cost(path: StudyPath) -> part.CostView:
     return part.view_cost(db(), path.study_id)
+
+
+@api.get("/studies/<uuid:study_id>/batch", responses={200: batch.BatchView})
+@reads(NOT_BLIND)
+def view_batch(path: StudyPath, query: batch.BatchWish) -> batch.BatchView:
+    """So many parts of one artifact on every machine: plates, hours, waste, energy, cost; and of one part."""
+    return batch.view_batch(db(), path.study_id, query)
 
 
 @api.put("/studies/<uuid:study_id>/cost", responses={200: part.CostView})

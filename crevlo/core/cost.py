@@ -5,19 +5,22 @@ from dataclasses import dataclass, fields
 
 import numpy as np
 
+from crevlo.core.batch import Batch
 from crevlo.core.estimate import BadInput
 
 
 @dataclass(frozen=True, slots=True)
 class CostInputs:
-    """What one plate of parts takes. Money in one currency, mass g, energy kWh, time h or min."""
+    """What one plate of parts takes. Money in one currency, mass g, energy kWh, time h or min.
+
+    `parts_per_plate` is broken where plates of several artifacts are taken together."""
 
     price: float
     upgrades: float
     residual: float
     life_h: float
     upkeep_per_h: float
-    parts_per_plate: int
+    parts_per_plate: float
     part_g: float
     purge_g: float
     material_per_kg: float
@@ -61,13 +64,24 @@ def cost_per_good_part(plate: CostInputs) -> CostPerPart:
     if not 0 < plate.success <= 1:
         raise BadInput("the chance of a good print must be above 0 and at most 1")
     n = plate.parts_per_plate
-    material = (n * plate.part_g + plate.purge_g) / 1000 * plate.material_per_kg
-    energy = plate.energy_kwh * plate.tariff_per_kwh
-    machine = plate.hours * ((plate.price + plate.upgrades - plate.residual) / plate.life_h + plate.upkeep_per_h)
-    labour = plate.labour_min / 60 * plate.wage_per_h
-    lost = plate.loss_fraction * (material + energy + machine) + plate.failed_labour_min / 60 * plate.wage_per_h
-    failures = (1 - plate.success) / plate.success * lost
-    return CostPerPart(material / n, energy / n, machine / n, labour / n, failures / n)
+    return _per_part(n, 1, n * plate.part_g + plate.purge_g, plate.energy_kwh, plate.hours, plate)
+
+
+def cost_of_batch(made: Batch, plate: CostInputs) -> CostPerPart:
+    """Of a part of a batch: handling, and a failed plate's, by the plate; all else by what the batch takes.
+
+    With as many parts as fill one plate it is `cost_per_good_part`.
+    """
+    return _per_part(made.parts, made.plates, made.part_g + made.waste_g, made.kwh, made.hours, plate)
+
+
+def _per_part(parts: float, plates: float, grams: float, kwh: float, hours: float, of: CostInputs) -> CostPerPart:
+    material, energy = grams / 1000 * of.material_per_kg, kwh * of.tariff_per_kwh
+    machine = hours * ((of.price + of.upgrades - of.residual) / of.life_h + of.upkeep_per_h)
+    labour = plates * of.labour_min / 60 * of.wage_per_h
+    lost = of.loss_fraction * (material + energy + machine) + plates * of.failed_labour_min / 60 * of.wage_per_h
+    failures = (1 - of.success) / of.success * lost
+    return CostPerPart(material / parts, energy / parts, machine / parts, labour / parts, failures / parts)
 
 
 def costs_of_draws(plate: CostInputs, kwh: np.ndarray, hours: np.ndarray, success: np.ndarray) -> np.ndarray:

@@ -81,12 +81,14 @@ class Level:
 
 @dataclass(frozen=True, slots=True)
 class Run:
-    """One try at a print. `cause` where it failed or was rejected afterwards; `u_kwh` where gaps of its trace leave doubt."""
+    """One try at a plate of `parts` parts. `cause` where it failed or was rejected afterwards; `u_kwh` where gaps of its trace
+    leave doubt."""
 
     line: Key
     job: Key
     outcome: Outcome
     hours: float
+    parts: int = 1
     cause: Cause | None = None
     rejected: bool = False
     configuration: Key = None
@@ -118,6 +120,24 @@ class Unit:
 
 
 @dataclass(frozen=True, slots=True)
+class Filament:
+    """What a plate of `parts` parts takes by its sliced files: g of a part, g of the plate's waste (purge, tower, flush), what
+    all of it costs in the study's currency, its changes of tool and the s that one takes."""
+
+    parts: float
+    part_g: float
+    waste_g: float
+    money: float | NotDetermined
+    changes: float = 0.0
+    change_s: float = 0.0
+
+    @property
+    def grams(self) -> float:
+        """g of the whole plate."""
+        return self.parts * self.part_g + self.waste_g
+
+
+@dataclass(frozen=True, slots=True)
 class Machine:
     """All of one machine, tries in order; `main` is the configuration that its figures are of."""
 
@@ -125,8 +145,8 @@ class Machine:
     main: Key = None
     idle: tuple[Level, ...] = ()
     unit: Unit = field(default_factory=Unit)
-    grams: Mapping[Key, tuple[float, float | NotDetermined]] = field(default_factory=dict)
-    """By line: filament of a part in g as its files state it, and what that costs."""
+    filament: Mapping[Key, Filament] = field(default_factory=dict)
+    """By line, mean over its sliced files."""
 
     @property
     def good(self) -> list[Run]:

@@ -142,7 +142,7 @@ class Demo:
         """The study after this one: many artifacts in two arms, drafted with the builder."""
         send = self.reviewer.send
         petg, brick = _new(), _new()
-        self.petg = petg
+        self.petg, self.brick = petg, brick
         for spool, code, material, colour, density, price in (
             (petg, "S-11", "PETG", "slate", 1.27, 26.0), (brick, "S-12", "PLA", "brick", 1.24, 22.5),
         ):  # fmt: skip

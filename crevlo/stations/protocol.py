@@ -7,7 +7,7 @@ from pydantic import Field, model_validator
 
 from crevlo.core.gcode.wanted import Wanted
 from crevlo.core.protocol import Slicing, Tuning
-from crevlo.stations.kit.shape import MOST_MACHINES, Shape, Version
+from crevlo.stations.kit.shape import MOST_MACHINES, MOST_PARTS, Shape, Version
 from crevlo.store.machine import Spool
 from crevlo.store.study import Arm
 
@@ -95,6 +95,9 @@ class LineIn(Shape):
     spool_id: uuid.UUID | None = None
     second_spool_id: uuid.UUID | None = None
     copies: int = Field(default=3, ge=1, le=20)
+    parts: int | None = Field(
+        default=1, ge=1, le=MOST_PARTS, description="on a plate; none: as many as the bed of each machine holds"
+    )
 
 
 def own_is_open(given: Any) -> Any:

@@ -66,6 +66,7 @@ class Run(Editable, Base):
     cause: Mapped[Cause | None] = mapped_column(enum_of(Cause))
     failed_at_percent: Mapped[float | None]
     failed_at_layer: Mapped[int | None]
+    parts: Mapped[int | None]
     uses_attempt: Mapped[bool] = mapped_column(default=True)
     note: Mapped[str] = mapped_column(default="")
     energy_kwh: Mapped[float | None]
@@ -82,6 +83,7 @@ class Run(Editable, Base):
         UniqueConstraint("job_id", "attempt"),
         Index("uq_run_live", "job_id", unique=True, postgresql_where=text("ended_at is null")),
         CheckConstraint("attempt > 0", name="attempt_positive"),
+        CheckConstraint("parts between 1 and 500", name="parts_range"),
         CheckConstraint("attempt = 1 or length(changed) > 0", name="says_what_changed"),
         CheckConstraint("ended_at is null or ended_at >= started_at", name="ends_after_start"),
         CheckConstraint("(ended_at is null) = (outcome is null)", name="ended_has_outcome"),

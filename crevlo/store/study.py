@@ -103,7 +103,8 @@ class Arm(Identified, Base):
 
 
 class PrintLine(Identified, Base):
-    """One artifact from one spool, so many copies, on every machine of the study that can print it."""
+    """One artifact from one spool, so many plates of so many `parts` (None: as many as a bed holds), on every machine of the
+    study that can print it."""
 
     __tablename__ = "print_line"
     arm_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("arm.id"))
@@ -112,12 +113,14 @@ class PrintLine(Identified, Base):
     spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
     second_spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
     copies: Mapped[int]
+    parts: Mapped[int | None]
     artifact: Mapped[ArtifactVersion] = relationship(lazy="joined")
     spool: Mapped[Spool | None] = relationship(lazy="joined", foreign_keys=[spool_id])
     second_spool: Mapped[Spool | None] = relationship(lazy="joined", foreign_keys=[second_spool_id])
     __table_args__ = (
         UniqueConstraint("arm_id", "artifact_id", "spool_id", postgresql_nulls_not_distinct=True),
         CheckConstraint("copies between 1 and 20", name="copies_range"),
+        CheckConstraint("parts between 1 and 500", name="parts_range"),
         CheckConstraint("second_spool_id <> spool_id", name="two_spools_differ"),
     )
 
@@ -133,12 +136,14 @@ class Job(Identified, Base):
     second_spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
     arm_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("arm.id"))
     copy: Mapped[int]
+    parts: Mapped[int] = mapped_column(default=1, server_default="1")
     position: Mapped[int]
     unit: Mapped[Unit] = relationship(lazy="joined")
     __table_args__ = (
         UniqueConstraint("arm_id", "unit_id", "artifact_id", "spool_id", "copy"),
         UniqueConstraint("study_id", "position"),
         CheckConstraint("copy > 0", name="copy_positive"),
+        CheckConstraint("parts between 1 and 500", name="parts_range"),
     )
 
 

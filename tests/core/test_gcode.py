@@ -155,3 +155,56 @@ def test_deviations_from_the_protocol() -> None:
         ("Nozzle temperature", "210", "215"),
     ]
     assert silent == ["Nozzle"]
+
+
+def _plate(*names: str) -> bytes:
+    return b"\n".join(n.encode() for n in names) + b"\nG28\nG1 Z0.2 F600\nG1 X10 Y10 E1 F1200\nG1 X50 E3\n"
+
+
+@pytest.mark.parametrize(
+    ("names", "found"),
+    [
+        (
+            [
+                "EXCLUDE_OBJECT_DEFINE NAME=wheel_0 CENTER=10,10",
+                "EXCLUDE_OBJECT_DEFINE NAME=wheel_1",
+                "EXCLUDE_OBJECT_START NAME=wheel_1",
+            ],
+            2,
+        ),
+        (
+            [
+                "; printing object wheel.stl id:0 copy 0",
+                "; stop printing object wheel.stl id:0 copy 0",
+                "; printing object wheel.stl id:0 copy 1",
+                "; printing object wheel.stl id:0 copy 0",
+            ],
+            2,
+        ),
+        ([";MESH:wheel.stl", ";MESH:NONMESH", ";MESH:wheel.stl(1)", ";MESH:wheel.stl(2)"], 3),
+        ([";TYPE:Skirt"], 0),
+    ],
+)
+def test_pieces_on_the_plate_are_counted_by_their_names(names: list[str], found: int) -> None:
+    facts = read_facts([_plate(*names)])
+    assert len(facts.objects) == found
+    assert not facts.partial
+
+
+def test_words_of_macros_are_no_moves_and_no_harm() -> None:
+    plain = read_facts([_plate()])
+    told = read_facts(
+        [
+            _plate(
+                "START_PRINT BED=60 EXTRUDER=215",
+                "Z_TILT_ADJUST",
+                "G1 X1 Y1 F600",
+                "END_PRINT",
+                "EXCLUDE_OBJECT_END NAME=x",
+            )
+        ]
+    )
+    assert told.skipped == plain.skipped == {}
+    assert told.length_mm == plain.length_mm
+    many = read_facts([_plate(*(f"EXCLUDE_OBJECT_DEFINE NAME=p{n}" for n in range(1500)))])
+    assert (len(many.objects), many.skipped["objects beyond 1000"]) == (1000, 500)

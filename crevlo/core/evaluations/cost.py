@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Collection, Mapping
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -73,34 +73,47 @@ def _plate(evidence: Evidence, machine: Machine, kwh: Figure, hours: Figure) -> 
         return material
     assert isinstance(kwh, Estimate)
     assert isinstance(hours, Estimate)
-    part_g, per_kg = material
     counted, _ = attempts(machine, evidence.counted, first_only=False)
     basis = evidence.basis
     return CostInputs(
         price=machine.unit.paid, upgrades=machine.unit.upgrades, residual=machine.unit.residual, life_h=basis.life_h,
-        upkeep_per_h=basis.upkeep_per_h, parts_per_plate=1, part_g=part_g, purge_g=0.0,
-        material_per_kg=per_kg, energy_kwh=kwh.value, tariff_per_kwh=basis.tariff_per_kwh,
-        hours=hours.value, labour_min=basis.labour_min, wage_per_h=basis.wage_per_h,
+        upkeep_per_h=basis.upkeep_per_h, parts_per_plate=material.parts, part_g=material.part_g, purge_g=material.waste_g,
+        material_per_kg=material.per_kg, energy_kwh=kwh.value * material.parts, tariff_per_kwh=basis.tariff_per_kwh,
+        hours=hours.value * material.parts, labour_min=basis.labour_min, wage_per_h=basis.wage_per_h,
         success=_plain_chance(counted),
         loss_fraction=basis.loss_fraction, failed_labour_min=basis.failed_labour_min,
     )  # fmt: skip
 
 
-def _material(evidence: Evidence, machine: Machine) -> tuple[float, float] | NotDetermined:
-    """Filament per part in g, mean over the lines as time and energy are, and the price per kg of that mixture."""
+@dataclass(frozen=True, slots=True)
+class _Material:
+    """Parts of a plate, filament of a part and of the plate's waste in g, and the price per kg of that mixture."""
+
+    parts: float
+    part_g: float
+    waste_g: float
+    per_kg: float
+
+
+def _material(evidence: Evidence, machine: Machine) -> _Material | NotDetermined:
+    """Means over the lines of what a part takes, as time and energy are; handling is by the plate, so that the parts of a
+    plate are the harmonic mean over the lines."""
     for key, of in evidence.lines.items():
-        if key not in machine.grams:
+        if key not in machine.filament:
             which = f" of the {of.name}" if len(evidence.lines) > 1 else ""
             return NotDetermined(f"a sliced file{which} that states its filament")
-    grams = math.fsum(g for g, _ in machine.grams.values())
+    plates = list(machine.filament.values())
     money = 0.0
-    for _, amount in machine.grams.values():
-        if isinstance(amount, NotDetermined):
-            return amount
-        money += amount
+    for plate in plates:
+        if isinstance(plate.money, NotDetermined):
+            return plate.money
+        money += plate.money / plate.parts
+    grams = math.fsum(p.grams / p.parts for p in plates)
     if grams <= 0:
         return NotDetermined("a sliced file that states its filament")
-    return grams / len(machine.grams), 1000 * money / grams
+    parts = len(plates) / math.fsum(1 / p.parts for p in plates)
+    waste_g = parts * math.fsum(p.waste_g / p.parts for p in plates) / len(plates)
+    return _Material(parts, math.fsum(p.part_g for p in plates) / len(plates), waste_g, 1000 * money / grams)
 
 
 def _plain_chance(counted: Counted) -> float:
@@ -119,7 +132,8 @@ def _composed(inputs: CostInputs, kwh: Figure, hours: Figure, counted: Counted |
 
     def rule(drawn: Mapping[str, np.ndarray]) -> np.ndarray:
         chance = drawn[success.ALL.code] if counted else np.ones(1)
-        return costs_of_draws(inputs, drawn[energy.ENERGY.code], drawn[duration.TIME.code], chance)
+        n = inputs.parts_per_plate
+        return costs_of_draws(inputs, n * drawn[energy.ENERGY.code], n * drawn[duration.TIME.code], chance)
 
     parts: dict[str, Estimate | Counted] = {energy.ENERGY.code: kwh, duration.TIME.code: hours}
     if counted:

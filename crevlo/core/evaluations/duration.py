@@ -17,12 +17,12 @@ from crevlo.core.evidence import Evidence
 U_HOURS = 1 / 120 / math.sqrt(3)
 
 TIME = Quantity(
-    "time", "Print time", "Time", "h", 2, Better.LOWER, Rests.RUNS, "Mean time from start to stop of the good prints.", 2.0, 0.5
+    "time", "Print time", "Time", "h", 2, Better.LOWER, Rests.RUNS, "Mean time from start to stop of the good prints; of a plate of several parts, for each of them.", 2.0, 0.5
 )  # fmt: skip
 
 
 def of_machines(evidence: Evidence) -> Results:
-    lines = lines_of(evidence, lambda run: run.hours)
+    lines = lines_of(evidence, lambda run: run.hours / run.parts)
     return Results({TIME.code: mean_figures(evidence, lines, "a good print", s_least=U_HOURS)}, {TIME.code: lines})
 
 

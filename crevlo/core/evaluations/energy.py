@@ -16,7 +16,7 @@ from crevlo.core.readings import calibration_of
 
 ENERGY = Quantity(
     "energy", "Energy", "Energy", "kWh", 3, Better.LOWER, Rests.RUNS,
-    "Mean energy of the good prints from the power meter or trace.", 0.30, 0.05,
+    "Mean energy of the good prints from the power meter or trace; of a plate of several parts, for each of them.", 0.30, 0.05,
 )  # fmt: skip
 
 
@@ -25,11 +25,11 @@ def of_machines(evidence: Evidence) -> Results:
         if run.kwh is None:
             return None
         meter = evidence.instruments.get(run.meter) if run.meter is not None else None
-        shared = {calibration_of(meter): meter.u_calibration / 1000} if meter else {}
-        return made_of(run.kwh, 0.0, shared=shared)
+        shared = {calibration_of(meter): meter.u_calibration / 1000 / run.parts} if meter else {}
+        return made_of(run.kwh / run.parts, 0.0, shared=shared)
 
     lines = lines_of(evidence, value)
-    gaps = own_of_mean(evidence, evidence.lines, lambda run: None if run.kwh is None else run.u_kwh)
+    gaps = own_of_mean(evidence, evidence.lines, lambda run: None if run.kwh is None else run.u_kwh / run.parts)
     figures = mean_figures(evidence, lines, "the energy of a good print", gaps)
     return Results({ENERGY.code: figures}, {ENERGY.code: lines})
 

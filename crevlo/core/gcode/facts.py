@@ -33,7 +33,8 @@ class ToolUse:
 
 @dataclass(frozen=True, slots=True)
 class GcodeFacts:
-    """Facts of one sliced file. `skipped` counts what could not be read; `partial` marks a cut-off file."""
+    """Facts of one sliced file. `skipped` counts what could not be read; `partial` marks a cut-off file; `objects`
+    are the pieces on the plate where the file names them, each copy by itself."""
 
     generator: str
     time_s: float | NotDetermined
@@ -46,6 +47,7 @@ class GcodeFacts:
     uses: tuple[FilamentUse, ...]
     nozzle_c: float | None
     bed_c: float | None
+    objects: tuple[str, ...]
     picture: bytes | None
     size_bytes: int
     lines: int
@@ -122,6 +124,9 @@ _BINARY = {
 # Bytes that no text holds; a stray one in a hundred is let pass.
 _CONTROLS = bytes(set(range(32)) - set(b"\t\n\v\f\r\x1b")) + b"\x7f"
 
+_MOST_OBJECTS = 1000
+_OBJECT = re.compile(r"\bname\s*=\s*(\S+)", re.IGNORECASE)
+_COPY = re.compile(r"printing object (.{1,400} id:.{1,40})", re.IGNORECASE)
 _SETTING = re.compile(r" ?([A-Za-z][A-Za-z0-9_]{1,80}) ?= ?(.*)")
 
 
@@ -163,6 +168,8 @@ class _Reader:
         self.layers_stated: int | None = None
         self.changes_stated: int | None = None
         self.settings: dict[str, str] = {}
+        # As the macro, the marks around each object's moves and the mesh marks name them; a file has one kind, or more.
+        self.objects: tuple[dict[str, None], ...] = ({}, {}, {})
         for comment in tally.comments:
             self._comment(comment)
 
@@ -197,6 +204,7 @@ class _Reader:
             uses=filament_uses(tally.extruded, tally.fed, _mass_per_length(tools)),
             nozzle_c=tally.nozzle_c or None,
             bed_c=tally.bed_c or None,
+            objects=max((tuple(named) for named in self.objects), key=len),
             picture=_largest_picture(tally.picture),
             size_bytes=tally.size,
             lines=tally.lines,
@@ -236,11 +244,27 @@ class _Reader:
                 self._time_stated(name.strip().lower(), value)
         elif key in ("layer_count", "total layer number"):
             self.layers_stated = self._count(after)
+        elif low.startswith("exclude_object_define"):
+            self._object(0, _OBJECT.search(plain))
+        elif key.startswith("printing object"):
+            self._object(1, _COPY.fullmatch(plain))
+        elif key == "mesh":
+            if after.upper() != "NONMESH":
+                self._object(2, re.match("(.*)", after))
         elif key == "layer height":
             self.settings.setdefault("layer_height", after[:40])
         else:
             return False
         return True
+
+    def _object(self, kind: int, named: re.Match[str] | None) -> None:
+        name = _printable(named[1].strip())[:200] if named else ""
+        if not name or name in self.objects[kind]:
+            return
+        if len(self.objects[kind]) >= _MOST_OBJECTS:
+            self.skipped["objects beyond 1000"] += 1
+            return
+        self.objects[kind][name] = None
 
     def _setting(self, text: str) -> None:
         match = _SETTING.fullmatch(text)

@@ -71,11 +71,13 @@ from crevlo.core.motion.words import (
     HEIGHT_WORD,
     LAYER_CHANGE_WORD,
     LAYER_NUMBER_WORD,
+    OBJECT_WORD,
     PICTURE_BEGIN_WORD,
     PICTURE_END_WORD,
     TYPE_WORD,
     WIDTH_WORD,
     WIPE_WORD,
+    is_macro,
     line_end,
     number_at,
     starts_with,
@@ -105,6 +107,12 @@ def read(data, at, stop, state, held, count, notes, names):
         if not amid and i < stop and data[i] == 59:
             end = line_end(data, i, stop)
             noted = _comment(data, i + 1, end, state, notes, noted, names)
+        elif not amid and is_macro(data, i, stop):
+            # What it does is the machine's own; that it is no malformed move is all there is to say. One names the objects.
+            end = line_end(data, i, stop)
+            if starts_with(data, i, end, OBJECT_WORD):
+                notes[noted, 0], notes[noted, 1], notes[noted, 2] = COMMENT, i, end
+                noted += 1
         else:
             end, count = _code(data, i, stop, state, held, count)
             if state[AMID] > 0:

@@ -2,12 +2,14 @@
 
 import uuid
 from collections import defaultdict
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
+from typing import Any
 
 from crevlo.core.estimate import NotDetermined
-from crevlo.core.evidence import Basis, Duel, Evidence, Key, Level, LineOf, Machine, Run, Unit
+from crevlo.core.evidence import Basis, Duel, Evidence, Filament, Key, Level, LineOf, Machine, Run, Unit
 from crevlo.core.features.feature import Feature
 from crevlo.core.money import Money, in_currency
+from crevlo.core.portions import PURGED
 from crevlo.core.success import Cause
 from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.specimen import features_of, instruments_of, specimen_of
@@ -36,7 +38,7 @@ def evidence_of(bench: Bench) -> Evidence:
                 main=main.get(u.unit_id),
                 idle=tuple(level_of(r) for r in bench.noise.get(u.unit_id, [])),
                 unit=unit_of(bench, u.unit_id),
-                grams=_grams(bench, u.unit_id),
+                filament=_filament(bench, u.unit_id),
             )
             for u in bench.units
         },
@@ -109,7 +111,7 @@ def _run(
     file, rejection, specimen = bench.sliced.get(job.id), bench.rejections.get(run.id), specimens.get(run.id)
     hours = (run.ended_at - run.started_at).total_seconds() / 3600 if run.ended_at else 0.0
     return Run(
-        line=line_of(job), job=job.id, outcome=run.outcome, hours=hours,
+        line=line_of(job), job=job.id, outcome=run.outcome, hours=hours, parts=run.parts or job.parts,
         cause=rejection.cause if rejection else run.cause, rejected=rejection is not None,
         configuration=run.configuration_id,
         stated_s=file.facts.get("time_s") if file and file.id == run.sliced_file_id else None,
@@ -122,19 +124,46 @@ def _run(
     )  # fmt: skip
 
 
-def _grams(bench: Bench, unit_id: uuid.UUID) -> dict[Key, tuple[float, float | NotDetermined]]:
-    """By line the mean filament of a part as the files state it, in g, and what it costs in the study's currency."""
-    by_line: dict[LineKey, list[float]] = defaultdict(list)
+def _filament(bench: Bench, unit_id: uuid.UUID) -> dict[Key, Filament]:
+    """By line the mean of what its sliced files state, and what that costs in the study's currency."""
+    by_line: dict[LineKey, list[Filament]] = defaultdict(list)
     for job in bench.jobs_of(unit_id):
-        mass = bench.sliced[job.id].facts.get("mass_g") if job.id in bench.sliced else None
-        if mass is not None:
-            by_line[line_of(job)].append(mass)
-    found: dict[Key, tuple[float, float | NotDetermined]] = {}
-    for line, masses in by_line.items():
-        spool, mean = bench.spools[line[1]], sum(masses) / len(masses)
-        cost = Money(mean / 1000 * spool.price_per_kg, spool.currency, spool.priced_on)
+        if job.id in bench.sliced and bench.sliced[job.id].facts.get("mass_g") is not None:
+            by_line[line_of(job)].append(plate_of(bench, job, bench.sliced[job.id].facts))
+    return {line: _mean(plates) for line, plates in by_line.items()}
+
+
+def _mean(plates: Sequence[Filament]) -> Filament:
+    n = len(plates)
+    parts, waste_g = sum(p.parts for p in plates) / n, sum(p.waste_g for p in plates) / n
+    part_g = (sum(p.grams for p in plates) / n - waste_g) / parts
+    missing = next((p.money for p in plates if isinstance(p.money, NotDetermined)), None)
+    money = missing or sum(p.money for p in plates if not isinstance(p.money, NotDetermined)) / n
+    return Filament(
+        parts, part_g, waste_g, money, sum(p.changes for p in plates) / n, sum(p.change_s for p in plates) / n
+    )
+
+
+def plate_of(bench: Bench, job: Job, facts: Mapping[str, Any]) -> Filament:
+    """One plate as its sliced file states it; parts as they lay there at the last try."""
+    runs = bench.runs.get(job.id, [])
+    parts = (runs[-1].parts if runs else None) or facts.get("parts") or job.parts
+    waste_g = sum(u["mass_g"] or 0.0 for u in facts.get("uses", []) if u["portion"] in PURGED)
+    return Filament(
+        parts, (facts["mass_g"] - waste_g) / parts, waste_g, _money(bench, job, facts), facts.get("tool_changes") or 0,
+        facts.get("change_s") or 0.0,
+    )  # fmt: skip
+
+
+def _money(bench: Bench, job: Job, facts: Mapping[str, Any]) -> float | NotDetermined:
+    """What the filament of a file costs, tool by tool; one of more tools than the plan has spools takes the first's price."""
+    spools = [bench.spools[i] for i in (job.spool_id, job.second_spool_id) if i]
+    total = 0.0
+    for tool in facts.get("tools") or [{"tool": 0, "mass_g": facts["mass_g"]}]:
+        spool = spools[tool["tool"]] if tool["tool"] < len(spools) else spools[0]
+        cost = Money((tool["mass_g"] or 0.0) / 1000 * spool.price_per_kg, spool.currency, spool.priced_on)
         try:
-            found[line] = mean, in_currency(cost, bench.study.currency, bench.rates)
+            total += in_currency(cost, bench.study.currency, bench.rates)
         except NotDetermined as missing:
-            found[line] = mean, missing
-    return found
+            return missing
+    return total

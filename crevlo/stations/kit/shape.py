@@ -30,6 +30,8 @@ Day = Annotated[date, AfterValidator(_in_our_time), Field(json_schema_extra=_CEN
 Version = Annotated[int, Field(ge=0, lt=2**31)]
 # Of one study: what one request may name at most.
 MOST_MACHINES = 500
+# On one plate.
+MOST_PARTS = 200
 Money = Annotated[float, Field(ge=0, le=1e7)]
 # By its three letters, as ISO 4217 has them.
 Currency = Annotated[str, Field(pattern="^[A-Z]{3}$")]

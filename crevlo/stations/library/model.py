@@ -110,3 +110,13 @@ def _sheet(m: Model) -> Sheet:
         m.name, (m.bed_x_mm, m.bed_y_mm, m.height_mm), m.tools, m.enclosed, given.is_round, m.list_price,
         given.weight_kg, given.motion, given.board, given.hotend, given.extruder,
     )  # fmt: skip
+
+
+# Where a maker's sheet gives no peak: bed and nozzle heating together.
+USUAL_PEAK_W = 350.0
+
+
+def peak_w_of(model: Model) -> tuple[float, bool]:
+    """W that a machine draws at most, and whether its sheet says so."""
+    stated = ModelSheet.model_validate(model.sheet).peak_w
+    return stated or USUAL_PEAK_W, stated is not None

@@ -21,7 +21,7 @@ from crevlo.core.material import OTHER_DENSITY
 from crevlo.core.plate import Packing, Plate, pack, placed
 from crevlo.stations.kit.apart import apart
 from crevlo.stations.kit.kept import Kept, kept_on_disk
-from crevlo.stations.kit.shape import Shape
+from crevlo.stations.kit.shape import MOST_PARTS, Shape
 from crevlo.stations.library.artifact import SHELF_VERSION, Sizes, Standing, built, standing, stored
 from crevlo.store.machine import ArtifactVersion, Model
 
@@ -118,7 +118,7 @@ class PlateWish(BaseModel):
     spacing: float = Field(default=3, ge=0, le=50)
     brim: float = Field(default=0, ge=0, le=20)
     turns: int = Field(default=4, ge=1, le=8, description="1 as drawn, 4 quarter turns, 8 eighth turns")
-    wanted: int = Field(default=200, ge=1, le=200)
+    wanted: int = Field(default=MOST_PARTS, ge=1, le=MOST_PARTS)
     keep_out: str = Field(
         default="", max_length=400,
         description="rectangles kept free: x, y, width and depth in mm from the front left corner, as 0,0,220,12;200,0,20,220",
@@ -226,6 +226,21 @@ def _packed(a: Standing, wish: PlateWish) -> Packing:
     return _packings.get(f"{a.key} {PlateWish.model_dump_json(wish)}", make)
 
 
+def holds(a: Standing, model: Model, wanted: int = MOST_PARTS) -> int:
+    """How many copies, up to `wanted`, stand on the bed of a model, by packing their outlines with the usual spacing."""
+    return len(_packed(a, _wish(model, wanted)).placements)
+
+
+def _wish(model: Model, wanted: int) -> PlateWish:
+    return PlateWish(
+        bed_x=model.bed_x_mm,
+        bed_y=model.bed_y_mm,
+        round=bed_of(model).is_round,
+        keep_out=_kept_free(model),
+        wanted=wanted,
+    )
+
+
 def plate(session: Session, ref: str, sizes: Sizes, wish: PlateWish) -> PlateOut:
     """Copies of an artifact packed on a bed."""
     a = standing(session, ref, sizes)
@@ -290,11 +305,15 @@ def fit_on(a: Standing, bed: Bed) -> Fit:
     return _fits.get(f"{a.key} {bed}", lambda: fits(a.artifact, bed))
 
 
+def _kept_free(model: Model) -> str:
+    areas = model.sheet.get("keep_outs") or []
+    return ";".join(f"{k['x_mm']:g},{k['y_mm']:g},{k['width_mm']:g},{k['depth_mm']:g}" for k in areas)
+
+
 def _bed_fit(a: Standing, model: Model) -> BedFit:
     found = fit_on(a, bed_of(model))
-    areas = model.sheet.get("keep_outs") or []
     return BedFit(
         machine=model.name, bed_x_mm=model.bed_x_mm, bed_y_mm=model.bed_y_mm, is_round=bed_of(model).is_round,
-        keep_out=";".join(f"{k['x_mm']:g},{k['y_mm']:g},{k['width_mm']:g},{k['depth_mm']:g}" for k in areas),
+        keep_out=_kept_free(model),
         fits=found.fits, words=found.words,
     )  # fmt: skip

@@ -17,7 +17,7 @@ from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.library.artifact import standing
 from crevlo.stations.plan.expected import USUAL_W, by_volume, histories
-from crevlo.stations.plan.freeze import PlannedLine, freeze_needs, why_not
+from crevlo.stations.plan.freeze import PlannedLine, freeze_needs, parts_on, why_not
 from crevlo.stations.protocol import Draft
 from crevlo.stations.study import get_study
 from crevlo.store.machine import Model, Spool, Unit
@@ -36,10 +36,11 @@ class Share(Shape):
 
 
 class LineEffort(Shape):
-    """One line of the draft: its prints, the hours of one, and which machines cannot print it."""
+    """One line of the draft: its prints, the hours of one, how many parts lie on it, and which machines cannot print it."""
 
     prints: int
     hours_each: float
+    parts: list[int] = Field(description="on a plate, by machine of `on`")
     on: list[str]
     left_out: list[str]
 
@@ -105,14 +106,14 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
     for arm in draft.arms:
         for line in arm.lines:
             a = standing(session, line.artifact)
-            planned.append((a, line.spool_id, line.second_spool_id, line.copies))
+            planned.append(PlannedLine(a, line.spool_id, line.second_spool_id, line.copies, line.parts))
             expected = by_volume(a.key, a.artifact, arm.conditions)
             reads = sum(
                 places(KINDS[f.kind], draft.repeats) for f in a.artifact.features if f.kind in MEASURED - OPTIONAL
             )
             pair = [spools[i] for i in (line.spool_id, line.second_spool_id) if i in spools]
             density = pair[0].density_g_cm3 if pair else OTHER_DENSITY
-            left, hours = [], []
+            left, hours, parts = [], [], []
             for model in chosen:
                 if why_not(a, model):
                     left.append(model.name)
@@ -122,19 +123,22 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
                 watts = history.mean_w if history else None
                 if watts is None:
                     assumed.add(model.name)
-                seconds = expected.seconds * ratio
+                lie = parts_on(a, model, line.parts)
+                parts.append(lie)
+                seconds = expected.seconds * ratio * lie
                 hours.append(seconds / 3600)
                 prints += [
                     PlannedPrint(
                         model.name, tuple(s.code for s in pair), seconds,
                         history.log_spread if history else expected.log_spread,
-                        expected.filament_mm3 / 1000 * density, watts or USUAL_W, reads,
+                        lie * expected.filament_mm3 / 1000 * density, watts or USUAL_W, reads,
                     )
                 ] * line.copies  # fmt: skip
             lines.append(
                 LineEffort(
                     prints=len(hours) * line.copies,
                     hours_each=sum(hours) / len(hours) if hours else 0.0,
+                    parts=parts,
                     on=[m.name for m in chosen if m.name not in left],
                     left_out=left,
                 )

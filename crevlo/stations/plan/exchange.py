@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.estimate import BadInput
 from crevlo.core.protocol import Slicing, Tuning
-from crevlo.stations.kit.shape import MOST_MACHINES, Missing, Shape
+from crevlo.stations.kit.shape import MOST_MACHINES, MOST_PARTS, Missing, Shape
 from crevlo.stations.library.artifact import reference
 from crevlo.stations.protocol import (
     MOST_ARMS,
@@ -39,6 +39,7 @@ class FileLine(Shape):
     spool: str | None = Field(default=None, max_length=20)
     second_spool: str | None = Field(default=None, max_length=20)
     copies: int = Field(default=3, ge=1, le=20)
+    parts: int | None = Field(default=1, ge=1, le=MOST_PARTS, description="on a plate; null: as many as a bed holds")
 
 
 class FileArm(Shape):
@@ -95,7 +96,7 @@ def export_protocol(session: Session, study_id: uuid.UUID) -> ProtocolFile:
             FileArm(
                 name=arm.name, slicing=arm.slicing, tuning=arm.tuning, conditions=Conditions(**arm.conditions),
                 lines=[
-                    _line(line.artifact, line.copies, line.spool, line.second_spool)
+                    _line(line.artifact, line.copies, line.parts, line.spool, line.second_spool)
                     for line in arm.lines
                 ],
             )
@@ -130,7 +131,7 @@ def read_protocol(session: Session, given: ProtocolFile) -> DraftRead:
                 lines=[
                     LineIn(
                         artifact=_found(session, line), spool_id=spools.get(line.spool or ""),
-                        second_spool_id=spools.get(line.second_spool or ""), copies=line.copies,
+                        second_spool_id=spools.get(line.second_spool or ""), copies=line.copies, parts=line.parts,
                     )
                     for line in arm.lines
                 ],
@@ -160,9 +161,9 @@ def named_arms(session: Session, arms: Sequence[ArmIn]) -> list[FileArm]:
             if line.artifact not in DESIGNS and line.artifact not in rows:
                 raise Missing("There is no such artifact on the shelf.")
             kept = (
-                FileLine(artifact=line.artifact, copies=line.copies)
+                FileLine(artifact=line.artifact, copies=line.copies, parts=line.parts)
                 if line.artifact in DESIGNS
-                else _line(rows[line.artifact], line.copies, None, None)
+                else _line(rows[line.artifact], line.copies, line.parts, None, None)
             )
             if kept.model_copy(update={"copies": 1}) not in [n.model_copy(update={"copies": 1}) for n in lines]:
                 lines.append(kept)
@@ -170,9 +171,11 @@ def named_arms(session: Session, arms: Sequence[ArmIn]) -> list[FileArm]:
     return found
 
 
-def _line(row: ArtifactVersion, copies: int, spool: Spool | None, second: Spool | None) -> FileLine:
+def _line(
+    row: ArtifactVersion, copies: int, parts: int | None, spool: Spool | None, second: Spool | None
+) -> FileLine:
     return FileLine(
-        artifact=row.code, sizes=row.definition.get("sizes", {}), mesh_sha256=row.mesh_sha256, copies=copies,
+        artifact=row.code, sizes=row.definition.get("sizes", {}), mesh_sha256=row.mesh_sha256, copies=copies, parts=parts,
         spool=spool.code if spool else None, second_spool=second.code if second else None,
     )  # fmt: skip
 

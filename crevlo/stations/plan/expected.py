@@ -6,7 +6,7 @@ from collections import defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.artifact import Artifact
@@ -75,6 +75,7 @@ def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID
             Run.energy_kwh,
             Job.artifact_id,
             Job.arm_id,
+            func.coalesce(Run.parts, Job.parts).label("parts"),
         )
         .join(Job, Job.id == Run.job_id)
         .where(Job.unit_id.in_(unit_ids), Run.outcome == Outcome.DONE, Run.ended_at.is_not(None))
@@ -92,7 +93,7 @@ def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID
             continue
         a = stored(session, artifacts[r.artifact_id])
         expected = by_volume(a.key, a.artifact, Conditions(**arms[r.arm_id].conditions))
-        logs[r.unit_id].append(math.log(took / expected.seconds))
+        logs[r.unit_id].append(math.log(took / (expected.seconds * r.parts)))
         if r.energy_kwh is not None:
             power[r.unit_id].append(r.energy_kwh * 3.6e6 / took)
     kept = file_ratios(session, unit_ids)

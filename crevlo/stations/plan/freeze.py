@@ -3,6 +3,7 @@
 import uuid
 from collections.abc import Sequence
 from datetime import UTC, datetime
+from typing import NamedTuple
 
 from sqlalchemy.orm import Session
 
@@ -10,13 +11,21 @@ from crevlo.core.protocol import Tuning, shuffled_jobs
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Moment, Refused, Shape
 from crevlo.stations.library.artifact import Standing, stored
-from crevlo.stations.library.shelf import bed_of, fit_on
+from crevlo.stations.library.shelf import bed_of, fit_on, holds
 from crevlo.stations.protocol import MOST_JOBS
 from crevlo.stations.study import current_protocol, get_study
 from crevlo.store.machine import Model
 from crevlo.store.study import Job, PrintLine, ProtocolVersion, Study
 
-PlannedLine = tuple[Standing, uuid.UUID | None, uuid.UUID | None, int]
+
+class PlannedLine(NamedTuple):
+    """A line as far as it is filled in; `parts` on a plate, None for as many as a bed holds."""
+
+    artifact: Standing
+    spool_id: uuid.UUID | None
+    second_spool_id: uuid.UUID | None
+    copies: int
+    parts: int | None
 
 
 class Freeze(Shape):
@@ -26,13 +35,13 @@ class Freeze(Shape):
 
 
 def freeze_needs(models: Sequence[Model], lines: Sequence[PlannedLine]) -> str:
-    """What is missing before these machines and lines (artifact, spool, second spool, copies) can be frozen; "" if nothing."""
+    """What is missing before these machines and lines can be frozen; "" if nothing."""
     if len(models) < 2:
         return "A comparison needs at least two machines."
     if not lines:
         return "Choose what to print before freezing."
     jobs = 0
-    for a, spool_id, second_spool_id, copies in lines:
+    for a, spool_id, second_spool_id, copies, parts in lines:
         name = a.artifact.name
         if spool_id is None:
             return f"Choose the spool of the {name} before freezing."
@@ -42,6 +51,10 @@ def freeze_needs(models: Sequence[Model], lines: Sequence[PlannedLine]) -> str:
         if not on:
             return f"No machine of this study can print the {name}."
         jobs += on * copies
+        if (parts or 1) > 1:
+            for model in models:
+                if not why_not(a, model) and (room := holds(a, model, parts or 1)) < (parts or 1):
+                    return f"{model.name} holds {room} of the {name} on a plate, not {parts}. Plan as many as each bed holds, or fewer."
     if jobs > MOST_JOBS:
         return f"{jobs} prints are more than one study takes; {MOST_JOBS} are the most."
     return ""
@@ -53,6 +66,11 @@ def why_not(a: Standing, model: Model) -> str:
         return f"needs {a.artifact.tools} tools, it has {model.tools}"
     found = fit_on(a, bed_of(model))
     return "" if found.fits else found.words
+
+
+def parts_on(a: Standing, model: Model, parts: int | None) -> int:
+    """Parts on a plate of this model: as typed, or as many as its bed holds, at least one where it fits at all."""
+    return parts if parts is not None else max(1, holds(a, model))
 
 
 def left_out(session: Session, study: Study, lines: Sequence[PrintLine]) -> dict[tuple[uuid.UUID, uuid.UUID], str]:
@@ -72,7 +90,7 @@ def freeze(session: Session, study_id: uuid.UUID, given: Freeze, person_id: uuid
     lines = [line for arm in protocol.arms for line in arm.lines]
     needs = freeze_needs(
         [u.unit.model for u in study.units],
-        [(stored(session, x.artifact), x.spool_id, x.second_spool_id, x.copies) for x in lines],
+        [PlannedLine(stored(session, x.artifact), x.spool_id, x.second_spool_id, x.copies, x.parts) for x in lines],
     )
     if needs:
         raise Refused(needs)
@@ -92,6 +110,7 @@ def freeze(session: Session, study_id: uuid.UUID, given: Freeze, person_id: uuid
             Job(
                 study_id=study.id, arm_id=line.arm_id, unit_id=entry.unit_id, artifact_id=line.artifact_id,
                 spool_id=line.spool_id, second_spool_id=line.second_spool_id, copy=copy, position=position,
+                parts=parts_on(stored(session, line.artifact), entry.unit.model, line.parts),
             )
         )  # fmt: skip
     protocol.frozen_at = stated_time(given.frozen_at)

@@ -19,7 +19,7 @@ from crevlo.core.success import Outcome, success_chance
 from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.kit.shape import Refused
 from crevlo.stations.library.artifact import stored
-from crevlo.stations.library.model import ModelSheet
+from crevlo.stations.library.model import peak_w_of
 from crevlo.stations.plan.expected import USUAL_W, History, by_volume, histories
 from crevlo.stations.plan.rules import TICK, Rules, rules_of
 from crevlo.stations.protocol import Conditions, Policies
@@ -29,8 +29,6 @@ from crevlo.store.schedule import Pin
 from crevlo.store.study import Job
 
 _DAYS = 500
-# Where a maker's sheet gives no peak: bed and nozzle heating together.
-USUAL_PEAK_W = 350.0
 
 
 @dataclass(frozen=True)
@@ -195,11 +193,12 @@ def _time_of(
         return float(stated), _Spread(half * _HALF, SPREAD_BY_FILE, half * _HALF), "file"
     a = stored(session, bench.artifacts[job.artifact_id])
     expected = by_volume(a.key, a.artifact, Conditions.model_validate(conditions))
+    seconds = expected.seconds * job.parts
     if history.ratio is None:
         of_way = SPREAD_BY_VOLUME * _HALF
-        return expected.seconds, _Spread(of_way, SPREAD_BY_FILE, of_way), "volume"
+        return seconds, _Spread(of_way, SPREAD_BY_FILE, of_way), "volume"
     shared = history.log_spread / max(1, history.runs) ** 0.5
-    return expected.seconds * history.ratio, _Spread(shared, history.log_spread), "history"
+    return seconds * history.ratio, _Spread(shared, history.log_spread), "history"
 
 
 def _may_be_left(bench: Bench, job: Job, policies: Policies, rules: Rules) -> bool:
@@ -208,7 +207,7 @@ def _may_be_left(bench: Bench, job: Job, policies: Policies, rules: Rules) -> bo
 
 
 def _peak_w(job: Job) -> float:
-    return ModelSheet(**job.unit.model.sheet).peak_w or USUAL_PEAK_W
+    return peak_w_of(job.unit.model)[0]
 
 
 def _attempts(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, tuple[int, int]]:

@@ -89,6 +89,7 @@ class LineOut(Shape):
     second_spool_id: uuid.UUID | None
     second_spool: str
     copies: int
+    parts: int | None
 
 
 class ArmOut(Shape):
@@ -249,7 +250,7 @@ def _arm_out(session: Session, arm: Arm) -> ArmOut:
                 name=line.artifact.name, isolates=a.artifact.isolates, tools=a.artifact.tools,
                 features=sum(f.kind in MEASURED for f in a.artifact.features), spool_id=line.spool_id,
                 spool=_spool_words(line.spool), second_spool_id=line.second_spool_id,
-                second_spool=_spool_words(line.second_spool), copies=line.copies,
+                second_spool=_spool_words(line.second_spool), copies=line.copies, parts=line.parts,
             )
         )  # fmt: skip
     return ArmOut(
@@ -284,7 +285,7 @@ def _write_arms(session: Session, protocol: ProtocolVersion, arms: Sequence[ArmI
             session.add(
                 PrintLine(
                     arm_id=arm.id, position=place, artifact_id=resolve(session, line.artifact).id,
-                    spool_id=line.spool_id, second_spool_id=line.second_spool_id, copies=line.copies,
+                    spool_id=line.spool_id, second_spool_id=line.second_spool_id, copies=line.copies, parts=line.parts,
                 )
             )  # fmt: skip
     session.flush()

@@ -38,6 +38,7 @@ class RunOut(Shape):
     id: uuid.UUID
     version: int
     attempt: int
+    parts: int = Field(description="that lay on the plate")
     unattended: bool
     changed: str
     started_at: datetime
@@ -95,6 +96,7 @@ class JobView(Shape):
     id: uuid.UUID
     machine: UnitMark
     copy_number: int
+    parts: int = Field(description="planned on this plate")
     arm: str
     artifact: str
     spool: str
@@ -162,7 +164,7 @@ def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> Jo
     plates = {r.id: plate_look(session, r.id) for r in bench.runs.get(job.id, []) if r.outcome is Outcome.DONE}
     more = _More(events_of(session, run_ids), photos_of(session, run_ids), hypotheses_of(session, run_ids), plates)
     return JobView(
-        now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy,
+        now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy, parts=job.parts,
         arm=bench.arm_names[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
         spool=" and ".join(f"{s.code} · {s.colour} {s.material}" for s in spools),
         file=sliced.file_out(file, sliced.accepted_reason(session, job_id)) if file else None,
@@ -197,6 +199,7 @@ def _run_out(
     took_s = (run.ended_at - run.started_at).total_seconds() if run.ended_at else None
     made: dict[str, Any] = {"noise": noise_out(noise), "events": more.events.get(run.id, []), "photos": more.photos.get(run.id, []),
             "hypotheses": more.hypotheses.get(run.id, []), "plate": more.plates.get(run.id), "bag_code": bag_code, "took_s": took_s,
+            "parts": run.parts or run.job.parts,
             "of_estimate": took_s / estimate_s if took_s and estimate_s else None,
             "rejected": f"{rejection.words} Cause: {rejection.cause.value}." if rejection else None}  # fmt: skip
     return RunOut(**made, **{name: getattr(run, name) for name in RunOut.model_fields if name not in made})

@@ -14,7 +14,7 @@ from crevlo.stations.devices.power import energy_from_meter
 from crevlo.stations.entered import current_rejections
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.clock import stated_time
-from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape, Version
+from crevlo.stations.kit.shape import MOST_PARTS, Missing, Moment, Refused, Shape, Version
 from crevlo.stations.library.unit import configuration_of
 from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.job import JobView, policies_of, run_by_id, view_job
@@ -30,6 +30,9 @@ class StartRun(Shape):
     unattended: bool = False
     changed: str = Field(default="", max_length=500)
     deviation_reason: str = Field(default="", max_length=500)
+    parts: int | None = Field(
+        default=None, ge=1, le=MOST_PARTS, description="on the plate, where the file does not say or says it wrong"
+    )
 
 
 class EndRun(Shape):
@@ -94,9 +97,19 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
                 person_id=person_id,
             )
         )
+    said = given.parts if given.parts is not None else file.facts.get("parts")
+    if given.parts is not None and given.parts != job.parts and not file.deviations:
+        if not given.deviation_reason.strip():
+            raise Refused(f"{job.parts} parts were planned on this plate. Say why it is {given.parts}.")
+        session.add(
+            ProtocolDeviation(
+                study_id=job.study_id, job_id=job.id, what=f"{sliced.ON_THE_PLATE} {given.parts} instead of {job.parts}",
+                reason=given.deviation_reason.strip(), person_id=person_id,
+            )
+        )  # fmt: skip
     session.add(
         Run(
-            id=given.id, job_id=job_id, attempt=len(tries) + 1, configuration_id=configuration_of(session, job.unit_id).id,
+            id=given.id, job_id=job_id, parts=said, attempt=len(tries) + 1, configuration_id=configuration_of(session, job.unit_id).id,
             sliced_file_id=file.id, unattended=given.unattended, changed=given.changed.strip(),
             started_at=started, person_id=person_id,
         )

@@ -1,5 +1,6 @@
 """Sliced files on a job: read and planned, set against the protocol and against each other."""
 
+import math
 import uuid
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
@@ -11,16 +12,17 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session, sessionmaker
 
 from crevlo.core.estimate import BadInput, NotDetermined
-from crevlo.core.gcode.wanted import deviations
+from crevlo.core.gcode.wanted import Deviation, deviations
 from crevlo.core.motion.limits import NO_LIMITS, Limits, Machine
 from crevlo.stations.background import Progress, WorkOut, ask, latest_of, work_out
 from crevlo.stations.kit.picture import made_anew
 from crevlo.stations.kit.shape import Missing, Refused, Shape
 from crevlo.stations.kit.upload import keep_upload, upload_content
+from crevlo.stations.library.artifact import stored
 from crevlo.stations.library.model import ModelSheet
 from crevlo.stations.protocol import wanted
 from crevlo.stations.study import job_with_unit
-from crevlo.store.machine import Model, Spool
+from crevlo.store.machine import ArtifactVersion, Model, Spool
 from crevlo.store.run import SlicedFile
 from crevlo.store.schedule import BackgroundWork
 from crevlo.store.study import Arm, Job, ProtocolDeviation
@@ -34,6 +36,7 @@ if TYPE_CHECKING:
 SMALL_BYTES = 10_000_000
 WORK = "sliced file"
 _TELL_BYTES = 4_000_000
+ON_THE_PLATE = "Parts on the plate"
 
 
 class ToolOut(Shape):
@@ -107,6 +110,9 @@ class FileOut(Shape):
     mass_g: float | None
     nozzle_c: float | None = None
     bed_c: float | None = None
+    parts: int | None = Field(
+        default=None, description="on the plate, by the objects that the file names; none where it names none"
+    )
     picture: bool = Field(default=False, description="whether the file carries a picture of the part")
     motion: MotionOut | None = None
     deviations: list[DeviationFound]
@@ -245,14 +251,28 @@ def _keep_file(
 ) -> None:
     arm, spool = session.get_one(Arm, job.arm_id), session.get_one(Spool, job.spool_id)
     differ, silent = deviations(read.settings, wanted(arm, spool))
+    parts = _parts(session, job, read.facts.get("objects") or 0)
+    if parts is not None and parts != job.parts:
+        differ.append(Deviation(ON_THE_PLATE, str(job.parts), str(parts)))
+    elif parts is None and job.parts > 1:
+        silent.append(ON_THE_PLATE)
     session.add(
         SlicedFile(
-            id=file_id, job_id=job.id, sha256=sha256, name=name, facts=read.facts | {"silent": silent, "picture": _keep_picture(session, read.picture)},
+            id=file_id, job_id=job.id, sha256=sha256, name=name, facts=read.facts | {"silent": silent, "parts": parts, "picture": _keep_picture(session, read.picture)},
             settings=read.settings, motion=read.motion, person_id=person_id,
             deviations=[DeviationFound.model_validate(d).model_dump() for d in differ],
         )
     )  # fmt: skip
     session.flush()
+
+
+def _parts(session: Session, job: Job, objects: int) -> int | None:
+    """Parts by the objects that a file names: a part of several bodies may be named as one or as so many."""
+    if not objects:
+        return None
+    bodies = len(stored(session, session.get_one(ArtifactVersion, job.artifact_id)).artifact.bodies)
+    apart = objects // bodies if objects % bodies == 0 else objects
+    return apart if apart == job.parts else objects
 
 
 def _keep_picture(session: Session, picture: bytes | None) -> str | None:
@@ -299,7 +319,8 @@ def _facts_stored(sliced: "Sliced", planned_on: str | None) -> dict[str, Any]:
             {"tool": u.tool, "portion": u.portion.value, "length_mm": round(u.length_mm, 2), "mass_g": u.mass_g}
             for u in facts.uses
         ],
-        "nozzle_c": facts.nozzle_c, "bed_c": facts.bed_c,
+        "nozzle_c": facts.nozzle_c, "bed_c": facts.bed_c, "objects": len(facts.objects),
+        "change_s": math.fsum(motion.changes_s) / len(motion.changes_s) if len(motion.changes_s) else None,
         "partial": facts.partial, "skipped": dict(facts.skipped), "warnings": list(facts.warnings),
     }  # fmt: skip
 

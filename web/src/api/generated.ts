@@ -2084,6 +2084,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/batch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** So many parts of one artifact on every machine: plates, hours, waste, energy, cost; and of one part. */
+        get: operations["cost_view_batch_studies__uuid_study_id__batch_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/units/{unit_id}/cost-source": {
         parameters: {
             query?: never;
@@ -3717,13 +3734,18 @@ export interface components {
         };
         /**
          * LineEffort
-         * @description One line of the draft: its prints, the hours of one, and which machines cannot print it.
+         * @description One line of the draft: its prints, the hours of one, how many parts lie on it, and which machines cannot print it.
          */
         LineEffort: {
             /** Prints */
             prints: number;
             /** Hours Each */
             hours_each: number;
+            /**
+             * Parts
+             * @description on a plate, by machine of `on`
+             */
+            parts: number[];
             /** On */
             on: string[];
             /** Left Out */
@@ -3859,6 +3881,12 @@ export interface components {
              * @default 3
              */
             copies?: number;
+            /**
+             * Parts
+             * @description on a plate; none: as many as the bed of each machine holds
+             * @default 1
+             */
+            parts?: number | null;
         };
         /**
          * Policies
@@ -4165,6 +4193,12 @@ export interface components {
              * @default 3
              */
             copies?: number;
+            /**
+             * Parts
+             * @description on a plate; null: as many as a bed holds
+             * @default 1
+             */
+            parts?: number | null;
         };
         /** Studies */
         Studies: {
@@ -4334,6 +4368,8 @@ export interface components {
             second_spool: string;
             /** Copies */
             copies: number;
+            /** Parts */
+            parts: number | null;
         };
         /**
          * UnitMark
@@ -6397,6 +6433,11 @@ export interface components {
             machine: components["schemas"]["UnitMark"];
             /** Copy Number */
             copy_number: number;
+            /**
+             * Parts
+             * @description planned on this plate
+             */
+            parts: number;
             /** Arm */
             arm: string;
             /** Artifact */
@@ -6524,6 +6565,12 @@ export interface components {
              * @default null
              */
             bed_c: number | null;
+            /**
+             * Parts
+             * @description on the plate, by the objects that the file names; none where it names none
+             * @default null
+             */
+            parts: number | null;
             /**
              * Picture
              * @description whether the file carries a picture of the part
@@ -6706,6 +6753,11 @@ export interface components {
             version: number;
             /** Attempt */
             attempt: number;
+            /**
+             * Parts
+             * @description that lay on the plate
+             */
+            parts: number;
             /** Unattended */
             unattended: boolean;
             /** Changed */
@@ -7045,6 +7097,12 @@ export interface components {
              * @default
              */
             deviation_reason?: string;
+            /**
+             * Parts
+             * @description on the plate, where the file does not say or says it wrong
+             * @default null
+             */
+            parts?: number | null;
         };
         /** EndRun */
         EndRun: {
@@ -8902,6 +8960,102 @@ export interface components {
             per_kg: number;
             /** Currency */
             currency: string;
+        };
+        /** BatchView */
+        BatchView: {
+            /** Currency */
+            currency: string;
+            /** Lines */
+            lines: components["schemas"]["BatchLine"][];
+            /** Line */
+            line: number;
+            /** Machines */
+            machines: components["schemas"]["MachineBatch"][];
+            /** Curves */
+            curves: components["schemas"]["Curve"][];
+            /**
+             * Ratios
+             * @description both ways with their base
+             */
+            ratios: string[];
+            /** Limit W */
+            limit_w: number;
+            /** Basis */
+            basis: string;
+        };
+        /**
+         * BatchAmounts
+         * @description Time, filament, energy and money; of a batch, or of one part of it.
+         */
+        BatchAmounts: {
+            /** Hours */
+            hours: number;
+            /** Part G */
+            part_g: number;
+            /** Waste G */
+            waste_g: number;
+            /** Changes */
+            changes: number;
+            /** Kwh */
+            kwh: number;
+            /** Cost */
+            cost: number;
+        };
+        /** BatchLine */
+        BatchLine: {
+            /** Artifact */
+            artifact: string;
+            /** Spool */
+            spool: string;
+        };
+        /**
+         * Curve
+         * @description Cost of a part by how many are made, with its steps where another plate begins.
+         */
+        Curve: {
+            machine: components["schemas"]["UnitMark"];
+            /** Points */
+            points: components["schemas"]["CurvePoint"][];
+        };
+        /** CurvePoint */
+        CurvePoint: {
+            /** Parts */
+            parts: number;
+            /** Cost */
+            cost: number;
+        };
+        /** MachineBatch */
+        MachineBatch: {
+            machine: components["schemas"]["UnitMark"];
+            /**
+             * Needs
+             * @description what is missing before it can be worked out; empty where nothing is
+             */
+            needs: string;
+            /** Parts Per Plate */
+            parts_per_plate: number | null;
+            /** Plates */
+            plates: number | null;
+            whole: components["schemas"]["BatchAmounts"] | null;
+            each: components["schemas"]["BatchAmounts"] | null;
+            /** Parts A Month */
+            parts_a_month: number | null;
+            /** Peak W */
+            peak_w: number;
+            /** Peak From */
+            peak_from: string;
+            /** Steady W */
+            steady_w: number | null;
+            /**
+             * All At Once
+             * @description machines that the circuit carries, all heating up together
+             */
+            all_at_once: number | null;
+            /**
+             * One After Another
+             * @description machines that it carries, started one after another
+             */
+            one_after_another: number | null;
         };
         /** Rates */
         Rates: {
@@ -14755,6 +14909,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CostView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cost_view_batch_studies__uuid_study_id__batch_get: {
+        parameters: {
+            query?: {
+                parts?: number;
+                /** @description which artifact and spool, in the order of `lines` */
+                line?: number;
+                /** @description hours a month in which it prints */
+                available_h?: number;
+                amps?: number;
+                volts?: number;
+                /** @description of the fuse that planning uses */
+                share?: number;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchView"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -293,6 +293,26 @@ export function useCost(id: string) {
   });
 }
 
+/** A batch of one artifact on every machine; not asked while what was typed is no number of anything. */
+export function useBatch(
+  id: string,
+  wish: { parts: number; line: number; available_h: number; amps: number; volts: number; share: number },
+) {
+  return useQuery({
+    queryKey: keys.part(id, "batch", wish),
+    queryFn: ({ signal }) =>
+      unwrap(
+        api.GET("/api/studies/{study_id}/batch", {
+          params: { path: { study_id: id }, query: wish },
+          signal,
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    gcTime: 20_000,
+    retry: false,
+  });
+}
+
 export function useRank(id: string, whatIf: Schemas["WhatIf"]) {
   return useQuery({
     queryKey: keys.part(id, "rank", whatIf),

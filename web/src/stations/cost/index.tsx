@@ -1,12 +1,16 @@
+import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useCost, useMe } from "../../api/queries";
+import { Top } from "../../app/shell";
 import { BeadBar } from "../../parts/bead-bar";
 import { Empty, Skeleton, Trouble } from "../../parts/bits";
 import { Departures } from "../../parts/departures";
+import { Toggles } from "../../parts/form/toggles";
 import { Sourced, useSource } from "../../parts/source-drawer";
 import { UnitName } from "../../parts/unit-mark";
 import { Warnings } from "../../parts/warnings";
 import { Basis } from "./basis";
+import { Batch } from "./batch";
 import { text } from "./text";
 
 const COLOUR: Record<string, string> = {
@@ -20,6 +24,7 @@ const COLOUR: Record<string, string> = {
 export default function Cost({ studyId }: { studyId: string }) {
   const view = useCost(studyId);
   const me = useMe();
+  const [shown, setShown] = useState<"part" | "batch">("part");
   if (view.isError) return <Trouble error={view.error} />;
   if (!view.data) return <Skeleton className="h-full" />;
   if (view.data.machines.length === 0)
@@ -29,14 +34,38 @@ export default function Cost({ studyId }: { studyId: string }) {
       </Empty>
     );
   const may = me.data?.role === "owner" || me.data?.role === "reviewer";
+  const views = (
+    <Top>
+      <Toggles
+        label={text.views}
+        value={shown}
+        options={[
+          { value: "part", name: text.aPart },
+          { value: "batch", name: text.aBatch },
+        ]}
+        change={setShown}
+        item="min-h-7"
+      />
+    </Top>
+  );
+  if (shown === "batch")
+    return (
+      <>
+        {views}
+        <Batch studyId={studyId} />
+      </>
+    );
   return (
-    <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_270px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
-      <div className="grid min-h-0 min-w-0 grid-rows-[auto_minmax(0,1fr)] gap-3">
-        <MakeUp view={view.data} studyId={studyId} />
-        <Inputs view={view.data} studyId={studyId} />
+    <>
+      {views}
+      <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_270px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+        <div className="grid min-h-0 min-w-0 grid-rows-[auto_minmax(0,1fr)] gap-3">
+          <MakeUp view={view.data} studyId={studyId} />
+          <Inputs view={view.data} studyId={studyId} />
+        </div>
+        <Basis key={studyId} studyId={studyId} view={view.data} may={may} />
       </div>
-      <Basis key={studyId} studyId={studyId} view={view.data} may={may} />
-    </div>
+    </>
   );
 }
 
@@ -166,7 +195,7 @@ function Inputs({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
           ))}
         </tbody>
       </table>
-      <p className="pt-2 text-small text-ink-2">{text.onePerPlate}</p>
+      <p className="pt-2 text-small text-ink-2">{text.perPart}</p>
     </section>
   );
 }

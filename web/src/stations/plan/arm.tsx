@@ -66,6 +66,9 @@ export function ArmEditor({
             <th scope="col" className="w-[62px] pb-1">
               {text.copies}
             </th>
+            <th scope="col" className="w-[74px] pb-1">
+              {text.onAPlate}
+            </th>
             <th scope="col" className="w-[76px] pb-1 text-right">
               {text.oneTakes}
             </th>
@@ -121,6 +124,23 @@ export function ArmEditor({
                     onChange={(e) => edit(at, { copies: Number(e.target.value) })}
                   />
                 </td>
+                <td className="pr-2">
+                  <input
+                    className="input num !w-[62px]"
+                    type="number"
+                    min={1}
+                    max={200}
+                    placeholder={text.fitting}
+                    aria-label={text.partsOf(c?.name ?? "")}
+                    value={line.parts ?? ""}
+                    onChange={(e) =>
+                      edit(at, { parts: e.target.value === "" ? null : Number(e.target.value) })
+                    }
+                  />
+                  {line.parts === null && told && told.parts.length > 0 && (
+                    <small className="block text-tiny text-ink-2">{text.held(told.parts)}</small>
+                  )}
+                </td>
                 <td className="num pr-1 text-right text-small whitespace-nowrap text-ink-2">
                   {told && told.prints > 0 ? duration(told.hours_each * 3600) : "–"}
                 </td>
@@ -173,7 +193,10 @@ export function ArmEditor({
           pick={(c) =>
             set({
               ...arm,
-              lines: [...arm.lines, { artifact: c.ref, spool_id: arm.lines[0]?.spool_id ?? null, copies: 3 }],
+              lines: [
+                ...arm.lines,
+                { artifact: c.ref, spool_id: arm.lines[0]?.spool_id ?? null, copies: 3, parts: 1 },
+              ],
             })
           }
           done={() => setPicking(false)}

@@ -32,6 +32,7 @@ export function formOf(plan: Schemas["PlanView"]): Form {
         spool_id: l.spool_id,
         second_spool_id: l.second_spool_id,
         copies: l.copies,
+        parts: l.parts,
       })),
     })),
     repeats: plan.repeats,

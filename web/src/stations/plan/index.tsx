@@ -158,7 +158,12 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
                       {line.second_spool && text.andWord(line.second_spool)}
                     </small>
                   </Explained>
-                  <span className="num text-small font-semibold">× {line.copies}</span>
+                  <span className="num text-small font-semibold">
+                    × {line.copies}
+                    {line.parts !== 1 && (
+                      <small className="block text-ink-2">{text.plateOf(line.parts)}</small>
+                    )}
+                  </span>
                 </li>
               ))}
             </ul>

@@ -79,6 +79,14 @@ export const text = {
   whatIsPrinted: "What is printed",
   spool: "Spool",
   copies: "Copies",
+  onAPlate: "A plate",
+  plateOf: (parts: number | null) => (parts === null ? "full plates" : `${parts} a plate`),
+  fitting: "full",
+  held: (parts: number[]) => {
+    const [least, most] = [Math.min(...parts), Math.max(...parts)];
+    return least === most ? `${least} fit` : `${least} to ${most} fit`;
+  },
+  partsOf: (name: string) => `Parts on a plate of ${name}; empty for as many as each bed holds`,
   oneTakes: "One takes",
   takeAway: "Take away",
   spoolForAllThat: "Spool for all that have none",

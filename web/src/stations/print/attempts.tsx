@@ -36,6 +36,7 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
             </p>
             <p className="text-ink-2">
               {day(run.started_at)}
+              {run.parts > 1 && text.partsOn(run.parts)}
               {run.unattended && text.unattended2}
               {run.of_estimate !== null &&
                 run.outcome === "done" &&

@@ -51,6 +51,13 @@ export const text = {
   stop: "Stop the timer",
   deviates: "This file departs from the protocol",
   reason: "Reason to print it all the same",
+  partsOnThePlate: "Parts on the plate",
+  partsPlanned: (planned: number) => `${planned} planned. The file names no objects, so count them.`,
+  partsNamed: (named: number, planned: number) =>
+    named === planned
+      ? `${named} by the names in the file, as planned.`
+      : `${named} by the names in the file; ${planned} planned.`,
+  partsOn: (parts: number) => `, ${parts} parts on the plate`,
   changed: "What changed since the last attempt",
   silent: (names: string[]) => `The file does not say its ${names.join(", ").toLowerCase()}; not compared.`,
   unattended: "Leave it running unattended",

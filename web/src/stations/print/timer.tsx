@@ -66,10 +66,16 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
   const outbox = useOutbox();
   const [error, setError] = useState<Error | null>(null);
   const failed = job.runs.length > 0;
+  const onPlate = job.file?.parts ?? job.parts;
+  const [typed, setTyped] = useState<string | null>(null);
+  const parts = typed === null ? onPlate : Number(typed);
+  const several = job.parts > 1 || onPlate > 1;
   const used = job.tries_used >= job.most_attempts;
   // The same departure was given its reason at an earlier try.
-  const deviates = (job.file?.deviations.length ?? 0) > 0 && !job.file?.accepted;
-  const ready = !!job.file && (!failed || changed.trim() !== "") && (!deviates || reason.trim() !== "");
+  const deviates =
+    ((job.file?.deviations.length ?? 0) > 0 && !job.file?.accepted) || (several && parts !== job.parts);
+  const ready =
+    !!job.file && (!failed || changed.trim() !== "") && (!deviates || reason.trim() !== "") && parts >= 1;
   const go = () => {
     if (!may || !ready || used) return;
     setError(null);
@@ -77,7 +83,13 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
       label: text.startLabel(job.machine.name, job.artifact, job.copy_number),
       study: studyId,
       path: `/api/jobs/${job.id}/runs`,
-      body: { id: newId(), unattended, changed, deviation_reason: reason },
+      body: {
+        id: newId(),
+        unattended,
+        changed,
+        deviation_reason: reason,
+        ...(several ? { parts } : {}),
+      },
       moment: "started_at",
       takes: keys.job(studyId, job.id),
     }).catch(setError);
@@ -113,6 +125,26 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
           ? text.noEstimate
           : text.theFileExpectsWithoutHeat(duration(job.file.time_s))}
       </p>
+      {several && (
+        <Field
+          label={text.partsOnThePlate}
+          hint={
+            job.file.parts === null
+              ? text.partsPlanned(job.parts)
+              : text.partsNamed(job.file.parts, job.parts)
+          }
+        >
+          <input
+            className="input num !w-[86px]"
+            type="number"
+            min={1}
+            max={200}
+            required
+            value={typed ?? String(onPlate)}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+        </Field>
+      )}
       {failed && (
         <Field label={text.changed}>
           <input
@@ -166,6 +198,7 @@ function unsent(entry: Entry, job: Job): Run {
     id: String(entry.body?.id),
     version: 1,
     attempt: job.runs.length + 1,
+    parts: Number(entry.body?.parts ?? job.parts),
     unattended: entry.body?.unattended === true,
     changed: "",
     started_at: momentOf(entry).toISOString(),
