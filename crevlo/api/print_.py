@@ -31,6 +31,7 @@ from crevlo.stations.print_ import (
     live,
     marks,
     metered,
+    paper,
     power_log,
     run,
     run_power,
@@ -173,6 +174,20 @@ def ask_why(path: JobPath, body: why.AskWhy) -> WorkOut:
 @writes(REVIEW)
 def start_run(path: JobPath, body: run.StartRun) -> job.JobView:
     return run.start_run(db(), path.job_id, body, current_user.id)
+
+
+@api.post("/jobs/<uuid:job_id>/paper-run", responses={200: job.JobView})
+@writes(REVIEW)
+def enter_run(path: JobPath, body: paper.PaperRun) -> job.JobView:
+    """A whole run typed afterwards."""
+    return paper.enter_run(db(), path.job_id, body, current_user.id)
+
+
+@api.put("/runs/<uuid:run_id>/file", responses={200: job.JobView})
+@writes(REVIEW)
+def attach_file(path: RunPath, body: run.FileOfRun) -> job.JobView:
+    """What a run without a file was printed from, once it is found."""
+    return run.attach_file(db(), path.run_id, body)
 
 
 @api.post("/runs/<uuid:run_id>/end", responses={200: job.JobView})

@@ -94,11 +94,11 @@ def play(reviewer: Client, spool_id: str, second_id: str, seed: int) -> str:
         "arms": [{"name": "Stock", "lines": [
             {"artifact": "CS", "spool_id": spool_id, "second_spool_id": second_id, "copies": 2, "parts": PARTS}]}],
         "candidates": [{"model_id": models[name]} for name in MACHINES]})  # fmt: skip
-    send("POST", f"/api/studies/{study}/freeze", {"frozen_at": (datetime.now(UTC) - timedelta(days=6)).isoformat()})
+    send("POST", f"/api/studies/{study}/freeze", {"frozen_at": (datetime.now(UTC) - timedelta(days=36)).isoformat()})
     for unit in reviewer.get(f"/api/studies/{study}/receive")["units"]:
         if unit["price_paid"] is None:
             _receive(reviewer, study, unit)
-    begun = datetime.now(UTC) - timedelta(days=5)
+    begun = datetime.now(UTC) - timedelta(days=35)
     for at, job in enumerate(reviewer.get(f"/api/studies/{study}/print")["jobs"]):
         _print(reviewer, job, begun + timedelta(hours=8 * at), np.random.default_rng([seed, 12, at]))
     return study
@@ -106,7 +106,7 @@ def play(reviewer: Client, spool_id: str, second_id: str, seed: int) -> str:
 
 def _receive(reviewer: Client, study: str, unit: dict[str, Any]) -> None:
     path = f"/api/studies/{study}/units/{unit['machine']['unit_id']}"
-    day = datetime.now(UTC) - timedelta(days=9)
+    day = datetime.now(UTC) - timedelta(days=38)
     reviewer.send("PUT", path, {
         "version": unit["version"], "serial": "DD-0417", "price_paid": 545, "upgrades": 0, "residual": 120, "obtained": "bought",
         "obtained_from": "a shop", "received_on": day.date().isoformat()})  # fmt: skip

@@ -67,6 +67,9 @@ class Run(Editable, Base):
     failed_at_percent: Mapped[float | None]
     failed_at_layer: Mapped[int | None]
     parts: Mapped[int | None]
+    paused_s: Mapped[float] = mapped_column(default=0.0, server_default="0")
+    recorded_at: Mapped[datetime] = recorded_at()
+    from_paper: Mapped[bool] = mapped_column(default=False, server_default="false")
     uses_attempt: Mapped[bool] = mapped_column(default=True)
     note: Mapped[str] = mapped_column(default="")
     energy_kwh: Mapped[float | None]
@@ -79,11 +82,19 @@ class Run(Editable, Base):
     instrument_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("instrument.id"))
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     job: Mapped[Job] = relationship()
+
+    @property
+    def printed_s(self) -> float:
+        """s from start to end without what it stood paused; 0 while it prints."""
+        took_s = (self.ended_at - self.started_at).total_seconds() if self.ended_at else 0.0
+        return max(0.0, took_s - self.paused_s)
+
     __table_args__ = (
         UniqueConstraint("job_id", "attempt"),
         Index("uq_run_live", "job_id", unique=True, postgresql_where=text("ended_at is null")),
         CheckConstraint("attempt > 0", name="attempt_positive"),
         CheckConstraint("parts between 1 and 500", name="parts_range"),
+        CheckConstraint("paused_s >= 0", name="pauses_within"),
         CheckConstraint("attempt = 1 or length(changed) > 0", name="says_what_changed"),
         CheckConstraint("ended_at is null or ended_at >= started_at", name="ends_after_start"),
         CheckConstraint("(ended_at is null) = (outcome is null)", name="ended_has_outcome"),

@@ -104,8 +104,8 @@ def view_batch(session: Session, study_id: uuid.UUID, wish: BatchWish) -> BatchV
         currency=bench.study.currency,
         lines=[BatchLine(artifact=bench.artifacts[a].name, spool=bench.spools[s].code) for a, s in keys],
         line=max(at, 0), machines=rows, curves=curves, ratios=_ratios(rows), limit_w=limit,
-        basis="Means of the good prints, as long as the last plate has the parts that are left. Warming up and changes are by "
-        "the plate, energy by the part.",
+        basis="Means of the good prints. The last plate counts with the parts that are left for it; warming up and changes are "
+        "by the plate, energy by the part.",
     )  # fmt: skip
 
 

@@ -109,9 +109,8 @@ def _run(
 ) -> Run:
     assert run.outcome is not None
     file, rejection, specimen = bench.sliced.get(job.id), bench.rejections.get(run.id), specimens.get(run.id)
-    hours = (run.ended_at - run.started_at).total_seconds() / 3600 if run.ended_at else 0.0
     return Run(
-        line=line_of(job), job=job.id, outcome=run.outcome, hours=hours, parts=run.parts or job.parts,
+        line=line_of(job), job=job.id, outcome=run.outcome, hours=run.printed_s / 3600, parts=run.parts or job.parts,
         cause=rejection.cause if rejection else run.cause, rejected=rejection is not None,
         configuration=run.configuration_id,
         stated_s=file.facts.get("time_s") if file and file.id == run.sliced_file_id else None,

@@ -259,7 +259,7 @@ def run_entries(session: Session, bench: Bench, unit_id: uuid.UUID) -> list[Entr
 def _run_amount(run: Run) -> str:
     if run.outcome is None or run.ended_at is None:
         return "printing"
-    hours = (run.ended_at - run.started_at).total_seconds() / 3600
+    hours = run.printed_s / 3600
     energy = f", {run.energy_kwh:.3f} kWh" if run.energy_kwh is not None else ""
     cause = f" ({run.cause.value})" if run.outcome is Outcome.FAILED and run.cause else ""
     return f"{run.outcome.value}{cause}, {hours:.2f} h{energy}"

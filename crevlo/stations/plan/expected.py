@@ -54,14 +54,14 @@ def by_volume(key: str, artifact: Artifact, conditions: Conditions) -> Expected:
 def file_ratios(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, TimeRatio]:
     """How units keep the times of the files they printed, over all studies; units without such a print are left out."""
     rows = session.execute(
-        select(Job.unit_id, Run.started_at, Run.ended_at, SlicedFile.facts["time_s"].as_float())
+        select(Job.unit_id, Run.started_at, Run.ended_at, Run.paused_s, SlicedFile.facts["time_s"].as_float())
         .join(Job, Job.id == Run.job_id).join(SlicedFile, SlicedFile.id == Run.sliced_file_id)
         .where(Job.unit_id.in_(unit_ids), Run.outcome == Outcome.DONE, Run.ended_at > Run.started_at)
     )  # fmt: skip
     pairs: dict[uuid.UUID, list[tuple[float, float]]] = defaultdict(list)
-    for unit_id, started_at, ended_at, stated_s in rows:
+    for unit_id, started_at, ended_at, paused_s, stated_s in rows:
         if stated_s:
-            pairs[unit_id].append(((ended_at - started_at).total_seconds(), stated_s))
+            pairs[unit_id].append(((ended_at - started_at).total_seconds() - paused_s, stated_s))
     return {unit_id: time_ratio(mine) for unit_id, mine in pairs.items()}
 
 
@@ -72,6 +72,7 @@ def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID
             Job.unit_id,
             Run.started_at,
             Run.ended_at,
+            Run.paused_s,
             Run.energy_kwh,
             Job.artifact_id,
             Job.arm_id,
@@ -88,7 +89,7 @@ def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID
     logs: dict[uuid.UUID, list[float]] = defaultdict(list)
     power: dict[uuid.UUID, list[float]] = defaultdict(list)
     for r in rows:
-        took = (r.ended_at - r.started_at).total_seconds()
+        took = (r.ended_at - r.started_at).total_seconds() - r.paused_s
         if took <= 0:
             continue
         a = stored(session, artifacts[r.artifact_id])

@@ -19,9 +19,9 @@ from crevlo.stations.kit.photo import PhotoOut, photos_of
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.library.instrument import MeterOut, meters_of
 from crevlo.stations.noise import NoiseOut, noise_out
+from crevlo.stations.phases import EventOut, events_of
 from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.fault import HypothesisOut, hypotheses_of
-from crevlo.stations.print_.phases import EventOut, events_of
 from crevlo.stations.protocol import Policies
 from crevlo.stations.safety import may_run_unattended
 from crevlo.stations.study import current_protocol, job_with_unit, tries_used
@@ -43,7 +43,11 @@ class RunOut(Shape):
     changed: str
     started_at: datetime
     ended_at: datetime | None
-    took_s: float | None
+    took_s: float | None = Field(description="from start to end, pauses included")
+    paused_s: float
+    recorded_at: datetime
+    from_paper: bool = Field(description="typed afterwards, from what was written down")
+    has_file: bool = Field(description="whether it is on record what it was printed from")
     of_estimate: float | None = Field(description="time taken over the sliced file's estimate")
     outcome: Outcome | None
     cause: Cause | None
@@ -200,7 +204,8 @@ def _run_out(
     made: dict[str, Any] = {"noise": noise_out(noise), "events": more.events.get(run.id, []), "photos": more.photos.get(run.id, []),
             "hypotheses": more.hypotheses.get(run.id, []), "plate": more.plates.get(run.id), "bag_code": bag_code, "took_s": took_s,
             "parts": run.parts or run.job.parts,
-            "of_estimate": took_s / estimate_s if took_s and estimate_s else None,
+            "has_file": run.sliced_file_id is not None,
+            "of_estimate": run.printed_s / estimate_s if took_s and estimate_s else None,
             "rejected": f"{rejection.words} Cause: {rejection.cause.value}." if rejection else None}  # fmt: skip
     return RunOut(**made, **{name: getattr(run, name) for name in RunOut.model_fields if name not in made})
 

@@ -17,11 +17,11 @@ from crevlo.stations.devices.power import last_power
 from crevlo.stations.job_state import JobState, job_states
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.shape import Shape
+from crevlo.stations.phases import PhaseTime, spans_by_run
 from crevlo.stations.plan.expected import file_ratios
 from crevlo.stations.plan.make import latest_schedule
 from crevlo.stations.plan.now import next_actions
 from crevlo.stations.plan.rules import rules_of
-from crevlo.stations.print_.phases import PhaseTime, spans_by_run
 from crevlo.store.device import Device, DeviceKind, PrinterReport
 from crevlo.store.run import Run
 from crevlo.store.study import Job, Study

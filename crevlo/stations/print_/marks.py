@@ -9,6 +9,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Moment, Refused, Shape
+from crevlo.stations.phases import paused_s
 from crevlo.stations.print_.job import JobView, run_by_id, view_job
 from crevlo.store.device import RunEvent, RunEventKind
 
@@ -44,4 +45,7 @@ def mark_event(session: Session, run_id: uuid.UUID, given: NewEvent, person_id: 
         raise Refused("This mark was corrected meanwhile; correct the newer one.")
     session.add(RunEvent(run_id=run.id, at=within, person_id=person_id, **given.model_dump(exclude={"at"})))
     session.flush()
+    if run.ended_at is not None:
+        run.paused_s = paused_s(session, run, run.job.unit_id)
+        session.flush()
     return view_job(session, run.job_id)

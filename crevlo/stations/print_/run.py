@@ -16,6 +16,7 @@ from crevlo.stations.kit.change import change
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import MOST_PARTS, Missing, Moment, Refused, Shape, Version
 from crevlo.stations.library.unit import configuration_of
+from crevlo.stations.phases import paused_s
 from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.job import JobView, policies_of, run_by_id, view_job
 from crevlo.stations.safety import may_run_unattended, why_not_run
@@ -33,6 +34,11 @@ class StartRun(Shape):
     parts: int | None = Field(
         default=None, ge=1, le=MOST_PARTS, description="on the plate, where the file does not say or says it wrong"
     )
+
+    without_file: bool = Field(default=False, description="nobody has the sliced file, or not yet")
+
+
+NO_FILE = "No sliced file on record"
 
 
 class EndRun(Shape):
@@ -83,9 +89,11 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
     if protocol is None or protocol.frozen_at is None or started < protocol.frozen_at:
         raise Refused("A print cannot start before the protocol was frozen.")
     file = sliced.newest_file(session, job_id)
-    if file is None:
+    if file is None and not given.without_file:
         raise Refused("Drop the sliced file on this job first, so that time and settings are on record.")
-    if file.deviations and not _accepted(session, job_id, file):
+    if file is None:
+        _without_file(session, job, given.deviation_reason.strip(), person_id)
+    elif file.deviations and not _accepted(session, job_id, file):
         if not given.deviation_reason.strip():
             raise Refused("The sliced file departs from the protocol. Give the reason, or slice it again.")
         session.add(
@@ -97,8 +105,8 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
                 person_id=person_id,
             )
         )
-    said = given.parts if given.parts is not None else file.facts.get("parts")
-    if given.parts is not None and given.parts != job.parts and not file.deviations:
+    named = file.facts.get("parts") if file else None
+    if given.parts is not None and given.parts != job.parts and not (file and file.deviations):
         if not given.deviation_reason.strip():
             raise Refused(f"{job.parts} parts were planned on this plate. Say why it is {given.parts}.")
         session.add(
@@ -109,13 +117,25 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
         )  # fmt: skip
     session.add(
         Run(
-            id=given.id, job_id=job_id, parts=said, attempt=len(tries) + 1, configuration_id=configuration_of(session, job.unit_id).id,
-            sliced_file_id=file.id, unattended=given.unattended, changed=given.changed.strip(),
+            id=given.id, job_id=job_id, parts=given.parts if given.parts is not None else named, attempt=len(tries) + 1, configuration_id=configuration_of(session, job.unit_id).id,
+            sliced_file_id=file.id if file else None, unattended=given.unattended, changed=given.changed.strip(),
             started_at=started, person_id=person_id,
         )
     )  # fmt: skip
     session.flush()
     return view_job(session, job_id)
+
+
+def _without_file(session: Session, job: Job, reason: str, person_id: uuid.UUID) -> None:
+    """A print whose sliced file nobody has, or not yet, is a departure, once for its job."""
+    known = select(ProtocolDeviation.id).where(ProtocolDeviation.job_id == job.id, ProtocolDeviation.what == NO_FILE)
+    if session.scalar(known.limit(1)):
+        return
+    if not reason:
+        raise Refused("Say why there is no sliced file of this print.")
+    session.add(
+        ProtocolDeviation(study_id=job.study_id, job_id=job.id, what=NO_FILE, reason=reason, person_id=person_id)
+    )
 
 
 def _rejected(session: Session, run_id: uuid.UUID) -> bool:
@@ -156,6 +176,22 @@ def withdraw_file(session: Session, job_id: uuid.UUID, file_id: uuid.UUID, perso
     return view_job(session, job_id)
 
 
+class FileOfRun(Shape):
+    file_id: uuid.UUID
+
+
+def attach_file(session: Session, run_id: uuid.UUID, given: FileOfRun) -> JobView:
+    """Ties a run that has no file to one of its job's; refused for one that has its own."""
+    run = run_by_id(session, run_id)
+    file = session.get(SlicedFile, given.file_id)
+    if file is None or file.job_id != run.job_id or file.withdrawn_at is not None:
+        raise Missing("There is no such file on this print.")
+    if run.sliced_file_id is not None:
+        raise Refused("It is on record already what this was printed from.")
+    change(session, run, run.version, {"sliced_file_id": file.id, "parts": run.parts or file.facts.get("parts")})
+    return view_job(session, run.job_id)
+
+
 def end_run(session: Session, run_id: uuid.UUID, given: EndRun) -> JobView:
     """Stops the timer. A good print becomes a specimen with a blind code at a shuffled place in the queue."""
     run = run_by_id(session, run_id)
@@ -176,6 +212,7 @@ def end_run(session: Session, run_id: uuid.UUID, given: EndRun) -> JobView:
             "failed_at_layer": given.failed_at_layer if given.outcome is Outcome.FAILED else None,
         },
     )  # fmt: skip
+    run.paused_s = paused_s(session, run, run.job.unit_id)
     energy_from_meter(session, run)
     if given.outcome is Outcome.DONE:
         _bag(session, run)

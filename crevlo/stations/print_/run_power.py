@@ -16,7 +16,7 @@ from crevlo.stations.devices.device import device_of
 from crevlo.stations.devices.power import Samples, TraceOut, energy_of, looked_through, thinned, trace
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing, Shape
-from crevlo.stations.print_.phases import spans_by_run
+from crevlo.stations.phases import spans_by_run
 from crevlo.stations.print_.power_log import handed_in
 from crevlo.store.device import DeviceKind
 from crevlo.store.run import EnergyFrom, Run

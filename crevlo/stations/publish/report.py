@@ -215,7 +215,7 @@ def _hidden(bench: Bench) -> set[uuid.UUID]:
 
 def _sample(bench: Bench) -> list[SampleLine]:
     runs = [r for tries in bench.runs.values() for r in tries if r.outcome]
-    hours = sum((r.ended_at - r.started_at).total_seconds() / 3600 for r in runs if r.ended_at)
+    hours = sum(r.printed_s / 3600 for r in runs)
     readings = sum(len(row.values) for rows in bench.values.values() for row in rows)
     failed = [r for r in runs if r.outcome is Outcome.FAILED]
     causes = ", ".join(sorted({r.cause.value for r in failed if r.cause}))

@@ -84,7 +84,7 @@ def log_of(session: Session, unit_id: uuid.UUID) -> Sequence[LogEntry]:
 def faults(log: Sequence[LogEntry], runs: Sequence[Run]) -> FaultsOut:
     failed = sum(r.outcome is Outcome.FAILED and r.cause in DEFAULT_COUNTED for r in runs)
     faults = failed + sum(e.kind is LogKind.FAULT or e.kind in HAZARDS for e in log)
-    printed = math.fsum((r.ended_at - r.started_at).total_seconds() for r in runs if r.ended_at) / 3600
+    printed = math.fsum(r.printed_s for r in runs) / 3600
     counter = [e.hours for e in log if e.kind is LogKind.HOURS and e.hours is not None]
     hours, told = (max(counter), "by its own counter") if counter else (printed, "of prints in this study")
     alarms = sum(e.kind is LogKind.FALSE_ALARM for e in log)

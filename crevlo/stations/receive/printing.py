@@ -16,8 +16,8 @@ from crevlo.stations.evidence.specimen import instruments_of
 from crevlo.stations.evidence.study import level_of
 from crevlo.stations.kit.shape import Shape
 from crevlo.stations.noise import level_at_1_m
+from crevlo.stations.phases import PhaseTime, spans_by_run
 from crevlo.stations.plan.expected import file_ratios
-from crevlo.stations.print_.phases import PhaseTime, spans_by_run
 
 _HOURS_A_YEAR = 8766
 

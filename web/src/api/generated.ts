@@ -1446,6 +1446,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/paper-run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A whole run typed afterwards. */
+        post: operations["print_enter_run_jobs__uuid_job_id__paper_run_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** What a run without a file was printed from, once it is found. */
+        put: operations["print_attach_file_runs__uuid_run_id__file_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run_id}/end": {
         parameters: {
             query?: never;
@@ -6769,8 +6803,24 @@ export interface components {
             started_at: string;
             /** Ended At */
             ended_at: string | null;
-            /** Took S */
+            /**
+             * Took S
+             * @description from start to end, pauses included
+             */
             took_s: number | null;
+            /** Paused S */
+            paused_s: number;
+            /**
+             * Recorded At
+             * Format: date-time
+             * @description when it came on record; long after its end where it was typed from paper
+             */
+            recorded_at: string;
+            /**
+             * Has File
+             * @description whether it is on record what it was printed from
+             */
+            has_file: boolean;
             /**
              * Of Estimate
              * @description time taken over the sliced file's estimate
@@ -7103,6 +7153,97 @@ export interface components {
              * @default null
              */
             parts?: number | null;
+            /**
+             * Without File
+             * @description nobody has the sliced file, or not yet
+             * @default false
+             */
+            without_file?: boolean;
+        };
+        /**
+         * PaperRun
+         * @description A whole try as it was written down; moments with their zone, so that a clock that was set does not matter.
+         */
+        PaperRun: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
+            /**
+             * Ended At
+             * Format: date-time
+             */
+            ended_at: string;
+            /**
+             * Pauses
+             * @default []
+             */
+            pauses?: components["schemas"]["Pause"][];
+            outcome: components["schemas"]["Outcome"];
+            /** @default null */
+            cause?: components["schemas"]["Cause"] | null;
+            /**
+             * Failed At Percent
+             * @default null
+             */
+            failed_at_percent?: number | null;
+            /**
+             * Uses Attempt
+             * @default false
+             */
+            uses_attempt?: boolean;
+            /**
+             * Changed
+             * @default
+             */
+            changed?: string;
+            /**
+             * Deviation Reason
+             * @default
+             */
+            deviation_reason?: string;
+            /**
+             * Without File
+             * @default false
+             */
+            without_file?: boolean;
+            /**
+             * Parts
+             * @default null
+             */
+            parts?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+        };
+        /** Pause */
+        Pause: {
+            /**
+             * Begin
+             * Format: date-time
+             */
+            begin: string;
+            /**
+             * End
+             * Format: date-time
+             */
+            end: string;
+        };
+        /** FileOfRun */
+        FileOfRun: {
+            /**
+             * File Id
+             * Format: uuid
+             */
+            file_id: string;
         };
         /** EndRun */
         EndRun: {
@@ -13364,6 +13505,76 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["StartRun"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_enter_run_jobs__uuid_job_id__paper_run_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaperRun"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_attach_file_runs__uuid_run_id__file_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FileOfRun"];
             };
         };
         responses: {

@@ -135,7 +135,8 @@ function Rows({ made, of }: { made: Schemas["BatchView"]; of: "each" | "whole" }
           <th scope="col">{text.perPlate}</th>
           <th scope="col">{text.plates}</th>
           <th scope="col">{text.aMonth}</th>
-          <th scope="col">{text.onCircuit}</th>
+          <th scope="col">{text.atOnce}</th>
+          <th scope="col">{text.inTurn}</th>
         </tr>
       </thead>
       <tbody className="num">
@@ -145,7 +146,7 @@ function Rows({ made, of }: { made: Schemas["BatchView"]; of: "each" | "whole" }
               <UnitName mark={m.machine.mark} name={m.machine.name} />
             </td>
             {m.needs ? (
-              <td colSpan={10} className="!text-left !font-sans text-small text-ink-2">
+              <td colSpan={11} className="!text-left !font-sans text-small text-ink-2">
                 {text.notDeterminedNeeds(m.needs)}
               </td>
             ) : (
@@ -159,9 +160,14 @@ function Rows({ made, of }: { made: Schemas["BatchView"]; of: "each" | "whole" }
                 <td>{m.parts_per_plate}</td>
                 <td>{m.plates}</td>
                 <td>{m.parts_a_month}</td>
-                <td title={text.powers(m.peak_w.toFixed(0), m.peak_from, m.steady_w?.toFixed(0) ?? "–")}>
-                  {m.all_at_once === null ? "–" : text.carries(m.all_at_once, m.one_after_another ?? 0)}
-                </td>
+                {[m.all_at_once, m.one_after_another].map((n, i) => (
+                  <td
+                    key={i}
+                    title={text.powers(m.peak_w.toFixed(0), m.peak_from, m.steady_w?.toFixed(0) ?? "–")}
+                  >
+                    {n ?? "–"}
+                  </td>
+                ))}
               </>
             )}
           </tr>
@@ -193,7 +199,7 @@ function CostCurves({ made }: { made: Schemas["BatchView"] }) {
     if (i > 0) e.at = Math.max(e.at, ends[i - 1]!.at + 13);
   });
   return (
-    <figure className="mt-2 max-w-[760px]">
+    <figure className="mt-2 max-w-[980px]">
       <svg viewBox={`0 0 ${W} ${H}`} className="w-full" role="img" aria-label={text.curve}>
         <line x1={44} x2={x(most)} y1={H - 26} y2={H - 26} stroke="var(--rule)" />
         {ends.map((c) => (

@@ -27,10 +27,10 @@ export const text = {
   perPlate: "On a plate",
   plates: "Plates",
   aMonth: "Parts a month",
-  onCircuit: "On the circuit",
-  carries: (atOnce: number, after: number) => `${atOnce} or ${after}`,
+  atOnce: "At once",
+  inTurn: "In turn",
   powers: (peak: string, from: string, steady: string) =>
-    `All heating up at once, or started one after another. Peak ${peak} W: ${from}; ${steady} W while printing.`,
+    `Machines on the circuit: all heating up at once, or started one after another. Peak ${peak} W: ${from}; ${steady} W while printing.`,
   curve: "Cost of a part against the size of the batch",
   curveSays: (currency: string) =>
     `Cost of a part, ${currency}, against the size of the batch. It steps up where another plate begins.`,

@@ -54,19 +54,19 @@ export function ArmEditor({
       <table className="w-full table-fixed border-collapse">
         <thead>
           <tr className="lab text-left">
-            <th scope="col" className="w-[54px] pb-1">
+            <th scope="col" className="w-[44px] pb-1">
               <span className="sr-only">{text.drawing}</span>
             </th>
             <th scope="col" className="pb-1 pl-2">
               {text.whatIsPrinted}
             </th>
-            <th scope="col" className="w-[172px] pb-1">
+            <th scope="col" className="w-[132px] pb-1">
               {text.spool}
             </th>
-            <th scope="col" className="w-[62px] pb-1">
+            <th scope="col" className="w-[54px] pb-1">
               {text.copies}
             </th>
-            <th scope="col" className="w-[74px] pb-1">
+            <th scope="col" className="w-[60px] pb-1">
               {text.onAPlate}
             </th>
             <th scope="col" className="w-[76px] pb-1 text-right">
@@ -115,7 +115,7 @@ export function ArmEditor({
                 </td>
                 <td className="pr-2">
                   <input
-                    className="input num !w-[58px]"
+                    className="input num !w-[48px]"
                     type="number"
                     min={1}
                     max={20}
@@ -126,7 +126,7 @@ export function ArmEditor({
                 </td>
                 <td className="pr-2">
                   <input
-                    className="input num !w-[62px]"
+                    className="input num !w-[54px]"
                     type="number"
                     min={1}
                     max={200}

@@ -112,7 +112,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
   const arm = form.arms[tab];
   const before = form.arms.slice(0, tab).reduce((n, a) => n + a.lines.length, 0);
   return (
-    <div className="grid h-full min-h-0 grid-cols-[264px_minmax(0,1fr)_252px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+    <div className="grid h-full min-h-0 grid-cols-[240px_minmax(0,1fr)_240px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <Top>
         <span className="chip border-[var(--brass)] bg-brass-wash">{text.draftNotFrozen}</span>
       </Top>

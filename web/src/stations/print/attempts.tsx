@@ -1,7 +1,10 @@
-import type { Schemas } from "../../api/client";
-import { day, duration } from "../../parts/bits";
+import { api, type Schemas, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
+import { useChange } from "../../api/queries";
+import { day, duration, Trouble } from "../../parts/bits";
 import { Photos } from "../../parts/photos";
 import { FaultSheet } from "./fault";
+import { FileDrop } from "./file";
 import { PlateLook } from "./plate-look";
 import { Reject } from "./reject";
 import { text } from "./text";
@@ -36,12 +39,15 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
             </p>
             <p className="text-ink-2">
               {day(run.started_at)}
+              {run.paused_s > 0 && text.paper.paused(duration(run.paused_s))}
               {run.parts > 1 && text.partsOn(run.parts)}
               {run.unattended && text.unattended2}
               {run.of_estimate !== null &&
                 run.outcome === "done" &&
                 text.ofTheEstimate((100 * run.of_estimate).toFixed(0))}
             </p>
+            {run.from_paper && <p className="text-ink-2">{text.paper.typed(day(run.recorded_at))}</p>}
+            {!run.has_file && <NoFile studyId={studyId} job={job} run={run} may={may} />}
             {run.changed && <p className="text-ink-2">{text.changed2(run.changed)}</p>}
             {run.note && <p className="text-ink-2">{run.note}</p>}
             {run.rejected && <p className="text-needle-ink">{text.rejected(run.rejected)}</p>}
@@ -61,5 +67,42 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
         ))}
       </ol>
     </>
+  );
+}
+
+/** A run without its sliced file; one that was dropped since can be said to be it. */
+function NoFile({
+  studyId,
+  job,
+  run,
+  may,
+}: {
+  studyId: string;
+  job: Schemas["JobView"];
+  run: Schemas["RunOut"];
+  may: boolean;
+}) {
+  const attach = useChange(studyId, keys.job(studyId, job.id), (file_id: string) =>
+    unwrap(api.PUT("/api/runs/{run_id}/file", { params: { path: { run_id: run.id } }, body: { file_id } })),
+  );
+  const file = job.file;
+  return (
+    <div className="text-ink-2">
+      <p>{text.paper.without}</p>
+      {may && !file && run.ended_at && (
+        <FileDrop studyId={studyId} jobId={job.id} small label={text.paper.drop} />
+      )}
+      {may && file && (
+        <button
+          type="button"
+          className="underline"
+          disabled={attach.isPending}
+          onClick={() => attach.mutate(file.id)}
+        >
+          {text.paper.attach(file.name)}
+        </button>
+      )}
+      <Trouble error={attach.error} />
+    </div>
   );
 }

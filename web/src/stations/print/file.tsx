@@ -12,15 +12,17 @@ export function FileDrop({
   studyId,
   jobId,
   small = false,
+  label,
 }: {
   studyId: string;
   jobId: string;
   small?: boolean;
+  label?: string;
 }) {
   const took = useTake(studyId, keys.job(studyId, jobId));
   return (
     <DropZone<Schemas["JobView"]>
-      label={small ? text.dropAnotherFileInstead : text.dropFile}
+      label={label ?? (small ? text.dropAnotherFileInstead : text.dropFile)}
       hint={small ? undefined : text.dropHint}
       accept=".gcode,.gco,.g,.nc,text/plain"
       small={small}
@@ -127,6 +129,16 @@ export function SlicedFile({
           needs={file.layers_need && text.notStated}
           from=""
         />
+        {file.parts !== null && file.parts > 1 && (
+          <Fact
+            name={text.oneOfParts(file.parts)}
+            value={text.ofOnePart(
+              file.mass_g === null ? null : (file.mass_g / file.parts).toFixed(2),
+              file.time_s === null ? null : duration(file.time_s / file.parts),
+            )}
+            from={text.byNames}
+          />
+        )}
         {file.tool_changes > 0 && <Fact name={text.toolChanges} value={String(file.tool_changes)} from="" />}
       </dl>
       <button type="button" className="button mt-2 w-full" onClick={look}>

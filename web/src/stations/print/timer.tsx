@@ -11,6 +11,7 @@ import { Refused } from "../../parts/refused";
 import { FileDrop } from "./file";
 import { Marks } from "./marks";
 import { Outcome, stopKey } from "./outcome";
+import { Paper } from "./paper";
 import { text } from "./text";
 
 type Job = Schemas["JobView"];
@@ -70,6 +71,7 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
   const [typed, setTyped] = useState<string | null>(null);
   const parts = typed === null ? onPlate : Number(typed);
   const several = job.parts > 1 || onPlate > 1;
+  const [paper, setPaper] = useState(false);
   const used = job.tries_used >= job.most_attempts;
   // The same departure was given its reason at an earlier try.
   const deviates =
@@ -99,6 +101,17 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
     if (ready && !inField()) button.current?.focus();
   }, [ready]);
   if (used) return <p className="m-auto text-head font-semibold">{text.used(job.most_attempts)}</p>;
+  if (paper)
+    return (
+      <div className="min-h-0 flex-1 overflow-y-auto">
+        <Paper studyId={studyId} job={job} leave={() => setPaper(false)} />
+      </div>
+    );
+  const printedAlready = may && (
+    <button type="button" className="self-start text-small underline" onClick={() => setPaper(true)}>
+      {text.paper.open}
+    </button>
+  );
   if (!job.file)
     return (
       <div className="grid flex-1 content-center gap-4">
@@ -106,6 +119,7 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
           {text.sliceForThenDropThe(job.artifact.toLowerCase(), job.machine.name)}
         </p>
         {may && <FileDrop studyId={studyId} jobId={job.id} />}
+        {printedAlready}
       </div>
     );
   return (
@@ -188,6 +202,7 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
           <Play size={18} weight="fill" /> {text.start}
         </button>
       )}
+      {printedAlready}
     </form>
   );
 }
@@ -204,6 +219,10 @@ function unsent(entry: Entry, job: Job): Run {
     started_at: momentOf(entry).toISOString(),
     ended_at: null,
     took_s: null,
+    paused_s: 0,
+    recorded_at: momentOf(entry).toISOString(),
+    from_paper: false,
+    has_file: job.file !== null,
     of_estimate: null,
     outcome: null,
     cause: null,

@@ -7,7 +7,7 @@ from datetime import UTC, datetime, timedelta
 from sqlalchemy import select, text
 from sqlalchemy.orm import Session
 
-from crevlo.core.phases import Phase, Span, spans
+from crevlo.core.phases import Phase, Span, spans, total_s
 from crevlo.stations.devices.device import devices_of, plugged_in
 from crevlo.stations.kit.shape import Shape
 from crevlo.store.database import SQL
@@ -38,6 +38,12 @@ def spans_by_run(
             reports, printer = told.get(run.id, ([], ""))
             found[run.id] = spans(reports, begin, end), f"reported by {printer}" if reports else ""
     return found
+
+
+def paused_s(session: Session, run: Run, unit_id: uuid.UUID) -> float:
+    """For how long of an ended run the machine stood paused, by marks or its printer's reports, in s."""
+    found, _ = spans_by_run(session, [run], {run.id: unit_id})[run.id]
+    return total_s(found).get(Phase.PAUSED, 0.0)
 
 
 def _reported(

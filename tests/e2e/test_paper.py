@@ -1,0 +1,51 @@
+"""A print typed from a sheet of paper in the browser, its pause left out, its file found later."""
+
+from datetime import UTC, datetime, timedelta
+from pathlib import Path
+
+from playwright.sync_api import Page, expect
+
+from tests.e2e.conftest import Site
+from tests.small import frozen_study
+from tests.states import SLICED
+
+
+def test_a_print_is_typed_from_paper_and_its_file_tied_to_it_later(
+    site: Site, page: Page, check_axe, tmp_path: Path
+) -> None:
+    client = site.bench.as_("reviewer")
+    day = datetime.now(UTC) - timedelta(days=2)
+    study = frozen_study(client, frozen_at=day - timedelta(days=1))
+    job = client.get(f"/api/studies/{study}/print")["jobs"][0]
+    site.sign_in(page, "reviewer")
+    page.goto(f"{site.url}/study/{study}/print#{job['id']}")
+    page.get_by_role("button", name="It was printed already").click()
+    form = page.get_by_role("form", name="Typed from paper")
+
+    def typed(hour: int, minute: int = 0) -> str:
+        return f"{day:%Y-%m-%d}T{hour:02}:{minute:02}"
+
+    form.get_by_label("Started").fill(typed(8))
+    form.get_by_label("Ended").fill(typed(12, 30))
+    form.get_by_role("button", name="A pause").click()
+    form.get_by_label("Pause 1, from").fill(typed(9))
+    form.get_by_label("Pause 1, to").fill(typed(13))
+    form.get_by_label("Reason").fill("the stick was lost")
+    form.get_by_role("button", name="Keep this print").click()
+    expect(form.get_by_role("alert")).to_contain_text("Pauses lie within the print")
+    # What was typed is still there.
+    expect(form.get_by_label("Ended")).to_have_value(typed(12, 30))
+    form.get_by_label("Pause 1, to").fill(typed(10))
+    expect(form).to_contain_text("3 h 30 min of printing")
+    assert check_axe(page) == []
+    form.get_by_role("button", name="Keep this print").click()
+    expect(page.get_by_text("Typed from paper on")).to_be_visible()
+    expect(page.get_by_text("No sliced file of it is on record.")).to_be_visible()
+    run = client.get(f"/api/jobs/{job['id']}")["runs"][-1]
+    assert (run["took_s"], run["paused_s"]) == (16200, 3600)
+    file = tmp_path / "found.gcode"
+    file.write_bytes(SLICED)
+    page.get_by_label("Drop its sliced file, once it is found").set_input_files(file)
+    page.get_by_role("button", name="It was printed from found.gcode").click()
+    expect(page.get_by_text("No sliced file of it is on record.")).to_have_count(0)
+    assert client.get(f"/api/jobs/{job['id']}")["runs"][-1]["has_file"]
