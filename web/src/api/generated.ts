@@ -6813,9 +6813,13 @@ export interface components {
             /**
              * Recorded At
              * Format: date-time
-             * @description when it came on record; long after its end where it was typed from paper
              */
             recorded_at: string;
+            /**
+             * From Paper
+             * @description typed afterwards, from what was written down
+             */
+            from_paper: boolean;
             /**
              * Has File
              * @description whether it is on record what it was printed from
