@@ -30,7 +30,7 @@ def test_a_print_is_typed_from_paper_and_its_file_tied_to_it_later(
     form.get_by_role("button", name="A pause").click()
     form.get_by_label("Pause 1, from").fill(typed(9))
     form.get_by_label("Pause 1, to").fill(typed(13))
-    form.get_by_label("Reason").fill("the stick was lost")
+    form.get_by_label("Why there is no sliced file of it").fill("the stick was lost")
     form.get_by_role("button", name="Keep this print").click()
     expect(form.get_by_role("alert")).to_contain_text("Pauses lie within the print")
     # What was typed is still there.

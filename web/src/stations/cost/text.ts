@@ -27,8 +27,8 @@ export const text = {
   perPlate: "On a plate",
   plates: "Plates",
   aMonth: "Parts a month",
-  atOnce: "At once",
-  inTurn: "In turn",
+  atOnce: "Circuit, at once",
+  inTurn: "Circuit, in turn",
   powers: (peak: string, from: string, steady: string) =>
     `Machines on the circuit: all heating up at once, or started one after another. Peak ${peak} W: ${from}; ${steady} W while printing.`,
   curve: "Cost of a part against the size of the batch",

@@ -28,9 +28,11 @@ export const text = {
   axisDrawn: "Axis drawn",
   fitAxes: "off nominal, mm, against length, mm",
   fitDrawn: "Deviation against length with the fitted line",
+  sectionX: "through the middle, left to right",
+  sectionY: "through the middle, front to back",
   mapDrawn: "Discs on the bed by what the fitted plane leaves",
   mapOf: (nominal: number, within: number, unit: string) =>
-    `Off the fitted plane, ${unit}; under it the thickness. A dashed ring: more than ${within} ${unit} from ${nominal} ${unit}.`,
+    `Off the fitted plane, ${unit}; under it the thickness. A dashed ring, and outside the grey below: more than ${within} ${unit} from ${nominal} ${unit}.`,
   disc: (code: string, value: string, off: string, unit: string) =>
     `${code}: ${value} ${unit}, ${off} ${unit} off the plane`,
   frameDrawn: "The frame from above with its two diagonals",

@@ -77,9 +77,13 @@ export function Paper({
     </Field>
   );
   return (
-    <form onSubmit={submit} className="grid content-start gap-2.5" aria-label={text.paper.title}>
+    <form
+      onSubmit={submit}
+      className="grid grid-cols-[minmax(0,1fr)] content-start gap-2.5 p-0.5"
+      aria-label={text.paper.title}
+    >
       <p className="lab">{text.paper.title}</p>
-      <div className="grid grid-cols-2 gap-2 max-[560px]:grid-cols-1">
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-2 max-[560px]:grid-cols-1">
         {moment(text.paper.started, whole.begin, (begin) => setWhole({ ...whole, begin }))}
         {moment(text.paper.ended, whole.end, (end) => setWhole({ ...whole, end }))}
       </div>
@@ -87,7 +91,10 @@ export function Paper({
         const edit = (part: Partial<Span>) =>
           setPauses(pauses.map((old, i) => (i === at ? { ...old, ...part } : old)));
         return (
-          <div key={at} className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
+          <div
+            key={at}
+            className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_auto] items-end gap-2 max-[560px]:grid-cols-[minmax(0,1fr)_auto]"
+          >
             {moment(text.paper.pausedFrom(at + 1), p.begin, (begin) => edit({ begin }))}
             {moment(text.paper.pausedTo(at + 1), p.end, (end) => edit({ end }))}
             <button
@@ -143,7 +150,10 @@ export function Paper({
         </Field>
       )}
       {deviates && (
-        <Field label={text.reason} hint={job.file ? text.recordedAsADeviation : text.paper.noFile}>
+        <Field
+          label={job.file ? text.reason : text.paper.whyNoFile}
+          hint={job.file ? text.recordedAsADeviation : text.paper.noFile}
+        >
           <input className="input" name="reason" required maxLength={500} />
         </Field>
       )}

@@ -56,9 +56,70 @@ export function MapChart({ chart }: { chart: Schemas["MapChartOut"] }) {
           );
         })}
       </svg>
+      <div className="grid grid-cols-2 gap-1">
+        <Section chart={chart} along="x_mm" across="y_mm" title={text.sectionX} />
+        <Section chart={chart} along="y_mm" across="x_mm" title={text.sectionY} />
+      </div>
       <figcaption className="text-tiny text-ink-2">
         {text.mapOf(chart.nominal, chart.within, chart.unit)}
       </figcaption>
     </figure>
+  );
+}
+
+const SW = 150;
+const SH = 70;
+
+/** The layer cut through the middle of the bed: thickness of the discs there, and the fitted plane as a line. */
+function Section({
+  chart,
+  along,
+  across,
+  title,
+}: {
+  chart: Schemas["MapChartOut"];
+  along: "x_mm" | "y_mm";
+  across: "x_mm" | "y_mm";
+  title: string;
+}) {
+  const middle = Math.min(...chart.discs.map((d) => Math.abs(d[across])));
+  const row = chart.discs
+    .filter((d) => Math.abs(d[across]) <= middle + 1)
+    .sort((a, b) => a[along] - b[along]);
+  if (row.length < 2) return null;
+  const plane = row.map((d) => d.value - d.off);
+  const levels = [
+    ...row.map((d) => d.value),
+    ...plane,
+    chart.nominal - chart.within,
+    chart.nominal + chart.within,
+  ];
+  const [low, high] = [Math.min(...levels), Math.max(...levels)];
+  const reach = Math.max(...row.map((d) => Math.abs(d[along])), 1);
+  const x = (mm: number) => SW / 2 + (mm / reach) * (SW / 2 - 12);
+  const y = (mm: number) => 8 + ((high - mm) / (high - low)) * (SH - 26);
+  return (
+    <svg viewBox={`0 0 ${SW} ${SH}`} className="w-full" role="img" aria-label={title}>
+      <rect
+        x={4}
+        width={SW - 8}
+        y={y(chart.nominal + chart.within)}
+        height={y(chart.nominal - chart.within) - y(chart.nominal + chart.within)}
+        fill="var(--rule)"
+        fillOpacity={0.5}
+      />
+      <path
+        d={`M${row.map((d, i) => `${x(d[along])} ${y(plane[i]!)}`).join("L")}`}
+        stroke="var(--needle)"
+        strokeWidth={1.5}
+        fill="none"
+      />
+      {row.map((d) => (
+        <circle key={d.code} cx={x(d[along])} cy={y(d.value)} r={3.2} fill="var(--ink)" />
+      ))}
+      <text x={SW / 2} y={SH - 3} textAnchor="middle" fontSize={9.5} fill="var(--ink-2)">
+        {title}
+      </text>
+    </svg>
   );
 }
