@@ -25,6 +25,7 @@ from crevlo.stations.background import WorkOut
 from crevlo.stations.inspect import look, reject
 from crevlo.stations.kit import photo
 from crevlo.stations.print_ import (
+    ability,
     fault,
     job,
     label,
@@ -181,6 +182,13 @@ def start_run(path: JobPath, body: run.StartRun) -> job.JobView:
 def enter_run(path: JobPath, body: paper.PaperRun) -> job.JobView:
     """A whole run typed afterwards."""
     return paper.enter_run(db(), path.job_id, body, current_user.id)
+
+
+@api.post("/jobs/<uuid:job_id>/ability", responses={200: job.JobView})
+@writes(REVIEW)
+def say_ability(path: JobPath, body: ability.NewAbility) -> job.JobView:
+    """That a machine cannot print something, or can after all."""
+    return ability.say(db(), path.job_id, body, current_user.id)
 
 
 @api.put("/runs/<uuid:run_id>/file", responses={200: job.JobView})

@@ -172,6 +172,11 @@ class Demo:
         self._same_buyers(self.next_study)
         send("POST", f"/api/studies/{self.next_study}/freeze", {})
         self._hours(view["id"])
+        jobs = self.reviewer.get(f"/api/studies/{self.next_study}/print")["jobs"]
+        solo = next(j for j in jobs if j["machine"]["name"] == "Nettlewick Solo" and j["spool"] == "S-11")
+        send("POST", f"/api/jobs/{solo['id']}/ability", {
+            "id": _new(), "able": False, "because": "maker", "words": "its hot end is lined and is not to pass 235 °C",
+            "of_material": True})  # fmt: skip
         # The worker makes it as soon as it runs.
         send("POST", f"/api/studies/{self.next_study}/schedule", {"id": _new()})
 

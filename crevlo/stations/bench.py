@@ -11,6 +11,7 @@ from typing import Any
 from sqlalchemy import Select, func, select
 from sqlalchemy.orm import InstrumentedAttribute, Session, aliased, selectinload
 
+from crevlo.core.ability import reason
 from crevlo.core.defects import Defect
 from crevlo.core.money import Money, Rate
 from crevlo.core.safety import SafetyRecord
@@ -39,7 +40,7 @@ from crevlo.store.inspection import Duel
 from crevlo.store.machine import ArtifactVersion, Check, Configuration, FeatureRow, Instrument, SafetyCheck, Spool
 from crevlo.store.reading import Rejection
 from crevlo.store.record import AssemblyStep, FeatureWorth, ModelFeature, UnitMeasure
-from crevlo.store.run import NoiseReading, Run, SlicedFile, Specimen
+from crevlo.store.run import Ability, NoiseReading, Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolDeviation, ProtocolVersion, Study, StudyUnit
 
 
@@ -294,15 +295,34 @@ class Bench:
         """Readings that a specimen of this artifact should get."""
         return readings_due(self.protocol, self.artifacts[artifact_id])
 
+    @cached_property
+    def cannot(self) -> dict[uuid.UUID, str]:
+        """By job why its machine cannot print it, as was said last."""
+        rows = self._ask.scalars(
+            select(Ability).where(Ability.study_id == self.study.id).order_by(Ability.recorded_at, Ability.id)
+        )
+        latest = {(a.unit_id, a.artifact_id, a.spool_id): a for a in rows}
+        found = {job.id: latest.get((job.unit_id, job.artifact_id, job.spool_id)) for job in self.jobs}
+        return {
+            j: reason(a.because, a.words if a.words != a.because else "")
+            for j, a in found.items()
+            if a and not a.able
+        }
+
     def comparable(self) -> "Bench":
-        """The first arm's jobs of what every machine prints: on these, figures of machines can be set side by side."""
+        """The first arm's jobs of what every machine prints: on these, figures of machines can be set side by side.
+
+        What one of them cannot print stays out, unless nothing else would be left.
+        """
         arm_id = self.protocol.arms[0].id if self.protocol else None
         mine = [job for job in self.jobs if job.arm_id == arm_id]
         units_of: dict[LineKey, set[uuid.UUID]] = defaultdict(set)
+        ruled_out = {line_of(job) for job in mine if job.id in self.cannot}
         for job in mine:
             units_of[line_of(job)].add(job.unit_id)
         everybody = {u.unit_id for u in self.units}
-        jobs = [job for job in mine if units_of[line_of(job)] == everybody]
+        shared = [job for job in mine if units_of[line_of(job)] == everybody]
+        jobs = [job for job in shared if line_of(job) not in ruled_out] or shared
         run_ids = {run.id for job in jobs for run in self.runs.get(job.id, [])}
         return self._with(jobs=jobs, specimens=[s for s in self.specimens if s.run_id in run_ids])
 

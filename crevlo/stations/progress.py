@@ -7,6 +7,7 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.success import Outcome
+from crevlo.stations.bench import load_bench
 from crevlo.stations.entered import places_entered
 from crevlo.stations.kit.shape import Shape
 from crevlo.stations.price import prices_of
@@ -14,7 +15,7 @@ from crevlo.stations.safety import latest_safety, safety_records, safety_standin
 from crevlo.stations.study import current_protocol, get_study, readings_due
 from crevlo.store.machine import ArtifactVersion
 from crevlo.store.reading import InspectionLock, Rejection
-from crevlo.store.run import Run, Specimen
+from crevlo.store.run import Ability, Run, Specimen
 from crevlo.store.study import Job, ReportRevision, Study
 
 
@@ -45,7 +46,10 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
     study = get_study(session, study_id)
     protocol = current_protocol(session, study_id)
     frozen = bool(protocol and protocol.frozen_at)
-    jobs = session.scalar(select(func.count()).where(Job.study_id == study_id)) or 0
+    planned = session.scalar(select(func.count()).where(Job.study_id == study_id)) or 0
+    # Seldom said, so that a whole bench is loaded for it only then.
+    said = session.scalar(select(Ability.id).where(Ability.study_id == study_id).limit(1))
+    cannot = set(load_bench(session, study_id).cannot) if said else set()
     tried = select(Run, Job.unit_id).join(Job, Job.id == Run.job_id).where(Job.study_id == study_id).subquery()
     # A rejected print has come to nothing; who was rejected stays so whatever its cause is called later.
     rejected = (
@@ -55,11 +59,15 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
     )
     good = select(tried.c.job_id).where(tried.c.outcome == Outcome.DONE.value, tried.c.id.not_in(rejected))
     done = session.scalar(select(func.count()).select_from(good.distinct().subquery())) or 0
+    if cannot:
+        cannot -= set(session.scalars(good.where(tried.c.job_id.in_(cannot))))
+    jobs = planned - len(cannot)
     live = [] if blind else _printing(session, study)
     failed_open = session.scalar(
         select(func.count(func.distinct(tried.c.job_id))).where(
             (tried.c.outcome == Outcome.FAILED.value) | tried.c.id.in_(rejected),
             tried.c.job_id.not_in(good),
+            tried.c.job_id.not_in(cannot),
             tried.c.job_id.not_in(select(tried.c.job_id).where(tried.c.ended_at.is_(None))),
         )
     ) or 0  # fmt: skip

@@ -9,6 +9,7 @@ from sqlalchemy import CheckConstraint, ForeignKey, Index, LargeBinary, UniqueCo
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, deferred, mapped_column, relationship
 
+from crevlo.core.ability import Because
 from crevlo.core.noise import NoiseState
 from crevlo.core.success import Cause, Outcome
 from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
@@ -104,6 +105,22 @@ class Run(Editable, Base):
         CheckConstraint("(energy_kwh is null) = (energy_from is null)", name="energy_has_source"),
         CheckConstraint("energy_kwh >= 0 and energy_low_kwh <= energy_high_kwh", name="energy_range"),
     )
+
+
+class Ability(Identified, Base):
+    """Whether a unit can print a piece from a spool at all, as somebody found; the latest of a place counts."""
+
+    __tablename__ = "ability"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"), index=True)
+    unit_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("unit.id"))
+    artifact_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("artifact.id"))
+    spool_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("spool.id"))
+    able: Mapped[bool]
+    because: Mapped[Because] = mapped_column(enum_of(Because))
+    words: Mapped[str]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    recorded_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (CheckConstraint("length(words) > 0", name="has_words"),)
 
 
 class NoiseReading(Identified, Base):

@@ -4,13 +4,16 @@ import re
 import uuid
 
 import pytest
+from sqlalchemy import event
 
 from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.evaluations.evaluation import Rests
 from crevlo.core.figure import Composed, Counted, Spread, interval
 from crevlo.sim.client import Client
-from crevlo.stations.figures.study import StudyFigures, study_figures
+from crevlo.stations.figures.study import StudyFigures, _load, study_figures
+from crevlo.store.base import Base
+from crevlo.store.database import SQL
 from tests.conftest import Bench
 from tests.small import new
 from tests.states import EQUAL, LONG, Turned, make
@@ -98,3 +101,26 @@ def test_two_questions_for_one_figure_work_it_out_once(bench: Bench, reviewer: C
     [line] = first.lines["off.mean"]
     assert (line.name, line.dof) == ("Step block", 2)
     assert made.spread("price") is None
+
+
+def test_the_fingerprint_that_figures_are_kept_by_holds_every_table_they_are_read_from(
+    bench: Bench, reviewer: Client
+) -> None:
+    study = make(reviewer, {"Mesa": EQUAL, "Sparrow": EQUAL})
+    read: set[str] = set()
+
+    def note(_conn, _cursor, statement: str, *_: object) -> None:
+        read.update(re.findall(r"\b(?:from|join)\s+([a-z_]+)", statement.lower()))
+
+    with bench.app.extensions["crevlo"]["sessions"]() as session:
+        engine = session.connection().engine
+        event.listen(engine, "before_cursor_execute", note)
+        try:
+            _load(session, uuid.UUID(study), None)
+        finally:
+            event.remove(engine, "before_cursor_execute", note)
+    tables = {name for name in read if name in Base.metadata.tables}
+    assert len(tables) > 20
+    marked = set(re.findall(r"\b(?:from|join)\s+([a-z_]+)", (SQL / "study_print.sql").read_text()))
+    # Who wrote a row is no part of a figure; what a check is called stands in the code.
+    assert tables - marked - {"person"} == set()

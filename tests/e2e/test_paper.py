@@ -49,3 +49,24 @@ def test_a_print_is_typed_from_paper_and_its_file_tied_to_it_later(
     page.get_by_role("button", name="It was printed from found.gcode").click()
     expect(page.get_by_text("No sliced file of it is on record.")).to_have_count(0)
     assert client.get(f"/api/jobs/{job['id']}")["runs"][-1]["has_file"]
+
+
+def test_a_machine_that_cannot_print_it_says_so_and_can_be_taken_back(site: Site, page: Page, check_axe) -> None:
+    client = site.bench.as_("reviewer")
+    study = frozen_study(client, copies=2)
+    jobs = client.get(f"/api/studies/{study}/print")["jobs"]
+    mine = next(j for j in jobs if j["machine"]["name"] == "Mesa")
+    site.sign_in(page, "reviewer")
+    page.goto(f"{site.url}/study/{study}/print#{mine['id']}")
+    page.get_by_role("button", name="This machine cannot print it").click()
+    form = page.get_by_role("form", name="Whether it can print this")
+    form.get_by_label("Because").select_option("bed")
+    form.get_by_role("button", name="Put it on record").click()
+    expect(page.get_by_text("It cannot print this: its bed does not get hot enough.")).to_be_visible()
+    expect(page.get_by_role("region", name="Prints").get_by_text("cannot print it")).to_have_count(2)
+    assert check_axe(page) == []
+    page.get_by_role("button", name="It can after all").click()
+    form.get_by_label("What has changed, or what was wrong").fill("a cover was fitted")
+    form.get_by_role("button", name="Take it back").click()
+    expect(page.get_by_role("button", name="This machine cannot print it")).to_be_visible()
+    assert client.get(f"/api/jobs/{mine['id']}")["cannot"] == ""

@@ -21,6 +21,7 @@ from crevlo.stations.evidence.study import evidence_of
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.snapshot import print_of, state_of
 from crevlo.stations.study import line_of
+from crevlo.store.study import Job
 
 
 @dataclass
@@ -100,6 +101,12 @@ def _load(session: Session, study_id: uuid.UUID, state: str | None) -> StudyFigu
     return made
 
 
+def _once(bench: Bench, unit_id: uuid.UUID) -> list[tuple[Job, str]]:
+    """What a unit cannot print and why, each line once."""
+    jobs = {line_of(job): job for job in bench.jobs_of(unit_id) if job.id in bench.cannot}
+    return [(job, bench.cannot[job.id]) for job in jobs.values()]
+
+
 def _apart(bench: Bench, compared: Bench) -> list[str]:
     """In words what is printed and measured but stays out of the comparison."""
     if bench.protocol is None or not bench.jobs:
@@ -111,5 +118,11 @@ def _apart(bench: Bench, compared: Bench) -> list[str]:
         f"{line.artifact.name} from {line.spool.code}: not every machine can print it, so it stays out of the comparison."
         for line in first.lines
         if line.spool and (line.artifact_id, line.spool_id) not in kept
+    ]
+    words += [
+        f"{entry.unit.model.name} cannot print the {bench.artifacts[job.artifact_id].name} from {bench.spools[job.spool_id].code}: "
+        f"{why}."
+        for entry in bench.units
+        for job, why in _once(bench, entry.unit_id)
     ]
     return words + [f"The arm “{arm.name}” is kept apart: figures are of the arm “{first.name}”." for arm in others]

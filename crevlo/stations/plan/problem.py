@@ -92,7 +92,7 @@ def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
     for job in bench.jobs:
         block = blocks.setdefault((job.arm_id, job.artifact_id, job.spool_id, job.copy), len(blocks))
         tries = bench.runs.get(job.id, [])
-        if any(run.outcome is Outcome.DONE for run in tries):
+        if job.id in bench.cannot or any(run.outcome is Outcome.DONE for run in tries):
             continue
         run = live.get(job.id)
         if run is None and tries_used(tries) >= policies.most_attempts:

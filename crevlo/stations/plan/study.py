@@ -227,7 +227,10 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
                 )
                 for job in sorted(jobs, key=lambda j: j.copy)
             ]  # fmt: skip
-            cells.append(Cell(layers=layers, left_out=reasons.get((entry.unit_id, line.id), "")))
+            cannot = next((bench.cannot[job.id] for job in jobs if job.id in bench.cannot), "")
+            if cannot:
+                layers = [layer for layer in layers if layer.stage not in ("planned", "failed")]
+            cells.append(Cell(layers=layers, left_out=cannot or reasons.get((entry.unit_id, line.id), "")))
         rows.append(CoverageRow(machine=mark_of(entry), cells=cells))
     return PlanView(
         id=study.id, title=study.title, question=study.question, currency=study.currency, seed=study.seed,

@@ -1,6 +1,7 @@
 """The queue of prints, and one print with its tries, as they are shown."""
 
 import uuid
+from collections.abc import Collection
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Any
@@ -13,7 +14,7 @@ from crevlo.core.success import Cause, Outcome
 from crevlo.stations.background import WorkOut
 from crevlo.stations.bench import load_bench
 from crevlo.stations.inspect.look import LookOut, plate_look
-from crevlo.stations.job_state import job_states
+from crevlo.stations.job_state import JobState, job_states
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.photo import PhotoOut, photos_of
 from crevlo.stations.kit.shape import Missing, Shape
@@ -101,6 +102,7 @@ class JobView(Shape):
     machine: UnitMark
     copy_number: int
     parts: int = Field(description="planned on this plate")
+    cannot: str = Field(description="why its machine cannot print it; empty where it can")
     arm: str
     artifact: str
     spool: str
@@ -132,7 +134,7 @@ def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
         JobLine(
             id=job.id, machine=marks[job.unit_id], arm=arms[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
             spool=bench.spools[job.spool_id].code, copy_number=job.copy, position=job.position,
-            state="printing" if job.live else job.outcome.value if job.outcome else "planned",
+            state=_state_of(job, bench.cannot),
             attempts=job.tries, tries_used=job.used, started_at=job.started_at if job.live else None,
             estimate_s=job.time_s, has_file=job.has_file,
         )
@@ -143,6 +145,14 @@ def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
         now=datetime.now(UTC), frozen=bool(bench.protocol and bench.protocol.frozen_at),
         most_attempts=policies.most_attempts, jobs=lines,
     )  # fmt: skip
+
+
+def _state_of(job: JobState, cannot: Collection[uuid.UUID]) -> str:
+    if job.live:
+        return "printing"
+    if job.id in cannot and job.outcome is not Outcome.DONE:
+        return "cannot"
+    return job.outcome.value if job.outcome else "planned"
 
 
 def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> JobView:
@@ -168,7 +178,7 @@ def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> Jo
     plates = {r.id: plate_look(session, r.id) for r in bench.runs.get(job.id, []) if r.outcome is Outcome.DONE}
     more = _More(events_of(session, run_ids), photos_of(session, run_ids), hypotheses_of(session, run_ids), plates)
     return JobView(
-        now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy, parts=job.parts,
+        now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy, parts=job.parts, cannot=bench.cannot.get(job.id, ""),
         arm=bench.arm_names[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
         spool=" and ".join(f"{s.code} · {s.colour} {s.material}" for s in spools),
         file=sliced.file_out(file, sliced.accepted_reason(session, job_id)) if file else None,

@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.blind import blind_code, place_in_queue
 from crevlo.core.success import Cause, Outcome
+from crevlo.stations.bench import load_bench
 from crevlo.stations.devices.power import energy_from_meter
 from crevlo.stations.entered import current_rejections
 from crevlo.stations.kit.change import change
@@ -69,6 +70,8 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
     job = job_with_unit(session, job_id)
     _lock(session, job)
     _not_live(session, job)
+    if why := load_bench(session, job.study_id, [job.unit_id]).cannot.get(job_id):
+        raise Refused(f"It is on record that this machine cannot print it: {why}. Take that back first.")
     policies = policies_of(session, job)
     tries = list(session.scalars(select(Run).where(Run.job_id == job_id).order_by(Run.attempt)))
     if tries and tries[-1].outcome is Outcome.DONE and not _rejected(session, tries[-1].id):

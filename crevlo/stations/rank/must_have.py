@@ -191,10 +191,14 @@ def _safety(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
 
 
 def _material(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
-    bench = figures.compared
+    bench = figures.bench
     good = tries = 0
-    for job in bench.jobs_of(entry.unit_id):
-        if bench.spools[job.spool_id].material.lower() == gate.what.lower():
+    mine = [j for j in bench.jobs_of(entry.unit_id) if bench.spools[j.spool_id].material.lower() == gate.what.lower()]
+    ruled_out = [bench.cannot[job.id] for job in mine if job.id in bench.cannot]
+    if mine and len(ruled_out) == len(mine):
+        return Judged(Standing.FAILS, f"{gate.what}: {ruled_out[0]}")
+    for job in mine:
+        if job.id not in bench.cannot:
             for run in bench.runs.get(job.id, []):
                 done = run.outcome is Outcome.DONE and run.id not in bench.rejections
                 good += done

@@ -34,3 +34,21 @@ create trigger keep_columns before update on run for each row
     execute function keep_columns('job_id', 'attempt', 'configuration_id', 'started_at', 'unattended', 'changed', 'recorded_at');
 create trigger keep_file before update on run for each row when (old.sliced_file_id is not null)
     execute function keep_columns('sliced_file_id');
+
+-- Whether a machine can print a piece from a spool at all, as people found; of one place the latest counts.
+create table ability (
+    id uuid not null, study_id uuid not null, unit_id uuid not null, artifact_id uuid not null, spool_id uuid not null,
+    able boolean not null, because varchar not null, words varchar not null, person_id uuid not null,
+    recorded_at timestamptz not null default clock_timestamp(),
+    constraint pk_ability primary key (id),
+    constraint fk_ability_study_id foreign key (study_id) references study (id),
+    constraint fk_ability_unit_id foreign key (unit_id) references unit (id),
+    constraint fk_ability_artifact_id foreign key (artifact_id) references artifact (id),
+    constraint fk_ability_spool_id foreign key (spool_id) references spool (id),
+    constraint fk_ability_person_id foreign key (person_id) references person (id),
+    constraint ck_ability_has_words check (length(words) > 0)
+);
+create index ix_ability_study_id on ability (study_id);
+create trigger append_only before update or delete on ability for each row execute function refuse_change();
+create trigger append_only_truncate before truncate on ability for each statement execute function refuse_change();
+create trigger audit after insert or update or delete on ability for each row execute function write_audit();

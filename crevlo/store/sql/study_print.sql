@@ -51,5 +51,9 @@ marked as (
   union all select 31, xmin, ctid from model_feature
     where model_id in (select model_id from unit where id in (select id from own_unit))
   union all select 32, xmin, ctid from exchange_rate
+  union all select 33, xmin, ctid from duel where study_id = :study
+  union all select 34, xmin, ctid from own_defect where study_id = :study
+  union all select 35, xmin, ctid from hand
+  union all select 36, xmin, ctid from ability where study_id = :study
 )
 select count(*), coalesce(sum(hashtextextended(kind || ' ' || xmin::text || ' ' || ctid::text, 0)), 0) from marked

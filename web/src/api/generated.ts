@@ -1463,6 +1463,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/ability": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** That a machine cannot print something, or can after all. */
+        post: operations["print_say_ability_jobs__uuid_job_id__ability_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run_id}/file": {
         parameters: {
             query?: never;
@@ -6472,6 +6489,11 @@ export interface components {
              * @description planned on this plate
              */
             parts: number;
+            /**
+             * Cannot
+             * @description why its machine cannot print it; empty where it can
+             */
+            cannot: string;
             /** Arm */
             arm: string;
             /** Artifact */
@@ -7241,6 +7263,36 @@ export interface components {
              */
             end: string;
         };
+        /**
+         * NewAbility
+         * @description Whether the machine of a print can print its piece; `of_material`: or anything of its spool's material in this study.
+         */
+        NewAbility: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Able */
+            able: boolean;
+            /** @default other */
+            because?: components["schemas"]["Because"];
+            /**
+             * Words
+             * @default
+             */
+            words?: string;
+            /**
+             * Of Material
+             * @default false
+             */
+            of_material?: boolean;
+        };
+        /**
+         * Because
+         * @enum {string}
+         */
+        Because: "maker" | "bed" | "extruder" | "tries" | "other";
         /** FileOfRun */
         FileOfRun: {
             /**
@@ -13544,6 +13596,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PaperRun"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_say_ability_jobs__uuid_job_id__ability_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewAbility"];
             };
         };
         responses: {

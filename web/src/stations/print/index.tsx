@@ -132,6 +132,7 @@ export default function Print({ studyId }: { studyId: string }) {
 
 function JobState({ job }: { job: Schemas["JobLine"] }) {
   if (job.state === "printing") return <b className="text-small text-needle-ink">{text.printing}</b>;
+  if (job.state === "cannot") return <span className="text-small text-brass-ink">{text.cannot}</span>;
   if (job.state === "failed" || job.state === "stopped")
     return <b className="text-small text-needle-ink">{job.state}</b>;
   if (job.state === "done")

@@ -8,6 +8,7 @@ import { useBench } from "../../api/queries";
 import { inField, useKeys } from "../../app/keys";
 import { clock, duration, Field, Trouble } from "../../parts/bits";
 import { Refused } from "../../parts/refused";
+import { Ability } from "./ability";
 import { FileDrop } from "./file";
 import { Marks } from "./marks";
 import { Outcome, stopKey } from "./outcome";
@@ -100,6 +101,16 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
   useEffect(() => {
     if (ready && !inField()) button.current?.focus();
   }, [ready]);
+  if (job.cannot)
+    return (
+      <div className="grid flex-1 content-center gap-3">
+        <p className="text-title leading-tight font-bold [font-stretch:92%]">
+          {text.ability.outcome(job.cannot)}
+        </p>
+        <p className="text-ink-2">{text.ability.what}</p>
+        {may && <Ability studyId={studyId} job={job} />}
+      </div>
+    );
   if (used) return <p className="m-auto text-head font-semibold">{text.used(job.most_attempts)}</p>;
   if (paper)
     return (
@@ -120,90 +131,94 @@ function Ready({ studyId, job, may }: { studyId: string; job: Job; may: boolean 
         </p>
         {may && <FileDrop studyId={studyId} jobId={job.id} />}
         {printedAlready}
+        {may && <Ability studyId={studyId} job={job} />}
       </div>
     );
   return (
-    <form
-      className="flex flex-1 flex-col justify-center gap-3"
-      onSubmit={(e: FormEvent) => {
-        e.preventDefault();
-        go();
-      }}
-    >
-      <p className="lab">{failed ? text.attempt2(job.runs.length + 1) : text.ready}</p>
-      <p className="num text-display leading-none max-[1180px]:text-display font-medium text-ink-2 max-[560px]:text-gauge">
-        0:00:00
-      </p>
-      <p className="text-ink-2">
-        {job.file.time_s === null
-          ? text.noEstimate
-          : text.theFileExpectsWithoutHeat(duration(job.file.time_s))}
-      </p>
-      {several && (
-        <Field
-          label={text.partsOnThePlate}
-          hint={
-            job.file.parts === null
-              ? text.partsPlanned(job.parts)
-              : text.partsNamed(job.file.parts, job.parts)
-          }
-        >
+    <div className="flex flex-1 flex-col justify-center gap-3">
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(e: FormEvent) => {
+          e.preventDefault();
+          go();
+        }}
+      >
+        <p className="lab">{failed ? text.attempt2(job.runs.length + 1) : text.ready}</p>
+        <p className="num text-display leading-none max-[1180px]:text-display font-medium text-ink-2 max-[560px]:text-gauge">
+          0:00:00
+        </p>
+        <p className="text-ink-2">
+          {job.file.time_s === null
+            ? text.noEstimate
+            : text.theFileExpectsWithoutHeat(duration(job.file.time_s))}
+        </p>
+        {several && (
+          <Field
+            label={text.partsOnThePlate}
+            hint={
+              job.file.parts === null
+                ? text.partsPlanned(job.parts)
+                : text.partsNamed(job.file.parts, job.parts)
+            }
+          >
+            <input
+              className="input num !w-[86px]"
+              type="number"
+              min={1}
+              max={200}
+              required
+              value={typed ?? String(onPlate)}
+              onChange={(e) => setTyped(e.target.value)}
+            />
+          </Field>
+        )}
+        {failed && (
+          <Field label={text.changed}>
+            <input
+              className="input"
+              value={changed}
+              required
+              maxLength={500}
+              onChange={(e) => setChanged(e.target.value)}
+            />
+          </Field>
+        )}
+        {deviates && (
+          <Field label={text.reason} hint={text.recordedAsADeviation}>
+            <input
+              className="input"
+              value={reason}
+              required
+              maxLength={500}
+              onChange={(e) => setReason(e.target.value)}
+            />
+          </Field>
+        )}
+        <label className="flex items-baseline gap-2">
           <input
-            className="input num !w-[86px]"
-            type="number"
-            min={1}
-            max={200}
-            required
-            value={typed ?? String(onPlate)}
-            onChange={(e) => setTyped(e.target.value)}
+            type="checkbox"
+            checked={unattended}
+            disabled={!may || !job.may_run_unattended}
+            onChange={(e) => setUnattended(e.target.checked)}
           />
-        </Field>
-      )}
-      {failed && (
-        <Field label={text.changed}>
-          <input
-            className="input"
-            value={changed}
-            required
-            maxLength={500}
-            onChange={(e) => setChanged(e.target.value)}
-          />
-        </Field>
-      )}
-      {deviates && (
-        <Field label={text.reason} hint={text.recordedAsADeviation}>
-          <input
-            className="input"
-            value={reason}
-            required
-            maxLength={500}
-            onChange={(e) => setReason(e.target.value)}
-          />
-        </Field>
-      )}
-      <label className="flex items-baseline gap-2">
-        <input
-          type="checkbox"
-          checked={unattended}
-          disabled={!may || !job.may_run_unattended}
-          onChange={(e) => setUnattended(e.target.checked)}
-        />
-        <span>
-          {text.unattended}
-          <small className="block text-small text-ink-2">
-            {job.may_run_unattended ? text.unattendedCaution : job.unattended_refusal}
-          </small>
-        </span>
-      </label>
-      <Trouble error={error} />
-      <Refused entries={outbox.filter((e) => e.path === `/api/jobs/${job.id}/runs`)} />
-      {may && (
-        <button ref={button} type="submit" className="button now big self-start" disabled={!ready}>
-          <Play size={18} weight="fill" /> {text.start}
-        </button>
-      )}
-      {printedAlready}
-    </form>
+          <span>
+            {text.unattended}
+            <small className="block text-small text-ink-2">
+              {job.may_run_unattended ? text.unattendedCaution : job.unattended_refusal}
+            </small>
+          </span>
+        </label>
+        <Trouble error={error} />
+        <Refused entries={outbox.filter((e) => e.path === `/api/jobs/${job.id}/runs`)} />
+        {may && (
+          <button ref={button} type="submit" className="button now big self-start" disabled={!ready}>
+            <Play size={18} weight="fill" /> {text.start}
+          </button>
+        )}
+        {printedAlready}
+      </form>
+      {may && <Ability studyId={studyId} job={job} />}
+    </div>
   );
 }
 
