@@ -91,3 +91,20 @@ def test_energy_with_a_gap_keeps_what_it_had_left_unknown(opened) -> None:
     assert raw["Sparrow"]["off.mean"]["value"] == pytest.approx(0.12, abs=1e-6)
     assert raw["Mesa"]["energy"]["high"] > raw["Mesa"]["energy"]["value"]
     assert [r["rate"] for r in reviewer.get("/api/rates")["rates"]] == [0.94]
+
+
+def test_a_pause_that_was_marked_is_no_printing_any_more(opened) -> None:
+    reviewer = opened("0010").as_("reviewer")
+    study = reviewer.get("/api/studies")["studies"][0]["id"]
+    jobs = {j["machine"]["name"]: j for j in reviewer.get(f"/api/studies/{study}/print")["jobs"]}
+    runs = {name: reviewer.get(f"/api/jobs/{j['id']}") for name, j in jobs.items()}
+    mesa, sparrow = (runs[name]["runs"][-1] for name in ("Mesa", "Sparrow"))
+    assert (mesa["paused_s"], sparrow["paused_s"]) == (900, 0)
+    for view, run in ((runs["Mesa"], mesa), (runs["Sparrow"], sparrow)):
+        assert (view["parts"], run["parts"], run["has_file"], run["from_paper"]) == (1, 1, True, False)
+        assert run["recorded_at"] == run["started_at"]
+    unit = jobs["Mesa"]["machine"]["unit_id"]
+    source = reviewer.send("POST", f"/api/studies/{study}/units/{unit}/rank-source", {"criterion": "time"})
+    assert source["entries"][0]["amount"].startswith(f"done, {mesa['took_s'] / 3600 - 0.25:.2f} h")
+    queue = reviewer.get(f"/api/studies/{study}/measure")["queue"]
+    assert all(line["done"] == line["due"] for line in queue)
