@@ -88,7 +88,6 @@ class Run:
     job: Key
     outcome: Outcome
     hours: float
-    parts: int = 1
     cause: Cause | None = None
     rejected: bool = False
     configuration: Key = None
@@ -98,6 +97,7 @@ class Run:
     meter: Key | None = None
     levels: tuple[Level, ...] = ()
     specimen: Specimen | None = None
+    parts: int = 1
 
     @property
     def came_out(self) -> bool:

@@ -51,6 +51,17 @@ EXAMPLES = {
     "duels": {"results": [["A", "B", "first"], ["B", "A", "tie"]]},
     "linewidth": {"walls": [[0.4, 0.43], [0.8, 0.82]], "u_mm": 0.01},
     "claims": {"kind": "flow", "claimed": 22, "value": 18.2, "u": 0.2},
+    "batch": {"parts": 30, "parts_per_plate": 7, "fixed_s": 600, "changes_per_plate": 40, "change_s": 60, "part_s": 1500, "part_g": 9,
+              "purge_per_change_g": 0.5, "tower_g": 6},
+    "iteration": {"print_s": [3600, 1800], "fixed_s": 600},
+    "circuits": {"amps": 16, "volts": 230, "peak_w": 380, "steady_w": 140},
+    "plate": {"bed_x_mm": 200, "part_x_mm": 40, "part_y_mm": 60},
+    "phases": {"time_s": [0, 10, 20, 30, 40], "power_w": [300, 300, 300, 100, 100], "marks": [[0, "warm-up"], [20, "printing"]]},
+    "wins": {"machines": {"a": [82, 40, 55], "b": [70, 72, 66], "c": [70, None, 80]}},
+    "ranks": {"artifacts": {"1": {"a": 80, "b": 70, "c": 60}, "2": {"a": 90, "b": 85, "c": 85}}},
+    "concordance": {"orders": [[1, 2, 3, 4], [1, 3, 2, 4]]},
+    "frontier": {"points": {"a": {"price": 540, "score": 76.4}, "b": {"price": 335, "score": 74.9}}},
+    "pool": {"studies": [{"value": 76.4, "u": 3.1}, {"value": 70.1, "u": 2.4}]},
     "beforeafter": {"comparisons": [{"name": "Time", "resolution": 1, "pairs": [[[60, 62], [55, 57]]]}]},
 }  # fmt: skip
 

@@ -11,7 +11,19 @@ from scipy.stats import norm
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.cost import CostInputs, cost_per_good_part
 from crevlo.core.defects import KNOWN, USUAL
-from crevlo.core.evidence import Basis, Evidence, Instrument, Level, LineOf, Machine, Reading, Run, Specimen, Unit
+from crevlo.core.evidence import (
+    Basis,
+    Evidence,
+    Filament,
+    Instrument,
+    Level,
+    LineOf,
+    Machine,
+    Reading,
+    Run,
+    Specimen,
+    Unit,
+)
 from crevlo.core.features.feature import Feature, Kind
 from crevlo.core.noise import NoiseState
 from crevlo.core.success import DEFAULT_COUNTED, Cause, Outcome
@@ -188,7 +200,8 @@ def _machine(
         outcome = Outcome.DONE if good else Outcome.FAILED
         runs.append(Run("try", f"try {n}", outcome, t.hours, None if good else Cause.MACHINE))
     unit = Unit(paid=t.price)
-    return Machine(tuple(runs), None, (), unit, dict.fromkeys(setting.artifacts, (_GRAMS, _GRAMS / 1000 * _PER_KG)))
+    plate = Filament(1, _GRAMS, 0.0, _GRAMS / 1000 * _PER_KG)
+    return Machine(tuple(runs), None, (), unit, dict.fromkeys(setting.artifacts, plate))
 
 
 def _specimen(setting: Setting, code: str, t: _Truth, bias: float, rng: np.random.Generator) -> Specimen:
