@@ -1,7 +1,7 @@
 """Cost per good part, with its make-up."""
 
 import math
-from dataclasses import dataclass, fields
+from dataclasses import dataclass, fields, replace
 
 import numpy as np
 
@@ -123,3 +123,66 @@ def say_ratio(name_a: str, a: float, name_b: str, b: float, verb: str = "costs")
     if less < 0.5:
         return f"{name_a} and {name_b} {verb.removesuffix('s')} the same within half a percent."
     return f"{name_a} {verb} {less:.0f} % less than {name_b}; {name_b} {verb} {more:.0f} % more than {name_a}."
+
+
+# What of a plate somebody could change; each in words with its unit ("money" for the currency).
+LEVERS = {
+    "price": ("its price", "money"), "hours": ("the time of a plate", "h"), "part_g": ("the filament of a part", "g"),
+    "purge_g": ("the waste of a plate", "g"), "energy_kwh": ("the energy of a plate", "kWh"),
+    "labour_min": ("the labour of a plate", "min"), "success": ("the share of good prints", "%"),
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Lever:
+    """One input as it is, and as it would have to be."""
+
+    name: str
+    now: float
+    needed: float
+
+    @property
+    def change(self) -> float:
+        """By what share of itself it would have to change."""
+        return abs(self.needed - self.now) / self.now if self.now else math.inf
+
+
+def to_cost(plate: CostInputs, total: float) -> list[Lever]:
+    """Each input alone at which a part of this plate would cost `total`; inputs that cannot bring it there are left out.
+
+    The least change first. Costs rise with every input but success, so that a bisection between 0 and the input (success:
+    and 1) finds it.
+    """
+    if cost_per_good_part(plate).total <= total:
+        return []
+    found = []
+    for name in LEVERS:
+        now = float(getattr(plate, name))
+        best = 1.0 if name == "success" else 0.0
+        if now == best or cost_per_good_part(replace(plate, **{name: best})).total > total:
+            continue
+        near, far = best, now
+        for _ in range(60):
+            middle = (near + far) / 2
+            if cost_per_good_part(replace(plate, **{name: middle})).total > total:
+                far = middle
+            else:
+                near = middle
+        found.append(Lever(name, now, near))
+    return sorted(found, key=lambda lever: lever.change)
+
+
+def say_levers(name: str, levers: list[Lever], cheapest: str, currency: str) -> str:
+    """What would make a machine as cheap as the cheapest, in a sentence."""
+    if not levers:
+        return f"Nothing that could be changed alone would bring {name} down to {cheapest}."
+    told = []
+    for lever in levers[:3]:
+        what, unit = LEVERS[lever.name]
+        factor, unit = (100.0, "%") if unit == "%" else (1.0, currency if unit == "money" else unit)
+        digits = 0 if unit in (currency, "%", "min") else 2
+        # Rounded so that what is said is enough.
+        step, round_off = 10.0**-digits, math.ceil if lever.name == "success" else math.floor
+        needed = step * round_off(factor * lever.needed / step)
+        told.append(f"{what} were {needed:.{digits}f} {unit} instead of {factor * lever.now:.{digits}f}")
+    return f"{name} would be as cheap as {cheapest} if {', or '.join(told)}."

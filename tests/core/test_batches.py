@@ -1,6 +1,7 @@
 """Batches, circuits, the clock of tries; orders of other schools; studies taken together."""
 
 import math
+from dataclasses import replace
 
 import numpy as np
 import pytest
@@ -9,6 +10,7 @@ from hypothesis import strategies as st
 
 from crevlo.core.batch import HOUR_S, PlateLoad, batch, iteration_clock, parts_a_month
 from crevlo.core.circuit import carried, planned_w
+from crevlo.core.cost import CostInputs, cost_of_batch, cost_per_good_part, say_levers, to_cost
 from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.core.pool import pool
 from crevlo.core.ranking.schools import concordance, frontier, rank_sums, win_shares
@@ -126,3 +128,52 @@ def test_pooled_means_cover_the_truth_as_often_as_they_say() -> None:
         made = pool(list(zip(rng.normal(rng.normal(50, 1.5, 6), u), u, strict=True))).mean
         hit += abs(made.value - 50) <= made.expanded
     assert 0.92 <= hit / studies <= 0.98
+
+
+plates = st.builds(
+    CostInputs, price=st.floats(50, 2000), upgrades=st.floats(0, 200), residual=st.floats(0, 40), life_h=st.floats(500, 8000),
+    upkeep_per_h=st.floats(0, 1), parts_per_plate=st.integers(1, 24), part_g=st.floats(1, 200), purge_g=st.floats(0, 200),
+    material_per_kg=st.floats(5, 80), energy_kwh=st.floats(0.01, 5), tariff_per_kwh=st.floats(0.05, 1), hours=st.floats(0.2, 60),
+    labour_min=st.floats(0, 60), wage_per_h=st.floats(0, 60), success=st.floats(0.2, 1), loss_fraction=st.floats(0, 1),
+    failed_labour_min=st.floats(0, 60),
+)  # fmt: skip
+
+
+@given(plates, st.floats(0.3, 1.2))
+def test_what_would_make_it_as_cheap_does_and_each_change_is_the_least_of_its_kind(
+    plate: CostInputs, share: float
+) -> None:
+    wanted = share * cost_per_good_part(plate).total
+    levers = to_cost(plate, wanted)
+    assert (share < 1) or levers == []
+    for lever in levers:
+        made = cost_per_good_part(replace(plate, **{lever.name: lever.needed})).total
+        assert made <= wanted * (1 + 1e-9)
+        assert made == pytest.approx(wanted, rel=1e-6)
+    assert [lever.change for lever in levers] == sorted(lever.change for lever in levers)
+
+
+@given(plates, st.integers(1, 200))
+def test_a_full_plate_costs_as_a_batch_what_it_costs_as_a_plate(plate: CostInputs, parts: int) -> None:
+    n = int(plate.parts_per_plate)
+    load = PlateLoad(
+        n, part_s=3600 * plate.hours / n, part_g=plate.part_g, purge_g=plate.purge_g, kwh_part=plate.energy_kwh / n
+    )
+    whole = cost_of_batch(batch(3 * n, load), plate)
+    assert whole.total == pytest.approx(cost_per_good_part(plate).total)
+    assert cost_of_batch(batch(parts, load), plate).total >= whole.total * (1 - 1e-9)
+
+
+def test_words_say_what_would_have_to_be_so() -> None:
+    plate = CostInputs(500, 0, 100, 4000, 0.05, 1, 20, 0, 22.5, 0.2, 0.3, 3, 6, 18, 0.9, 0.5, 10)
+    total = cost_per_good_part(plate).total
+    words = say_levers("Mesa", to_cost(plate, 0.95 * total), "Sparrow", "EUR")
+    assert words == (
+        "Mesa would be as cheap as Sparrow if the share of good prints were 94 % instead of 90, or the labour of a plate were "
+        "5 min instead of 6, or the time of a plate were 2.00 h instead of 3.00."
+    )
+    for name, said in (("success", 0.94), ("labour_min", 5), ("hours", 2.00)):
+        assert cost_per_good_part(replace(plate, **{name: said})).total <= 0.95 * total
+    assert say_levers("Mesa", to_cost(plate, 0.0001), "Sparrow", "EUR").startswith(
+        "Nothing that could be changed alone"
+    )

@@ -1,13 +1,15 @@
 """Cost: cost per good part of each machine, its make-up, and the inputs behind it."""
 
 import uuid
+from collections.abc import Mapping
 
 import numpy as np
 from pydantic import Field
 from sqlalchemy.orm import Session
 
-from crevlo.core.cost import CostInputs, cost_per_good_part, say_apart, say_ratio
+from crevlo.core.cost import CostInputs, cost_per_good_part, say_apart, say_levers, say_ratio, to_cost
 from crevlo.core.estimate import NotDetermined
+from crevlo.core.evidence import Key
 from crevlo.core.figure import Draws, central
 from crevlo.core.ranking.chances import DRAWS
 from crevlo.stations.figures.study import study_figures
@@ -63,6 +65,7 @@ class CostView(Shape):
     machines: list[MachineCost]
     sentence: str
     certainty: str
+    cheaper: list[str] = Field(description="of each dearer machine what alone would bring it down to the cheapest")
     apart: list[str]
 
 
@@ -106,8 +109,18 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
         currency=currency, basis=CostBasis.model_validate(bench.study, extra="ignore"),
         materials=[Material(spool=s.code, per_kg=s.price_per_kg, currency=s.currency) for s in sorted(spools.values(), key=lambda s: s.code)],
         machines=machines,
-        sentence=sentence, certainty=certainty, apart=inputs.apart,
+        sentence=sentence, certainty=certainty, cheaper=_cheaper(known, plates, currency), apart=inputs.apart,
     )  # fmt: skip
+
+
+def _cheaper(known: list[MachineCost], plates: Mapping[Key, CostInputs | NotDetermined], currency: str) -> list[str]:
+    words = []
+    for m in known[1:]:
+        plate = plates[m.machine.unit_id]
+        if isinstance(plate, CostInputs) and known[0].total.value is not None:
+            levers = to_cost(plate, known[0].total.value)
+            words.append(say_levers(m.machine.name, levers, known[0].machine.name, currency))
+    return words
 
 
 def change_basis(session: Session, study_id: uuid.UUID, given: CostBasis) -> CostView:

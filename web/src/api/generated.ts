@@ -9090,6 +9090,11 @@ export interface components {
             sentence: string;
             /** Certainty */
             certainty: string;
+            /**
+             * Cheaper
+             * @description of each dearer machine what alone would bring it down to the cheapest
+             */
+            cheaper: string[];
             /** Apart */
             apart: string[];
         };

@@ -150,6 +150,17 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
           </li>
         ))}
       </ol>
+      {view.cheaper.length > 0 && (
+        <details className="border-t border-rule-2 pt-1.5">
+          <summary className="cursor-pointer text-small font-semibold">{text.cheaper}</summary>
+          <ul className="grid gap-0.5 py-1">
+            {view.cheaper.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+          <p className="text-small text-ink-2">{text.cheaperWhat}</p>
+        </details>
+      )}
     </section>
   );
 }

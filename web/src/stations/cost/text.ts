@@ -1,5 +1,8 @@
 export const text = {
   basis: "Cost basis",
+  cheaper: "What would make another the cheapest",
+  cheaperWhat:
+    "One thing changed at a time, the others as they are, by the plain figures without their uncertainty.",
   views: "Cost of",
   aPart: "A good part",
   aBatch: "A batch",
