@@ -125,11 +125,12 @@ def say_ratio(name_a: str, a: float, name_b: str, b: float, verb: str = "costs")
     return f"{name_a} {verb} {less:.0f} % less than {name_b}; {name_b} {verb} {more:.0f} % more than {name_a}."
 
 
-# What of a plate somebody could change; each in words with its unit ("money" for the currency).
+# What is a machine's own and somebody could change; each in words with its unit ("money" for the currency). Wages, tariffs
+# and handling are the same for all.
 LEVERS = {
     "price": ("its price", "money"), "hours": ("the time of a plate", "h"), "part_g": ("the filament of a part", "g"),
     "purge_g": ("the waste of a plate", "g"), "energy_kwh": ("the energy of a plate", "kWh"),
-    "labour_min": ("the labour of a plate", "min"), "success": ("the share of good prints", "%"),
+    "success": ("the share of good prints", "%"),
 }  # fmt: skip
 
 
@@ -174,15 +175,17 @@ def to_cost(plate: CostInputs, total: float) -> list[Lever]:
 
 def say_levers(name: str, levers: list[Lever], cheapest: str, currency: str) -> str:
     """What would make a machine as cheap as the cheapest, in a sentence."""
-    if not levers:
-        return f"Nothing that could be changed alone would bring {name} down to {cheapest}."
-    told = []
-    for lever in levers[:3]:
+    told: list[str] = []
+    for lever in levers:
         what, unit = LEVERS[lever.name]
         factor, unit = (100.0, "%") if unit == "%" else (1.0, currency if unit == "money" else unit)
-        digits = 0 if unit in (currency, "%", "min") else 2
+        digits = 0 if unit in (currency, "%") else 2
         # Rounded so that what is said is enough.
         step, round_off = 10.0**-digits, math.ceil if lever.name == "success" else math.floor
         needed = step * round_off(factor * lever.needed / step)
-        told.append(f"{what} were {needed:.{digits}f} {unit} instead of {factor * lever.now:.{digits}f}")
+        # What would have to be nothing at all is no way down.
+        if needed > 0 and len(told) < 3:
+            told.append(f"{what} were {needed:.{digits}f} {unit} instead of {factor * lever.now:.{digits}f}")
+    if not told:
+        return f"Nothing that could be changed alone would bring {name} down to {cheapest}."
     return f"{name} would be as cheap as {cheapest} if {', or '.join(told)}."

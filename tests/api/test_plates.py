@@ -7,6 +7,7 @@ from crevlo.sim import plates
 from crevlo.sim.client import ApiError, Client
 from tests.conftest import Bench
 from tests.small import new
+from tests.states import Turned, make
 
 
 @pytest.fixture
@@ -154,3 +155,14 @@ def test_a_batch_says_what_it_lacks(client: Client) -> None:
     view = client.get(f"/api/studies/{study}/batch")
     assert [m["needs"] for m in view["machines"]] == ["a sliced file that states its filament"] * 2
     assert (view["ratios"], view["curves"]) == ([], [])
+
+
+def test_a_plate_of_one_has_no_curve_and_the_dearer_one_hears_what_would_make_it_cheaper(client: Client) -> None:
+    study = make(client, {"Mesa": Turned(minutes=60), "Sparrow": Turned(minutes=90, price=700)}, copies=2)
+    view = client.get(f"/api/studies/{study}/batch")
+    assert [c["points"] for c in view["curves"]] == [[], []]
+    [words] = client.get(f"/api/studies/{study}/cost")["cheaper"]
+    assert words.startswith("Sparrow would be as cheap as Mesa if ")
+    assert "its price were" in words
+    equal = make(client, {"Left": Turned(), "Right": Turned()}, copies=2, title="Equal")
+    assert client.get(f"/api/studies/{equal}/cost")["cheaper"] == []

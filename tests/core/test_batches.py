@@ -169,10 +169,10 @@ def test_words_say_what_would_have_to_be_so() -> None:
     total = cost_per_good_part(plate).total
     words = say_levers("Mesa", to_cost(plate, 0.95 * total), "Sparrow", "EUR")
     assert words == (
-        "Mesa would be as cheap as Sparrow if the share of good prints were 94 % instead of 90, or the labour of a plate were "
-        "5 min instead of 6, or the time of a plate were 2.00 h instead of 3.00."
+        "Mesa would be as cheap as Sparrow if the share of good prints were 94 % instead of 90, or the time of a plate were "
+        "2.00 h instead of 3.00, or the filament of a part were 13.37 g instead of 20.00."
     )
-    for name, said in (("success", 0.94), ("labour_min", 5), ("hours", 2.00)):
+    for name, said in (("success", 0.94), ("hours", 2.00), ("part_g", 13.37)):
         assert cost_per_good_part(replace(plate, **{name: said})).total <= 0.95 * total
     assert say_levers("Mesa", to_cost(plate, 0.0001), "Sparrow", "EUR").startswith(
         "Nothing that could be changed alone"

@@ -145,13 +145,16 @@ def _taken(of: Amounts, cost: float) -> BatchAmounts:
 def _curve(
     evidence: Evidence, plate: CostInputs | NotDetermined, entry: StudyUnit, line: tuple[uuid.UUID, uuid.UUID], parts: int
 ) -> Curve:  # fmt: skip
-    """Up to the batch asked for, at most so many sizes, evenly spread; the steps lie where plates are full."""
+    """Up to the batch asked for, at most so many sizes, evenly spread; none where every part costs the same."""
     sizes = sorted({max(1, round(parts * k / _STEPS)) for k in range(1, _STEPS + 1)})
     points = []
     for n in sizes:
         made = made_on(evidence, plate, entry.unit_id, line, n)
         if not isinstance(made, NotDetermined):
             points.append(CurvePoint(parts=n, cost=made.cost.total))
+    # With one part on a plate none shares anything: there is no curve to show.
+    if points and max(p.cost for p in points) - min(p.cost for p in points) < 1e-9 * points[0].cost:
+        return Curve(machine=mark_of(entry), points=[])
     return Curve(machine=mark_of(entry), points=points)
 
 

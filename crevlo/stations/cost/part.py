@@ -115,10 +115,11 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
 
 def _cheaper(known: list[MachineCost], plates: Mapping[Key, CostInputs | NotDetermined], currency: str) -> list[str]:
     words = []
+    least = known[0].total.value if known else None
     for m in known[1:]:
         plate = plates[m.machine.unit_id]
-        if isinstance(plate, CostInputs) and known[0].total.value is not None:
-            levers = to_cost(plate, known[0].total.value)
+        if isinstance(plate, CostInputs) and least and cost_per_good_part(plate).total > least * (1 + 1e-9):
+            levers = to_cost(plate, least)
             words.append(say_levers(m.machine.name, levers, known[0].machine.name, currency))
     return words
 

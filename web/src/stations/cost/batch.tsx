@@ -198,6 +198,9 @@ function CostCurves({ made }: { made: Schemas["BatchView"] }) {
   ends.forEach((e, i) => {
     if (i > 0) e.at = Math.max(e.at, ends[i - 1]!.at + 13);
   });
+  // Names stay clear of the axis: from the last upwards, each at its distance.
+  for (let i = ends.length - 1; i >= 0; i--)
+    ends[i]!.at = Math.min(ends[i]!.at, (ends[i + 1]?.at ?? H - 18) - 13);
   return (
     <figure className="mt-2 max-w-[980px]">
       <svg viewBox={`0 0 ${W} ${H}`} className="w-full" role="img" aria-label={text.curve}>
