@@ -120,9 +120,20 @@ def _print(reviewer: Client, job: dict[str, Any], start: datetime, rng: np.rando
         "PUT", f"/api/jobs/{job['id']}/file", content=plate_file(of), id=str(uuid.uuid4()), name="twelve-tokens.gcode"
     )
     seconds = of.warm_s + LAYERS * of.change_s + PARTS * of.part_s * (1 + rng.normal(0, 0.008))
+    reason = "Sliced for two colours; accepted." if view["file"]["deviations"] else ""
+    if job["copy_number"] == 2 and job["machine"]["name"] == "Dellmar Duo":
+        # Nobody was at a screen: it was written down, with the hour that the machine stood for a reel that had run out.
+        ended = start + timedelta(seconds=seconds + 3600)
+        pause = {"begin": (start + timedelta(hours=1)).isoformat(), "end": (start + timedelta(hours=2)).isoformat()}
+        run = send("POST", f"/api/jobs/{job['id']}/paper-run", {
+            "id": str(uuid.uuid4()), "started_at": start.isoformat(), "ended_at": ended.isoformat(), "outcome": "done",
+            "pauses": [pause], "deviation_reason": reason, "note": "reel ran out at a quarter"})["runs"][-1]  # fmt: skip
+        send("PUT", f"/api/runs/{run['id']}/energy", {
+            "version": run["version"], "energy_wh": round(seconds * of.watts / 3600)})  # fmt: skip
+        return
     run = send("POST", f"/api/jobs/{job['id']}/runs", {
         "id": str(uuid.uuid4()), "started_at": start.isoformat(),
-        "deviation_reason": "Sliced for two colours; accepted." if view["file"]["deviations"] else ""})["runs"][-1]  # fmt: skip
+        "deviation_reason": reason})["runs"][-1]  # fmt: skip
     send("PUT", f"/api/runs/{run['id']}/energy", {
         "version": run["version"], "energy_wh": round(seconds * of.watts / 3600 * (1 + rng.normal(0, 0.01)))})  # fmt: skip
     send("POST", f"/api/runs/{run['id']}/end", {

@@ -208,3 +208,21 @@ def test_words_of_macros_are_no_moves_and_no_harm() -> None:
     assert told.length_mm == plain.length_mm
     many = read_facts([_plate(*(f"EXCLUDE_OBJECT_DEFINE NAME=p{n}" for n in range(1500)))])
     assert (len(many.objects), many.skipped["objects beyond 1000"]) == (1000, 500)
+
+
+@pytest.mark.parametrize(
+    "line",
+    [
+        "M117 Going G1 X99 E5 now",
+        "M118 E1 Fit X5 G28",
+        "M117 G1 X250 Y10 E40",
+        "M486 A G wheel",
+        "M32 /GCODE/X1 G1.g",
+    ],
+)
+def test_words_for_people_are_no_commands(line: str) -> None:
+    plain = read_facts([_plate()])
+    told = read_facts([_plate(line)])
+    assert told.skipped == plain.skipped == {}
+    assert told.length_mm == plain.length_mm
+    assert not told.partial

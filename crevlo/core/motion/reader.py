@@ -153,7 +153,7 @@ def _code(data, i, stop, state, held, count):
         if not abs(code) < MOST_WORD:
             break
         number = int(code)
-        if number != code:
+        if number != code or (letter == 77 and _is_text(number)):
             break
         moves = letter == 71 and number <= 3
         known = moves or _knows(letter, number)
@@ -206,6 +206,15 @@ def _code(data, i, stop, state, held, count):
         if not ok and letter == 71:
             state[MALFORMED] += 1
     return line_end(data, i, stop), count
+
+
+@compiled
+def _is_text(number):
+    """Whether an M command is followed by words for people or by the name of a file, in which no command stands."""
+    return (
+        number == 117 or number == 118 or number == 486 or number == 16 or number == 23 or number == 28 or number == 30
+        or number == 32 or number == 33 or number == 928
+    )  # fmt: skip
 
 
 @compiled
