@@ -26,6 +26,7 @@ from crevlo.stations.inspect import look, reject
 from crevlo.stations.kit import photo
 from crevlo.stations.print_ import (
     ability,
+    added,
     fault,
     job,
     label,
@@ -182,6 +183,13 @@ def start_run(path: JobPath, body: run.StartRun) -> job.JobView:
 def enter_run(path: JobPath, body: paper.PaperRun) -> job.JobView:
     """A whole run typed afterwards."""
     return paper.enter_run(db(), path.job_id, body, current_user.id)
+
+
+@api.post("/jobs/<uuid:job_id>/more", responses={200: job.JobView})
+@writes(REVIEW)
+def add_print(path: JobPath, body: added.NewPrint) -> job.JobView:
+    """One more print like this one, outside the plan."""
+    return added.add_print(db(), path.job_id, body, current_user.id)
 
 
 @api.post("/jobs/<uuid:job_id>/ability", responses={200: job.JobView})

@@ -315,7 +315,7 @@ class Bench:
         What one of them cannot print stays out, unless nothing else would be left.
         """
         arm_id = self.protocol.arms[0].id if self.protocol else None
-        mine = [job for job in self.jobs if job.arm_id == arm_id]
+        mine = [job for job in self.jobs if job.arm_id == arm_id and job.counts]
         units_of: dict[LineKey, set[uuid.UUID]] = defaultdict(set)
         ruled_out = {line_of(job) for job in mine if job.id in self.cannot}
         for job in mine:

@@ -137,6 +137,8 @@ class Job(Identified, Base):
     arm_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("arm.id"))
     copy: Mapped[int]
     parts: Mapped[int] = mapped_column(default=1, server_default="1")
+    counts: Mapped[bool] = mapped_column(default=True, server_default="true")
+    added: Mapped[str] = mapped_column(default="", server_default="")
     position: Mapped[int]
     unit: Mapped[Unit] = relationship(lazy="joined")
     __table_args__ = (

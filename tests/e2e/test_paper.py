@@ -70,3 +70,23 @@ def test_a_machine_that_cannot_print_it_says_so_and_can_be_taken_back(site: Site
     form.get_by_role("button", name="Take it back").click()
     expect(page.get_by_role("button", name="This machine cannot print it")).to_be_visible()
     assert client.get(f"/api/jobs/{mine['id']}")["cannot"] == ""
+
+
+def test_a_print_outside_the_plan_is_added_and_shown_as_such(site: Site, page: Page, check_axe) -> None:
+    client = site.bench.as_("reviewer")
+    study = frozen_study(client)
+    job = client.get(f"/api/studies/{study}/print")["jobs"][0]
+    site.sign_in(page, "reviewer")
+    page.goto(f"{site.url}/study/{study}/print#{job['id']}")
+    page.get_by_role("button", name="Print one more like it").click()
+    form = page.get_by_role("form", name="One more print")
+    expect(form.get_by_label("It counts beside the planned copies")).to_be_checked()
+    form.get_by_label("What it is").select_option("a trial")
+    expect(form.get_by_label("It counts beside the planned copies")).not_to_be_checked()
+    form.get_by_label("Why").fill("another nozzle")
+    assert check_axe(page) == []
+    form.get_by_role("button", name="Add this print").click()
+    expect(page.get_by_text("Outside the plan: a trial, does not count.")).to_be_visible()
+    expect(page.get_by_role("region", name="Prints").get_by_text("a trial")).to_be_visible()
+    added = client.get(f"/api/studies/{study}/print")["jobs"][-1]
+    assert page.url.endswith(f"#{added['id']}")

@@ -125,4 +125,9 @@ def _apart(bench: Bench, compared: Bench) -> list[str]:
         for entry in bench.units
         for job, why in _once(bench, entry.unit_id)
     ]
+    aside = sum(not job.counts for job in bench.jobs)
+    if aside:
+        words.append(
+            f"{aside} print{'' if aside == 1 else 's'} outside the plan {'does' if aside == 1 else 'do'} not count, as was said."
+        )
     return words + [f"The arm “{arm.name}” is kept apart: figures are of the arm “{first.name}”." for arm in others]

@@ -87,6 +87,8 @@ class JobLine(Shape):
     started_at: datetime | None
     estimate_s: float | None
     has_file: bool
+    added: str = Field(description="what it is outside the plan; empty for a planned one")
+    counts: bool
 
 
 class PrintView(Shape):
@@ -102,6 +104,8 @@ class JobView(Shape):
     machine: UnitMark
     copy_number: int
     parts: int = Field(description="planned on this plate")
+    added: str = Field(description="what it is outside the plan; empty for a planned one")
+    counts: bool = Field(description="whether it stands beside the planned copies in every figure")
     cannot: str = Field(description="why its machine cannot print it; empty where it can")
     arm: str
     artifact: str
@@ -136,7 +140,7 @@ def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
             spool=bench.spools[job.spool_id].code, copy_number=job.copy, position=job.position,
             state=_state_of(job, bench.cannot),
             attempts=job.tries, tries_used=job.used, started_at=job.started_at if job.live else None,
-            estimate_s=job.time_s, has_file=job.has_file,
+            estimate_s=job.time_s, has_file=job.has_file, added=bench.job_of[job.id].added, counts=bench.job_of[job.id].counts,
         )
         for job in job_states(session, study_id)
     ]  # fmt: skip
@@ -178,7 +182,7 @@ def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> Jo
     plates = {r.id: plate_look(session, r.id) for r in bench.runs.get(job.id, []) if r.outcome is Outcome.DONE}
     more = _More(events_of(session, run_ids), photos_of(session, run_ids), hypotheses_of(session, run_ids), plates)
     return JobView(
-        now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy, parts=job.parts, cannot=bench.cannot.get(job.id, ""),
+        now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy, parts=job.parts, added=job.added, counts=job.counts, cannot=bench.cannot.get(job.id, ""),
         arm=bench.arm_names[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
         spool=" and ".join(f"{s.code} · {s.colour} {s.material}" for s in spools),
         file=sliced.file_out(file, sliced.accepted_reason(session, job_id)) if file else None,

@@ -1,7 +1,8 @@
--- How many parts lie on a plate: as planned (null: as many as the bed of each machine holds), as the job was frozen with,
+-- Prints outside the plan: what they are, and whether they count beside the planned ones. How many parts lie on a plate: as planned (null: as many as the bed of each machine holds), as the job was frozen with,
 -- and as a person said at a run.
 alter table print_line add column parts integer default 1,
     add constraint ck_print_line_parts_range check (parts between 1 and 500);
+alter table job add column counts boolean not null default true, add column added varchar not null default '';
 alter table job add column parts integer not null default 1,
     add constraint ck_job_parts_range check (parts between 1 and 500);
 alter table run add column parts integer,

@@ -1463,6 +1463,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/more": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** One more print like this one, outside the plan. */
+        post: operations["print_add_print_jobs__uuid_job_id__more_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/ability": {
         parameters: {
             query?: never;
@@ -6252,6 +6269,13 @@ export interface components {
             estimate_s: number | null;
             /** Has File */
             has_file: boolean;
+            /**
+             * Added
+             * @description what it is outside the plan; empty for a planned one
+             */
+            added: string;
+            /** Counts */
+            counts: boolean;
         };
         /** BenchView */
         BenchView: {
@@ -6489,6 +6513,16 @@ export interface components {
              * @description planned on this plate
              */
             parts: number;
+            /**
+             * Added
+             * @description what it is outside the plan; empty for a planned one
+             */
+            added: string;
+            /**
+             * Counts
+             * @description whether it stands beside the planned copies in every figure
+             */
+            counts: boolean;
             /**
              * Cannot
              * @description why its machine cannot print it; empty where it can
@@ -7263,6 +7297,30 @@ export interface components {
              */
             end: string;
         };
+        /**
+         * NewPrint
+         * @description One more print of the line and machine of a planned one. Only an extra copy counts unless it is said to.
+         */
+        NewPrint: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["Added"];
+            /**
+             * Counts
+             * @description whether it stands beside the planned copies in every figure
+             */
+            counts: boolean;
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * Added
+         * @enum {string}
+         */
+        Added: "an extra copy" | "a trial" | "again after a change" | "a second try of a good print";
         /**
          * NewAbility
          * @description Whether the machine of a print can print its piece; `of_material`: or anything of its spool's material in this study.
@@ -13601,6 +13659,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PaperRun"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_add_print_jobs__uuid_job_id__more_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPrint"];
             };
         };
         responses: {

@@ -11,6 +11,7 @@ import { Attempts } from "./attempts";
 import { BenchNow } from "./bench";
 import { SlicedFile } from "./file";
 import { Meters } from "./meters";
+import { More } from "./more";
 import { FileStudy } from "./motion";
 import { text } from "./text";
 import { type Following, Timer } from "./timer";
@@ -109,6 +110,11 @@ export default function Print({ studyId }: { studyId: string }) {
                     {j.arm && `, ${j.arm}`}
                   </small>
                 )}
+                {j.added && (
+                  <small className="block truncate pl-4.75 text-tiny leading-tight text-brass-ink">
+                    {j.added}
+                  </small>
+                )}
               </span>
               <JobState job={j} />
             </button>
@@ -173,7 +179,11 @@ function Job({
       <Top>
         <span className="chip max-[760px]:hidden">
           <UnitName mark={job.data.machine.mark} name={job.data.machine.name} />
-          <span className="text-ink-2">{text.copy(job.data.copy_number)}</span>
+          <span className="text-ink-2">
+            {job.data.added
+              ? text.more.mark(job.data.copy_number, job.data.added)
+              : text.copy(job.data.copy_number)}
+          </span>
         </span>
         <span className="chip max-[1100px]:hidden">
           {job.data.artifact}
@@ -208,7 +218,11 @@ function Job({
       </div>
       <section aria-label={text.slicedFileAndAttempts} className="sheet min-h-0 overflow-y-auto p-3.5">
         <SlicedFile studyId={studyId} job={job.data} may={may} look={() => setLooks(!looks)} />
+        {job.data.added && (
+          <p className="pt-2 text-small text-brass-ink">{text.more.is(job.data.added, job.data.counts)}</p>
+        )}
         <Attempts studyId={studyId} job={job.data} may={may} />
+        {may && !job.data.cannot && <More studyId={studyId} job={job.data} />}
       </section>
     </>
   );

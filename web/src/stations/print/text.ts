@@ -51,6 +51,17 @@ export const text = {
   stop: "Stop the timer",
   deviates: "This file departs from the protocol",
   reason: "Reason to print it all the same",
+  more: {
+    open: "Print one more like it",
+    title: "One more print",
+    kind: "What it is",
+    kinds: ["an extra copy", "a trial", "again after a change", "a second try of a good print"] as const,
+    why: "Why",
+    counts: "It counts beside the planned copies",
+    add: "Add this print",
+    is: (kind: string, counts: boolean) => `Outside the plan: ${kind}${counts ? "" : ", does not count"}.`,
+    mark: (copy: number, kind: string) => `copy ${copy}, ${kind}`,
+  },
   cannot: "cannot print it",
   ability: {
     title: "Whether it can print this",
