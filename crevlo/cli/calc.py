@@ -20,8 +20,8 @@ from crevlo.cli.calc_plans import PLAN_TOPICS
 from crevlo.core import cost, defects, energy, figure, gaps, grade, noise, ratio, readings, sizes, success
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined, made_of
 from crevlo.core.evaluations import flatness, squareness, worth
-from crevlo.core.evaluations.evaluation import words_of
 from crevlo.core.evaluations.scale import findings_of
+from crevlo.core.evaluations.words import words_of
 from crevlo.core.ranking import chances, leaders, points, value
 
 

@@ -11,11 +11,11 @@ from typing import Any
 from sqlalchemy import Select, func, select
 from sqlalchemy.orm import InstrumentedAttribute, Session, aliased, selectinload
 
-from crevlo.core.ability import reason
 from crevlo.core.defects import Defect
 from crevlo.core.money import Money, Rate
 from crevlo.core.safety import SafetyRecord
 from crevlo.core.success import Outcome
+from crevlo.stations.ability import cannot_print
 from crevlo.stations.entered import (
     HandRow,
     JudgementRow,
@@ -40,7 +40,7 @@ from crevlo.store.inspection import Duel
 from crevlo.store.machine import ArtifactVersion, Check, Configuration, FeatureRow, Instrument, SafetyCheck, Spool
 from crevlo.store.reading import Rejection
 from crevlo.store.record import AssemblyStep, FeatureWorth, ModelFeature, UnitMeasure
-from crevlo.store.run import Ability, NoiseReading, Run, SlicedFile, Specimen
+from crevlo.store.run import NoiseReading, Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolDeviation, ProtocolVersion, Study, StudyUnit
 
 
@@ -298,22 +298,11 @@ class Bench:
     @cached_property
     def cannot(self) -> dict[uuid.UUID, str]:
         """By job why its machine cannot print it, as was said last."""
-        rows = self._ask.scalars(
-            select(Ability).where(Ability.study_id == self.study.id).order_by(Ability.recorded_at, Ability.id)
-        )
-        latest = {(a.unit_id, a.artifact_id, a.spool_id): a for a in rows}
-        found = {job.id: latest.get((job.unit_id, job.artifact_id, job.spool_id)) for job in self.jobs}
-        return {
-            j: reason(a.because, a.words if a.words != a.because else "")
-            for j, a in found.items()
-            if a and not a.able
-        }
+        return cannot_print(self._ask, self.study.id, self.jobs)
 
     def comparable(self) -> "Bench":
-        """The first arm's jobs of what every machine prints: on these, figures of machines can be set side by side.
-
-        What one of them cannot print stays out, unless nothing else would be left.
-        """
+        """The first arm's jobs of what every machine prints, on which figures stand side by side; what one of them cannot print
+        stays out, unless nothing else would be left."""
         arm_id = self.protocol.arms[0].id if self.protocol else None
         mine = [job for job in self.jobs if job.arm_id == arm_id and job.counts]
         units_of: dict[LineKey, set[uuid.UUID]] = defaultdict(set)
@@ -365,22 +354,6 @@ class Bench:
         runs = {job: [r for r in tries if r.configuration_id in main] for job, tries in self.runs.items()}
         ids = {r.id for tries in runs.values() for r in tries}
         return self._with(runs=runs, specimens=[s for s in self.specimens if s.run_id in ids])
-
-    def other_configurations(self) -> list[str]:
-        """In words what was printed in another configuration than the one that the figures are of."""
-        said = []
-        for unit_id, main in self.main_configurations().items():
-            other = [r for r in self.runs_of(unit_id) if r.outcome and r.configuration_id != main]
-            if not other:
-                continue
-            entry = next(u for u in self.units if u.unit_id == unit_id)
-            chosen = self.configurations[main]
-            others = sorted({self.configurations[r.configuration_id].number for r in other})
-            said.append(
-                f"{entry.unit.model.name}: figures are of its configuration {chosen.number} ({chosen.reason}); {len(other)} "
-                f"prints in configuration {', '.join(map(str, others))} are kept apart. Failed tries count in all of them."
-            )
-        return said
 
     def departures_of(self, unit_id: uuid.UUID) -> list[str]:
         """Departures from the protocol behind a unit's figures: those of its prints here, and those of the whole study."""

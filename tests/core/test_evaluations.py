@@ -11,12 +11,13 @@ from hypothesis import strategies as st
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.evaluations import EVALUATION_OF, EVALUATIONS, QUANTITIES
-from crevlo.core.evaluations.evaluation import Told, words_of
+from crevlo.core.evaluations.evaluation import Told
 from crevlo.core.evaluations.flatness import FLATNESS, plane
 from crevlo.core.evaluations.noise import of_state
 from crevlo.core.evaluations.scale import SCALE
 from crevlo.core.evaluations.sizes import SIZES
 from crevlo.core.evaluations.squareness import SQUARENESS, squareness
+from crevlo.core.evaluations.words import words_of
 from crevlo.core.evaluations.worth import worth_of
 from crevlo.core.evidence import Basis, Evidence, Instrument, Level, LineOf, Machine, Reading, Run, Specimen, Unit
 from crevlo.core.features.feature import Feature, Kind

@@ -14,10 +14,11 @@ from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.evaluations import EVALUATIONS
 from crevlo.core.evaluations.banding import BANDING, banding
-from crevlo.core.evaluations.evaluation import Told, words_of
+from crevlo.core.evaluations.evaluation import Told
 from crevlo.core.evaluations.flow import FLOW, Step, flow_limit
 from crevlo.core.evaluations.ringing import Band, damping, ringing
 from crevlo.core.evaluations.thresholds import BRIDGES, CLEARANCE, Easier, over_specimens, threshold
+from crevlo.core.evaluations.words import words_of
 from crevlo.core.evidence import Instrument, Judgement, Reading, Specimen
 from crevlo.core.features import KINDS, MEASURED
 from crevlo.core.features.feature import Feature, Kind

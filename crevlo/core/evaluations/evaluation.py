@@ -362,25 +362,6 @@ def own_parts(estimates: Mapping[str, Estimate | NotDetermined]) -> dict[str, Es
     return {c: Estimate(e.value, e.own, e.own_dof) for c, e in estimates.items() if isinstance(e, Estimate)}
 
 
-def words_of(findings: Iterable[Finding]) -> list[Says]:
-    """Findings as they are read: those that are known one by one, those that need the same thing together; not those that
-    another says already."""
-    known, waiting = [], defaultdict(list)
-    for f in findings:
-        if not f.says.headline:
-            continue
-        if isinstance(f.value, NotDetermined) and not f.says.amount:
-            waiting[f.value.needs].append(f.says.headline)
-        else:
-            known.append(f.says)
-    for needs, who in waiting.items():
-        names = " and ".join([", ".join(who[:-1]), who[-1]] if len(who) > 1 else who)
-        plural = len(who) > 1 or (names.endswith("s") and not names.endswith("ss"))
-        verb = "need" if plural else "needs"
-        known.append(Says(names[:1].upper() + names[1:], "", "", f"{verb} {needs}."))
-    return known
-
-
 def signed(value: float, digits: int, unit: str) -> str:
     """An amount with its sign; none where it is 0 to the digits shown."""
     text = f"{abs(value):.{digits}f} {unit}"

@@ -113,7 +113,7 @@ def _apart(bench: Bench, compared: Bench) -> list[str]:
         return []
     kept = {line_of(j) for j in compared.jobs}
     first, *others = bench.protocol.arms
-    words = bench.other_configurations()
+    words = _other_configurations(bench)
     words += [
         f"{line.artifact.name} from {line.spool.code}: not every machine can print it, so it stays out of the comparison."
         for line in first.lines
@@ -131,3 +131,20 @@ def _apart(bench: Bench, compared: Bench) -> list[str]:
             f"{aside} print{'' if aside == 1 else 's'} outside the plan {'does' if aside == 1 else 'do'} not count, as was said."
         )
     return words + [f"The arm “{arm.name}” is kept apart: figures are of the arm “{first.name}”." for arm in others]
+
+
+def _other_configurations(bench: Bench) -> list[str]:
+    """In words what was printed in another configuration than the one that the figures are of."""
+    said = []
+    for unit_id, main in bench.main_configurations().items():
+        other = [r for r in bench.runs_of(unit_id) if r.outcome and r.configuration_id != main]
+        if not other:
+            continue
+        entry = next(u for u in bench.units if u.unit_id == unit_id)
+        chosen = bench.configurations[main]
+        others = sorted({bench.configurations[r.configuration_id].number for r in other})
+        said.append(
+            f"{entry.unit.model.name}: figures are of its configuration {chosen.number} ({chosen.reason}); {len(other)} "
+            f"prints in configuration {', '.join(map(str, others))} are kept apart. Failed tries count in all of them."
+        )
+    return said

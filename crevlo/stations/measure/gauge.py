@@ -267,18 +267,6 @@ def end(session: Session, gauge_id: uuid.UUID, person_id: uuid.UUID) -> GaugeVie
     return view_gauges(session, gauge.study_id, person_id)
 
 
-def hand_of(
-    session: Session, instrument_id: uuid.UUID, person_id: uuid.UUID, kind: str, at: datetime
-) -> uuid.UUID | None:
-    """What a gauge study that ended before says of this person with this instrument; None where none does."""
-    hands = session.scalars(
-        select(Hand)
-        .where(Hand.instrument_id == instrument_id, Hand.person_id == person_id, Hand.from_at <= at)
-        .order_by(Hand.from_at.desc())
-    )
-    return next((h.id for h in hands if kind in h.kinds), None)
-
-
 def _repeatable(feature: FeatureRow) -> bool:
     """A face that can be read again and again, of which one number is read."""
     kind = KINDS[feature.kind]

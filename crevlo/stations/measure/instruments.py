@@ -11,6 +11,7 @@ from crevlo.core.features import KINDS
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Missing, Moment, Shape
 from crevlo.stations.library.instrument import overdue
+from crevlo.store.gauge import Hand
 from crevlo.store.machine import Instrument, InstrumentKind, ZeroCheck
 
 ZERO_HOLDS = timedelta(hours=12)
@@ -84,3 +85,15 @@ def part_c_of(session: Session, instrument_id: uuid.UUID, person_id: uuid.UUID, 
         .order_by(ZeroCheck.taken_at.desc())
         .limit(1)
     )  # fmt: skip
+
+
+def hand_of(
+    session: Session, instrument_id: uuid.UUID, person_id: uuid.UUID, kind: str, at: datetime
+) -> uuid.UUID | None:
+    """What a gauge study that ended before says of this person with this instrument; None where none does."""
+    hands = session.scalars(
+        select(Hand)
+        .where(Hand.instrument_id == instrument_id, Hand.person_id == person_id, Hand.from_at <= at)
+        .order_by(Hand.from_at.desc())
+    )
+    return next((h.id for h in hands if kind in h.kinds), None)

@@ -14,8 +14,7 @@ from crevlo.core.features.kind import MOST_OVER, check_over, check_value, most_p
 from crevlo.stations.blind import late_reason
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
-from crevlo.stations.measure.gauge import hand_of
-from crevlo.stations.measure.instruments import instrument_of, part_c_of
+from crevlo.stations.measure.instruments import hand_of, instrument_of, part_c_of
 from crevlo.stations.measure.specimen import SpecimenView, specimen_of, view_of
 from crevlo.stations.study import artifact_of, measured_of
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument

@@ -9,8 +9,9 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.evaluations import EVALUATIONS
-from crevlo.core.evaluations.evaluation import Chart, Finding, FitChart, Instruments, Told, words_of
+from crevlo.core.evaluations.evaluation import Chart, Finding, FitChart, Instruments, Told
 from crevlo.core.evaluations.thresholds import EASIER, Easier
+from crevlo.core.evaluations.words import words_of
 from crevlo.core.evidence import Specimen as Evidence
 from crevlo.core.features import KINDS
 from crevlo.core.features.feature import Kind
