@@ -143,10 +143,12 @@ function Rows({ made, of }: { made: Schemas["BatchView"]; of: "each" | "whole" }
         {made.machines.map((m) => (
           <tr key={m.machine.unit_id}>
             <td className="!font-sans [font-stretch:100%]">
-              <UnitName mark={m.machine.mark} name={m.machine.name} />
+              <span className="block max-w-[168px]">
+                <UnitName mark={m.machine.mark} name={m.machine.name} />
+              </span>
             </td>
             {m.needs ? (
-              <td colSpan={11} className="!text-left !font-sans text-small text-ink-2">
+              <td colSpan={11} className="!text-left !font-sans text-small text-ink-2 [font-stretch:100%]">
                 {text.notDeterminedNeeds(m.needs)}
               </td>
             ) : (

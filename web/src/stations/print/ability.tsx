@@ -30,7 +30,7 @@ export function Ability({ studyId, job }: { studyId: string; job: Schemas["JobVi
     return (
       <button
         type="button"
-        className={able ? "button self-start" : "self-start text-small underline"}
+        className={able ? "button justify-self-start" : "self-start text-small underline"}
         onClick={() => setOpen(true)}
       >
         {able ? text.ability.able : text.ability.cannot}

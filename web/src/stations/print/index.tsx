@@ -84,7 +84,10 @@ export default function Print({ studyId }: { studyId: string }) {
         className="sheet min-h-0 overflow-y-auto max-[1020px]:order-last max-[1020px]:max-h-72"
       >
         <h2 className="lab px-3 pt-2 pb-1">
-          {text.jobs(jobs.filter((j) => j.state === "done").length, jobs.length)}
+          {text.jobs(
+            jobs.filter((j) => j.state === "done").length,
+            jobs.filter((j) => j.state !== "cannot").length,
+          )}
         </h2>
         <button
           type="button"
