@@ -77,7 +77,7 @@ export function Batch({ studyId }: { studyId: string }) {
               ))}
             </ul>
             <CostCurves made={made} />
-            <p className="mt-1 text-small text-ink-2">{made.basis}</p>
+            {made.machines.some((m) => m.each) && <p className="mt-1 text-small text-ink-2">{made.basis}</p>}
           </>
         )}
       </section>
