@@ -1,5 +1,7 @@
 """Prints outside the plan: shown as such, counted or not as was said, never silently."""
 
+from datetime import UTC, datetime, timedelta
+
 import pytest
 
 from crevlo.sim.client import ApiError, Client
@@ -19,9 +21,10 @@ def _add(client: Client, job: str, kind: str, *, counts: bool, reason: str = "to
     )
 
 
-def _print(client: Client, job: str, hours: float, day: int) -> None:
+def _print(client: Client, job: str, hours: float, days_ago: int) -> None:
+    began = datetime.now(UTC) - timedelta(days=days_ago)
     client.send("POST", f"/api/jobs/{job}/paper-run", {
-        "id": new(), "started_at": f"2026-11-2{day}T06:00:00Z", "ended_at": f"2026-11-2{day}T{6 + int(hours):02}:00:00Z",
+        "id": new(), "started_at": began.isoformat(), "ended_at": (began + timedelta(hours=hours)).isoformat(),
         "outcome": "done", "without_file": True, "deviation_reason": "lost"})  # fmt: skip
 
 
@@ -37,12 +40,12 @@ def test_an_extra_copy_counts_a_trial_does_not_and_both_are_on_record(client: Cl
     assert _hours(client, study) == pytest.approx(2.0)
     trial = _add(client, job["id"], "a trial", counts=False, reason="a new nozzle")
     assert (trial["copy_number"], trial["added"], trial["counts"], trial["parts"]) == (3, "a trial", False, 1)
-    _print(client, trial["id"], 8, 5)
+    _print(client, trial["id"], 8, 2)
     assert _hours(client, study) == pytest.approx(2.0)
     rank = client.send("POST", f"/api/studies/{study}/rank", {})
     assert "1 print outside the plan does not count, as was said." in rank["apart"]
     extra = _add(client, job["id"], "an extra copy", counts=True)
-    _print(client, extra["id"], 5, 6)
+    _print(client, extra["id"], 5, 1)
     assert _hours(client, study) == pytest.approx((2 + 2 + 5) / 3)
     departures = {d["what"]: d["reason"] for d in client.get(f"/api/studies/{study}/plan")["deviations"]}
     assert departures["Step block, copy 3: a trial, does not count"] == "a new nozzle"
