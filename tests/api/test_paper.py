@@ -119,7 +119,7 @@ def test_tries_up_to_the_good_print_add_up_without_the_nights_between(client: Cl
     client.send("POST", f"/api/jobs/{other}/paper-run", _paper(30, 32.5))
     client.send("POST", f"/api/jobs/{job}/paper-run", _paper(0, 1.5, outcome="failed", cause="machine"))
     view = client.send("POST", f"/api/jobs/{job}/paper-run", _paper(24, 26.5, (25, 25.5), changed="plate washed"))
-    assert [r["attempt"] for r in view["runs"]] == [1, 2]
+    assert [(r["attempt"], r["until_s"]) for r in view["runs"]] == [(1, 5400), (2, 5400 + 7200)]
     marks = [(e["kind"], e["at"]) for e in view["runs"][-1]["events"]]
     assert [k for k, _ in marks] == ["printing", "paused", "printing"]
     _weigh(client, study, "time.total")

@@ -1,7 +1,7 @@
 """The queue of prints, and one print with its tries, as they are shown."""
 
 import uuid
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Any
@@ -10,6 +10,7 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from crevlo.core.batch import iteration_clock
 from crevlo.core.success import Cause, Outcome
 from crevlo.stations.background import WorkOut
 from crevlo.stations.bench import load_bench
@@ -46,6 +47,9 @@ class RunOut(Shape):
     ended_at: datetime | None
     took_s: float | None = Field(description="from start to end, pauses included")
     paused_s: float
+    until_s: float | None = Field(
+        description="of printing from the first try to the end of this one; none while it prints"
+    )
     recorded_at: datetime
     from_paper: bool = Field(description="typed afterwards, from what was written down")
     has_file: bool = Field(description="whether it is on record what it was printed from")
@@ -128,6 +132,7 @@ class _More:
     photos: dict[uuid.UUID, list[PhotoOut]]
     hypotheses: dict[uuid.UUID, list[HypothesisOut]]
     plates: dict[uuid.UUID, LookOut | None]
+    until_s: dict[uuid.UUID, float]
 
 
 def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
@@ -180,7 +185,13 @@ def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> Jo
     }
     run_ids = [r.id for r in bench.runs.get(job.id, [])]
     plates = {r.id: plate_look(session, r.id) for r in bench.runs.get(job.id, []) if r.outcome is Outcome.DONE}
-    more = _More(events_of(session, run_ids), photos_of(session, run_ids), hypotheses_of(session, run_ids), plates)
+    more = _More(
+        events_of(session, run_ids),
+        photos_of(session, run_ids),
+        hypotheses_of(session, run_ids),
+        plates,
+        _clock(bench.runs.get(job.id, [])),
+    )
     return JobView(
         now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy, parts=job.parts, added=job.added, counts=job.counts, cannot=bench.cannot.get(job.id, ""),
         arm=bench.arm_names[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
@@ -197,6 +208,13 @@ def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> Jo
         most_attempts=policies.most_attempts, tries_used=tries_used(bench.runs.get(job.id, [])), may_run_unattended=open_gate, unattended_refusal=refusal,
         meters=meters_of(session, InstrumentKind.POWER_METER, InstrumentKind.SOUND_METER),
     )  # fmt: skip
+
+
+def _clock(runs: Sequence[Run]) -> dict[uuid.UUID, float]:
+    """The clock of a part's tries: by run the s of printing up to its end, nights and pauses left out."""
+    ended = [run for run in runs if run.printed_s > 0]
+    clock = iteration_clock([run.printed_s for run in ended], 0.0).to_try_s if ended else ()
+    return {run.id: s for run, s in zip(ended, clock, strict=True)}
 
 
 def _reading(session: Session, job_id: uuid.UUID, file: SlicedFile | None) -> WorkOut | None:
@@ -217,7 +235,7 @@ def _run_out(
     took_s = (run.ended_at - run.started_at).total_seconds() if run.ended_at else None
     made: dict[str, Any] = {"noise": noise_out(noise), "events": more.events.get(run.id, []), "photos": more.photos.get(run.id, []),
             "hypotheses": more.hypotheses.get(run.id, []), "plate": more.plates.get(run.id), "bag_code": bag_code, "took_s": took_s,
-            "parts": run.parts or run.job.parts,
+            "parts": run.parts or run.job.parts, "until_s": more.until_s.get(run.id),
             "has_file": run.sliced_file_id is not None,
             "of_estimate": run.printed_s / estimate_s if took_s and estimate_s else None,
             "rejected": f"{rejection.words} Cause: {rejection.cause.value}." if rejection else None}  # fmt: skip

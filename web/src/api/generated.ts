@@ -6867,6 +6867,11 @@ export interface components {
             /** Paused S */
             paused_s: number;
             /**
+             * Until S
+             * @description of printing from the first try to the end of this one; none while it prints
+             */
+            until_s: number | null;
+            /**
              * Recorded At
              * Format: date-time
              */

@@ -39,6 +39,7 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
             </p>
             <p className="text-ink-2">
               {day(run.started_at)}
+              {run.attempt > 1 && run.until_s !== null && text.untilThen(duration(run.until_s))}
               {run.paused_s > 0 && text.paper.paused(duration(run.paused_s))}
               {run.parts > 1 && text.partsOn(run.parts)}
               {run.unattended && text.unattended2}

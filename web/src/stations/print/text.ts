@@ -51,6 +51,7 @@ export const text = {
   stop: "Stop the timer",
   deviates: "This file departs from the protocol",
   reason: "Reason to print it all the same",
+  untilThen: (time: string) => `, ${time} of printing since the first try began`,
   more: {
     open: "Print one more like it",
     title: "One more print",

@@ -68,6 +68,7 @@ function unsent(entry: Entry, job: Job): Run {
     ended_at: null,
     took_s: null,
     paused_s: 0,
+    until_s: null,
     recorded_at: momentOf(entry).toISOString(),
     from_paper: false,
     has_file: job.file !== null,
