@@ -26,7 +26,7 @@ def test_a_print_is_typed_from_paper_and_its_file_tied_to_it_later(
         return f"{day:%Y-%m-%d}T{hour:02}:{minute:02}"
 
     form.get_by_label("Started").fill(typed(8))
-    form.get_by_label("Ended").fill(typed(12, 30))
+    form.get_by_label("Ended", exact=True).fill(typed(12, 30))
     form.get_by_role("button", name="A pause").click()
     form.get_by_label("Pause 1, from").fill(typed(9))
     form.get_by_label("Pause 1, to").fill(typed(13))
@@ -90,3 +90,24 @@ def test_a_print_outside_the_plan_is_added_and_shown_as_such(site: Site, page: P
     expect(page.get_by_role("region", name="Prints").get_by_text("a trial")).to_be_visible()
     added = client.get(f"/api/studies/{study}/print")["jobs"][-1]
     assert page.url.endswith(f"#{added['id']}")
+
+
+def test_the_hour_that_a_clock_set_back_has_twice_is_asked_for(site: Site, browser) -> None:
+    client = site.bench.as_("reviewer")
+    study = frozen_study(client, frozen_at=datetime(2026, 10, 20, tzinfo=UTC))
+    job = client.get(f"/api/studies/{study}/print")["jobs"][0]
+    page = browser.new_context(timezone_id="Europe/Berlin").new_page()
+    site.sign_in(page, "reviewer")
+    page.goto(f"{site.url}/study/{study}/print#{job['id']}")
+    page.get_by_role("button", name="It was printed already").click()
+    form = page.get_by_role("form", name="Typed from paper")
+    form.get_by_label("Started").fill("2026-10-25T01:30")
+    form.get_by_label("Ended", exact=True).fill("2026-10-25T02:45")
+    expect(form).to_contain_text("1 h 15 min of printing")
+    form.get_by_label("Ended: this hour came twice that night; it was the second").check()
+    expect(form).to_contain_text("2 h 15 min of printing")
+    form.get_by_label("Why there is no sliced file of it").fill("the stick was lost")
+    form.get_by_role("button", name="Keep this print").click()
+    expect(page.get_by_text("Typed from paper on")).to_be_visible()
+    run = client.get(f"/api/jobs/{job['id']}")["runs"][-1]
+    assert (run["took_s"], run["ended_at"][:16]) == (8100, "2026-10-25T01:45")

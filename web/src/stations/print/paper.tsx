@@ -6,12 +6,11 @@ import { keys } from "../../api/keys";
 import { useChange } from "../../api/queries";
 import { duration, Field, Trouble } from "../../parts/bits";
 import { Toggles } from "../../parts/form/toggles";
+import { moments } from "../../parts/local-time";
 import { CauseField } from "./cause";
 import { text } from "./text";
 
 type Span = { begin: string; end: string };
-
-const seconds = (from: string, to: string) => (Date.parse(to) - Date.parse(from)) / 1000;
 
 /** A whole try as a sheet of paper has it: start, end, pauses, outcome. */
 export function Paper({
@@ -32,6 +31,17 @@ export function Paper({
   const enter = useChange(studyId, keys.job(studyId, job.id), (body: Schemas["PaperRun"]) =>
     unwrap(api.POST("/api/jobs/{job_id}/paper-run", { params: { path: { job_id: job.id } }, body })),
   );
+  // In the hour that a clock set back has twice, which of the two: by the label of its field.
+  const [second, setSecond] = useState<Record<string, boolean>>({});
+  const at = (label: string, local: string) => {
+    const found = moments(local);
+    return found[second[label] ? found.length - 1 : 0] ?? "";
+  };
+  const pausedFrom = (i: number) => at(text.paper.pausedFrom(i + 1), pauses[i]!.begin);
+  const pausedTo = (i: number) => at(text.paper.pausedTo(i + 1), pauses[i]!.end);
+  const began = at(text.paper.started, whole.begin);
+  const ended = at(text.paper.ended, whole.end);
+  const seconds = (from: string, to: string) => (from && to ? (Date.parse(to) - Date.parse(from)) / 1000 : 0);
   const several = job.parts > 1 || onPlate > 1;
   const again = job.runs.length > 0;
   const deviates =
@@ -39,19 +49,17 @@ export function Paper({
     (job.file.deviations.length > 0 && !job.file.accepted) ||
     (several && Number(parts) !== job.parts);
   const printed =
-    seconds(whole.begin, whole.end) -
-    pauses.reduce((sum, p) => sum + (p.begin && p.end ? seconds(p.begin, p.end) : 0), 0);
+    seconds(began, ended) - pauses.reduce((sum, _, i) => sum + seconds(pausedFrom(i), pausedTo(i)), 0);
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = new FormData(event.currentTarget);
     const said = (name: string) => String(form.get(name) ?? "").trim();
-    const at = (local: string) => new Date(local).toISOString();
     enter.mutate(
       {
         id: id.current,
-        started_at: at(whole.begin),
-        ended_at: at(whole.end),
-        pauses: pauses.map((p) => ({ begin: at(p.begin), end: at(p.end) })),
+        started_at: began,
+        ended_at: ended,
+        pauses: pauses.map((_, i) => ({ begin: pausedFrom(i), end: pausedTo(i) })),
         outcome,
         cause: outcome === "failed" ? (said("cause") as Schemas["Cause"]) : null,
         uses_attempt: outcome === "stopped" && form.get("counts") === "on",
@@ -65,16 +73,28 @@ export function Paper({
     );
   };
   const moment = (label: string, value: string, change: (value: string) => void) => (
-    <Field label={label}>
-      <input
-        className="input num"
-        type="datetime-local"
-        step={60}
-        required
-        value={value}
-        onChange={(e) => change(e.target.value)}
-      />
-    </Field>
+    <div>
+      <Field label={label}>
+        <input
+          className="input num"
+          type="datetime-local"
+          step={60}
+          required
+          value={value}
+          onChange={(e) => change(e.target.value)}
+        />
+      </Field>
+      {moments(value).length > 1 && (
+        <label className="flex items-baseline gap-2 text-small">
+          <input
+            type="checkbox"
+            checked={second[label] ?? false}
+            onChange={(e) => setSecond({ ...second, [label]: e.target.checked })}
+          />
+          <span>{text.paper.twice(label)}</span>
+        </label>
+      )}
+    </div>
   );
   return (
     <form

@@ -92,6 +92,7 @@ export const text = {
     pausedFrom: (n: number) => `Pause ${n}, from`,
     pausedTo: (n: number) => `Pause ${n}, to`,
     noPause: (n: number) => `No pause ${n}`,
+    twice: (label: string) => `${label}: this hour came twice that night; it was the second`,
     addPause: "A pause",
     printed: (time: string) => `${time} of printing, pauses left out`,
     whyNoFile: "Why there is no sliced file of it",
