@@ -298,7 +298,7 @@ class Bench:
     @cached_property
     def cannot(self) -> dict[uuid.UUID, str]:
         """By job why its machine cannot print it, as was said last."""
-        return cannot_print(self._ask, self.study.id, self.jobs)
+        return cannot_print(self._ask, self.study.id, lambda: self.jobs)
 
     def comparable(self) -> "Bench":
         """The first arm's jobs of what every machine prints, on which figures stand side by side; what one of them cannot print

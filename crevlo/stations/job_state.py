@@ -28,6 +28,9 @@ class JobState:
     spool_id: uuid.UUID
     copy: int
     position: int
+    added: str
+    """What it is outside the plan; empty for a planned one."""
+    counts: bool
     tries: int
     failed: int
     used: int

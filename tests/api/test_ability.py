@@ -88,8 +88,9 @@ def test_it_is_said_once_with_its_reason_and_never_while_it_prints(client: Clien
         _say(client, second["id"])
     client.send("POST", f"/api/runs/{run['runs'][-1]['id']}/end", {"outcome": "failed", "cause": "machine"})
     assert _say(client, second["id"])["cannot"]
-    with pytest.raises(ApiError, match="on record already"):
-        _say(client, first["id"])
+    for again in ({}, {"of_material": True}):
+        with pytest.raises(ApiError, match="on record already"):
+            _say(client, first["id"], **again)
     # The only piece: it stays, and the machine that cannot print it has no figure of it.
     rank = client.send("POST", f"/api/studies/{study}/rank", {})
     assert {s["machine"]["name"] for s in rank["standings"]} == {"Mesa", "Sparrow"}

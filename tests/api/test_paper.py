@@ -1,5 +1,6 @@
 """Runs typed afterwards: times in order, pauses that are no printing, files that come later, tries that add up."""
 
+from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime, timedelta
 
 import pytest
@@ -74,6 +75,7 @@ def test_pauses_and_the_night_are_no_printing_time(client: Client, jobs: list[di
         (_paper(0, 4, deviation_reason=""), "Say why there is no sliced file"),
         (_paper(0, 4, without_file=False), "Drop the sliced file"),
         (_paper(0, 4, outcome="failed"), "Give the cause"),
+        (_paper(0, 4, (0, 2), (2, 4)), "no time of printing"),
         (_paper(-48, -40), "before the protocol was frozen"),
     ],
 )
@@ -86,6 +88,26 @@ def test_what_cannot_have_been_so_is_refused_and_nothing_is_kept(
     assert client.get(f"/api/jobs/{job}")["runs"] == []
     kept = client.get(f"/api/studies/{client.get('/api/studies')['studies'][0]['id']}/plan")["deviations"]
     assert kept == []
+
+
+def test_pauses_that_begin_with_the_print_or_touch_are_pauses_all_the_same(client: Client, jobs: list[dict]) -> None:
+    first, second = _of(jobs, "Mesa")
+    run = client.send("POST", f"/api/jobs/{first}/paper-run", _paper(0, 4, (0, 1), (1, 1.5), (3, 4)))["runs"][-1]
+    assert run["paused_s"] == 2.5 * 3600
+    assert len({e["at"] for e in run["events"]}) == len(run["events"])
+    alone = client.send("POST", f"/api/jobs/{second}/paper-run", _paper(5, 6))["runs"][-1]
+    assert (alone["paused_s"], alone["events"]) == (0, [])
+
+
+def test_of_two_typed_at_once_for_one_machine_one_is_kept(client: Client, jobs: list[dict]) -> None:
+    def enter(job: str) -> int:
+        headers = {"X-CSRFToken": client.csrf, "X-Write-Id": new()}
+        return client.http.post(f"/api/jobs/{job}/paper-run", json=_paper(0, 4), headers=headers).status_code
+
+    with ThreadPoolExecutor(2) as pool:
+        answers = sorted(pool.map(enter, _of(jobs, "Mesa")))
+    assert answers[0] == 200
+    assert answers[1] >= 400
 
 
 def test_a_machine_prints_one_thing_at_a_time(client: Client, jobs: list[dict]) -> None:

@@ -1,5 +1,7 @@
 """More than one part on a plate: planned by what fits, told by the file or a person, paid for by the part."""
 
+import re
+
 import pytest
 
 from crevlo.core.cost import CostInputs, cost_per_good_part
@@ -95,7 +97,19 @@ def test_parts_come_from_the_names_in_the_file_or_are_asked_for(client: Client) 
     told = client.send("POST", f"/api/jobs/{second}/runs", start | {"deviation_reason": "one did not fit"})
     assert told["runs"][-1]["parts"] == 9
     departures = client.get(f"/api/studies/{study}/plan")["deviations"]
-    assert any("instead of 10" in d["what"] for d in departures)
+    assert any("Parts on the plate 9 instead of 10" in d["what"] for d in departures)
+
+
+def test_a_file_that_states_less_than_its_tower_takes_still_has_a_cost(client: Client) -> None:
+    _model(client, "Corvane Twin", (250, 210), tools=2)
+    study = plates.play(client, _spool(client, "S-1"), _spool(client, "S-2"), seed=6)
+    job = client.get(f"/api/studies/{study}/print")["jobs"][0]["id"]
+    content = plates.plate_file(plates.MACHINES["Corvane Twin"])
+    short = re.sub(rb"; filament used \[mm\] = .*", b"; filament used [mm] = 10, 10", content)
+    short = re.sub(rb"; filament used \[g\] = .*", b"; filament used [g] = 0.5, 0.5", short)
+    client.send("PUT", f"/api/jobs/{job}/file", content=short, id=new(), name="short.gcode")
+    view = client.get(f"/api/studies/{study}/batch", parts=12)
+    assert all(m["each"]["part_g"] >= 0 and m["each"]["cost"] > 0 for m in view["machines"])
 
 
 def test_a_part_of_twelve_pays_a_twelfth_of_its_plate(client: Client) -> None:

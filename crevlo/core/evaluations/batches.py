@@ -35,6 +35,8 @@ def plate_load(machine: Machine, line: Key) -> PlateLoad | NotDetermined:
     fixed_s = math.fsum(machine.unit.warm_up_s) / len(machine.unit.warm_up_s) if machine.unit.warm_up_s else 0.0
     changes = round(of_file.changes)
     by_plate_s = fixed_s + changes * of_file.change_s
+    if all(run.hours <= 0 for run in good):
+        return NotDetermined("a good print that took some time")
     # What a run took beyond warming up and changing went into its parts.
     part_s = math.fsum(max(0.0, HOUR_S * run.hours - by_plate_s) / run.parts for run in good) / len(good)
     return PlateLoad(

@@ -147,7 +147,9 @@ def plate_of(bench: Bench, job: Job, facts: Mapping[str, Any]) -> Filament:
     """One plate as its sliced file states it; parts as they lay there at the last try."""
     runs = bench.runs.get(job.id, [])
     parts = (runs[-1].parts if runs else None) or facts.get("parts") or job.parts
-    waste_g = sum(u["mass_g"] or 0.0 for u in facts.get("uses", []) if u["portion"] in PURGED)
+    # A file may state less filament than its moves lay down: no more is waste than there is.
+    purged = sum(u["mass_g"] or 0.0 for u in facts.get("uses", []) if u["portion"] in PURGED)
+    waste_g = min(purged, facts["mass_g"])
     return Filament(
         parts, (facts["mass_g"] - waste_g) / parts, waste_g, _money(bench, job, facts), facts.get("tool_changes") or 0,
         facts.get("change_s") or 0.0,

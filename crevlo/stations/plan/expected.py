@@ -60,8 +60,9 @@ def file_ratios(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UU
     )  # fmt: skip
     pairs: dict[uuid.UUID, list[tuple[float, float]]] = defaultdict(list)
     for unit_id, started_at, ended_at, paused_s, stated_s in rows:
-        if stated_s:
-            pairs[unit_id].append(((ended_at - started_at).total_seconds() - paused_s, stated_s))
+        took_s = (ended_at - started_at).total_seconds() - paused_s
+        if stated_s and took_s > 0:
+            pairs[unit_id].append((took_s, stated_s))
     return {unit_id: time_ratio(mine) for unit_id, mine in pairs.items()}
 
 

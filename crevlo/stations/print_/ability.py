@@ -45,9 +45,9 @@ def say(session: Session, job_id: uuid.UUID, given: NewAbility, person_id: uuid.
     if session.scalar(select(Run.id).where(Run.job_id.in_([j.id for j in jobs]), Run.ended_at.is_(None)).limit(1)):
         raise Refused("It is printing that just now. End the run first.")
     cannot = load_bench(session, job.study_id, [job.unit_id]).cannot
-    if given.able == (job.id not in cannot):
-        raise Refused("That is on record already." if not given.able else "Nothing says that it cannot.")
     lines = {line_of(other): other for other in jobs if given.able == (other.id in cannot)}
+    if not lines:
+        raise Refused("That is on record already." if not given.able else "Nothing says that it cannot.")
     for at, (artifact_id, spool_id) in enumerate(lines):
         session.add(
             Ability(

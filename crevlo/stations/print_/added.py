@@ -8,7 +8,7 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import load_bench
-from crevlo.stations.kit.shape import Missing, Refused, Shape
+from crevlo.stations.kit.shape import Refused, Shape
 from crevlo.stations.print_.job import JobView, view_job
 from crevlo.stations.protocol import MOST_JOBS
 from crevlo.stations.study import job_with_unit
@@ -39,7 +39,7 @@ def add_print(session: Session, job_id: uuid.UUID, given: NewPrint, person_id: u
     session.scalars(select(Study).where(Study.id == like.study_id).with_for_update()).one()
     bench = load_bench(session, like.study_id, [like.unit_id])
     if not given.reason.strip():
-        raise Missing("Say why it is printed.")
+        raise Refused("Say why it is printed.")
     if like.id in bench.cannot:
         raise Refused(
             f"It is on record that this machine cannot print it: {bench.cannot[like.id]}. Take that back first."

@@ -145,7 +145,7 @@ def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
             spool=bench.spools[job.spool_id].code, copy_number=job.copy, position=job.position,
             state=_state_of(job, bench.cannot),
             attempts=job.tries, tries_used=job.used, started_at=job.started_at if job.live else None,
-            estimate_s=job.time_s, has_file=job.has_file, added=bench.job_of[job.id].added, counts=bench.job_of[job.id].counts,
+            estimate_s=job.time_s, has_file=job.has_file, added=job.added, counts=job.counts,
         )
         for job in job_states(session, study_id)
     ]  # fmt: skip

@@ -1,7 +1,7 @@
 """A run typed afterwards, from a stopwatch and a sheet of paper: start, end, pauses and outcome at once."""
 
 import uuid
-from datetime import timedelta
+from datetime import datetime, timedelta
 
 from pydantic import Field
 from sqlalchemy import func, select
@@ -15,6 +15,7 @@ from crevlo.stations.print_.marks import NewEvent, mark_event
 from crevlo.stations.print_.run import EndRun, StartRun, end_run, start_run
 from crevlo.stations.study import job_with_unit
 from crevlo.store.device import RunEventKind
+from crevlo.store.machine import Unit
 from crevlo.store.run import Run
 from crevlo.store.study import Job
 
@@ -63,19 +64,8 @@ def enter_run(session: Session, job_id: uuid.UUID, given: PaperRun, person_id: u
         person_id,
     )  # fmt: skip
     run_by_id(session, given.id).from_paper = True
-    if given.pauses:
-        mark_event(
-            session, given.id, NewEvent(id=uuid.uuid4(), kind=RunEventKind.PRINTING, at=given.started_at), person_id
-        )
-    last = began
-    for pause in sorted(given.pauses, key=lambda p: p.begin):
-        stopped, went_on = stated_time(pause.begin), stated_time(pause.end)
-        if not last <= stopped < went_on <= ended:
-            raise Refused("Pauses lie within the print, one after another, each with its end after its beginning.")
-        last = went_on
-        for kind, at in ((RunEventKind.PAUSED, pause.begin), (RunEventKind.PRINTING, pause.end)):
-            if kind is RunEventKind.PAUSED or went_on < ended:
-                mark_event(session, given.id, NewEvent(id=uuid.uuid4(), kind=kind, at=at), person_id)
+    for kind, at in _marks(given, began, ended):
+        mark_event(session, given.id, NewEvent(id=uuid.uuid4(), kind=kind, at=at), person_id)
     end_run(
         session, given.id,
         EndRun(
@@ -86,9 +76,27 @@ def enter_run(session: Session, job_id: uuid.UUID, given: PaperRun, person_id: u
     return view_job(session, job_id)
 
 
+def _marks(given: PaperRun, began: datetime, ended: datetime) -> list[tuple[RunEventKind, datetime]]:
+    """What began when, where there were pauses: no two at the same moment, of which one would hide the other."""
+    pauses = sorted((stated_time(p.begin), stated_time(p.end)) for p in given.pauses)
+    last = began
+    for stopped, went_on in pauses:
+        if not last <= stopped < went_on <= ended:
+            raise Refused("Pauses lie within the print, one after another, each with its end after its beginning.")
+        last = went_on
+    if pauses and sum((went_on - stopped for stopped, went_on in pauses), timedelta()) >= ended - began:
+        raise Refused("The pauses leave no time of printing.")
+    starts = {stopped for stopped, _ in pauses}
+    printing = [at for at in (began, *(went_on for _, went_on in pauses)) if at not in starts and at < ended]
+    marks = [(RunEventKind.PAUSED, at) for at in starts] + [(RunEventKind.PRINTING, at) for at in printing]
+    return sorted(marks, key=lambda mark: mark[1]) if pauses else []
+
+
 def _alone(session: Session, job: Job, given: PaperRun) -> None:
     """A machine prints one thing at a time, and the tries at a print follow each other."""
     began, ended = stated_time(given.started_at), stated_time(given.ended_at)
+    # Two that are typed at once for one machine come one after the other.
+    session.execute(select(Unit.id).where(Unit.id == job.unit_id).with_for_update())
     other = session.execute(
         select(Run, Job).join(Job, Job.id == Run.job_id)
         .where(Job.unit_id == job.unit_id, Run.started_at < ended, func.coalesce(Run.ended_at, func.now()) > began)

@@ -109,7 +109,11 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
             )
         )
     named = file.facts.get("parts") if file else None
-    if given.parts is not None and given.parts != job.parts and not (file and file.deviations):
+    told = any(
+        d["setting"] == sliced.ON_THE_PLATE and d["found"] == str(given.parts)
+        for d in (file.deviations if file else [])
+    )
+    if given.parts is not None and given.parts != job.parts and not told:
         if not given.deviation_reason.strip():
             raise Refused(f"{job.parts} parts were planned on this plate. Say why it is {given.parts}.")
         session.add(

@@ -2,6 +2,7 @@
 -- One line a print, in the order of printing; what was entered after the reveal does not count. Each print is looked up by
 -- its own number, so that what other studies hold costs nothing.
 select job.id, job.unit_id, job.arm_id, job.artifact_id, job.spool_id, job.copy, job.position,
+  job.added, job.counts,
   coalesce(tries.tries, 0) as tries, coalesce(tries.failed, 0) as failed, coalesce(tries.used, 0) as used,
   tries.outcome, tries.started_at, made.id as specimen_id, coalesce(read.readings, 0) as readings,
   coalesce(judged.judged, false) as judged, file.id is not null as has_file,
