@@ -3,6 +3,7 @@
 import io
 import socket
 import struct
+import threading
 import time
 import uuid
 import zipfile
@@ -15,6 +16,7 @@ import pytest
 from crevlo.core.estimate import BadInput
 from crevlo.sim.client import ApiError, Client
 from crevlo.stations.kit.apart import apart
+from crevlo.stations.library import shelf
 from tests.api.test_ingest import Sender, add, run_for
 from tests.conftest import Bench
 from tests.plain.harm import die, eat, spin
@@ -130,20 +132,30 @@ def test_thousands_of_reports_are_one_quick_batch_and_a_batch_spans_two_months_a
     assert (answer.status_code, "62 days" in answer.text) == (422, True)
 
 
-def test_a_heavy_call_waits_for_the_one_before_of_the_same_person(bench_of_module: Bench, client: Client) -> None:
+def test_a_heavy_call_waits_for_the_one_before_of_the_same_person(
+    bench_of_module: Bench, client: Client, monkeypatch: pytest.MonkeyPatch
+) -> None:
     other = bench_of_module.as_("owner")
-    query = {"bed_x": 400, "bed_y": 400, "turns": 8, "wanted": 200, "spacing": 0.4}
+    begun, go_on, packed = threading.Event(), threading.Event(), shelf.plate
 
-    def ask(who: Client, wish: dict) -> int:
-        return who.http.get("/api/shelf/RA/plate", params=wish).status_code
+    def plate_of_the_first_waits(session, ref, sizes, query):
+        if query.wanted == 2:
+            begun.set()
+            assert go_on.wait(60)
+        return packed(session, ref, sizes, query)
 
-    with ThreadPoolExecutor(3) as pool:
-        first = pool.submit(ask, client, query)
-        time.sleep(0.4)
-        second = pool.submit(ask, client, query | {"brim": 3})
-        third = pool.submit(ask, other, {"bed_x": 120, "bed_y": 120, "wanted": 1})
-        answers = first.result(), second.result(), third.result()
-    assert answers == (200, 429, 200)
+    def ask(who: Client, wanted: int) -> int:
+        return who.http.get("/api/shelf/RA/plate", params={"bed_x": 120, "bed_y": 120, "wanted": wanted}).status_code
+
+    monkeypatch.setattr(shelf, "plate", plate_of_the_first_waits)
+    with ThreadPoolExecutor(1) as pool:
+        first = pool.submit(ask, client, 2)
+        try:
+            assert begun.wait(60)
+            assert (ask(client, 1), ask(other, 1)) == (429, 200)
+        finally:
+            go_on.set()
+        assert (first.result(), ask(client, 1)) == (200, 200)
 
 
 def test_silent_and_dripping_callers_shut_nobody_out(bench: Bench) -> None:
