@@ -242,6 +242,7 @@ class Places(NamedTuple):
     blind_code: str
     artifact_id: uuid.UUID
     places: int
+    rejected: bool
 
 
 _PLACES = text((SQL / "places_entered.sql").read_text())

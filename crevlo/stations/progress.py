@@ -77,11 +77,13 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
         a.id: readings_due(protocol, a)
         for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(printed)))
     }
-    measured = sum(s.places >= due[s.artifact_id] for s in specimens)
+    measured = sum(s.rejected or s.places >= due[s.artifact_id] for s in specimens)
     locked = session.scalar(
         select(func.count(func.distinct(InspectionLock.specimen_id)))
-        .join(Specimen, Specimen.id == InspectionLock.specimen_id).where(Specimen.study_id == study_id)
+        .join(Specimen, Specimen.id == InspectionLock.specimen_id)
+        .where(Specimen.study_id == study_id, Specimen.run_id.not_in(rejected))
     ) or 0  # fmt: skip
+    locked += sum(s.rejected for s in specimens)
     units = [u.unit_id for u in study.units]
     safety = latest_safety(session, units)
     received = sum(safety_standing(safety.get(u, {})) is not None for u in units)

@@ -142,6 +142,15 @@ def test_three_looks_have_their_lists_and_a_rejected_part_is_a_failed_print(revi
     choices = {c["code"]: c for c in reviewer.get(f"/api/studies/{study}/scheme")["choices"]}
     assert sorted(f["value"] for f in choices["success"]["figures"]) == [pytest.approx(25), pytest.approx(75)]
 
+    # Neither the caliper nor a rater waits for it, nor does the reveal.
+    lines = reviewer.get(f"/api/studies/{study}/measure")["queue"]
+    gone = next(line for line in lines if line["rejected"])
+    assert [s["blind_code"] for s in specimens(rater, study) if s["rejected"]] == [gone["blind_code"]]
+    before = reviewer.get(f"/api/studies/{study}/inspect")["reveal_needs"]
+    assert before.startswith("Still to be scored") and gone["blind_code"] not in before
+    stations = {s["station"]: s["count"] for s in reviewer.get(f"/api/studies/{study}/line")["stations"]}
+    assert (stations["measure"], stations["inspect"]) == (f"1/{len(lines)}",) * 2
+
     # The careful look is blind: the rater's own, and others' only by their number.
     one = specimens(rater, study)[0]
     looks = rater.get(f"/api/specimens/{one['id']}/looks")

@@ -12,7 +12,7 @@ from crevlo.core.blind import CODE_RULE, follows
 from crevlo.core.defects import KNOWN, asked_of, specimen_quality
 from crevlo.stations.bench import load_bench
 from crevlo.stations.blind import late_reason
-from crevlo.stations.entered import ScoreRow, current_scores
+from crevlo.stations.entered import ScoreRow, current_rejections, current_scores
 from crevlo.stations.inspect.defects import DefectText, defect_texts
 from crevlo.stations.inspect.reject import reject_specimen
 from crevlo.stations.judged import own_defects
@@ -22,7 +22,7 @@ from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
 from crevlo.stations.library.artifact import shown_by
 from crevlo.stations.study import artifacts_of, current_protocol, get_study
 from crevlo.store.machine import ArtifactVersion
-from crevlo.store.reading import DefectScore, InspectionLock
+from crevlo.store.reading import DefectScore, InspectionLock, Rejection
 from crevlo.store.run import Run, Specimen
 from crevlo.store.study import Job, Study
 
@@ -49,6 +49,7 @@ class SpecimenScores(Shape):
     locked_by_others: int
     quality: float | None
     rejected_by: str | None
+    rejected: bool = Field(description="the print was rejected: scores of it are welcome, not due")
 
 
 class InspectView(Shape):
@@ -141,6 +142,7 @@ def _lines(
     artifacts = {a.id: a for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(printed)))}
     own = own_defects(session, study.id)
     asked = {a.id: asked_of(shown_by(a), own) for a in artifacts.values()}
+    rejected = current_rejections(session, [s.id for s in specimens])
     lines = []
     for specimen in specimens:
         given = scores.get(specimen.id, [])
@@ -159,6 +161,7 @@ def _lines(
                 asked=list(of), locked_by_others=len(locks.get(specimen.id, set()) - {person_id}), scores=given,
                 given=len(of) if locked else len(given),
                 quality=quality.value if quality else None, rejected_by=quality.rejected_by if quality else None,
+                rejected=specimen.id in rejected,
             )
         )  # fmt: skip
     return lines
@@ -182,7 +185,8 @@ def _reveal_needs(session: Session, study: Study) -> str:
     codes = session.scalars(
         select(Specimen.blind_code)
         .outerjoin(InspectionLock, InspectionLock.specimen_id == Specimen.id)
-        .where(Specimen.study_id == study.id, InspectionLock.id.is_(None)).order_by(Specimen.position, Specimen.blind_code)
+        .outerjoin(Rejection, Rejection.specimen_id == Specimen.id)
+        .where(Specimen.study_id == study.id, InspectionLock.id.is_(None), Rejection.id.is_(None)).order_by(Specimen.position, Specimen.blind_code)
         .limit(7)
     ).all()  # fmt: skip
     printed = session.scalar(select(Specimen.id).where(Specimen.study_id == study.id).limit(1))
@@ -245,7 +249,7 @@ def lock(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> Insp
 
 
 def reveal(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> RevealedList:
-    """Opens which code was which machine; only once every specimen is scored and locked."""
+    """Opens which code was which machine; only once every specimen that was not rejected is scored and locked."""
     if get_study(session, study_id).revealed_at is None:
         if needs := _reveal_needs(session, get_study(session, study_id)):
             raise Refused(needs)

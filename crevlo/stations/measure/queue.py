@@ -22,6 +22,7 @@ class QueueLine(Shape):
     artifact: str
     done: int
     due: int
+    rejected: bool = Field(description="the print was rejected: what was read of it stands, more is not due")
 
 
 class MeasureQueue(Shape):
@@ -52,6 +53,7 @@ def view_queue(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> M
             QueueLine(
                 id=s.specimen_id, blind_code=s.blind_code, artifact_id=s.artifact_id, artifact=artifacts[s.artifact_id].name,
                 done=min(s.places, due[s.artifact_id]), due=due[s.artifact_id],
+                rejected=s.rejected,
             )
             for s in specimens
         ],

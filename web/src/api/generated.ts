@@ -7543,6 +7543,11 @@ export interface components {
             done: number;
             /** Due */
             due: number;
+            /**
+             * Rejected
+             * @description the print was rejected: what was read of it stands, more is not due
+             */
+            rejected: boolean;
         };
         /** SpecimenView */
         SpecimenView: {
@@ -8690,6 +8695,11 @@ export interface components {
             quality: number | null;
             /** Rejected By */
             rejected_by: string | null;
+            /**
+             * Rejected
+             * @description the print was rejected: scores of it are welcome, not due
+             */
+            rejected: boolean;
         };
         /**
          * Inspected

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { Fragment, useRef, useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { keys } from "../../api/keys";
 import { outboxNow, put, useOutbox } from "../../api/outbox";
@@ -42,10 +42,18 @@ export function Scores({ studyId, view }: { studyId: string; view: Schemas["Insp
     outbox.some(
       (e) => e.person === me.data?.person_id && e.path === `/api/specimens/${s.id}/lock` && !e.refused,
     );
-  const fresh = view.specimens.filter((s) => !locks(s) && s.locked_by_others === 0);
-  const again = view.specimens.filter((s) => !locks(s) && s.locked_by_others > 0);
+  const wanted = view.specimens.filter((s) => !locks(s) && !s.rejected);
+  const fresh = wanted.filter((s) => s.locked_by_others === 0);
+  const again = wanted.filter((s) => s.locked_by_others > 0);
+  const rejected = view.specimens.filter((s) => !locks(s) && s.rejected);
   const open = [...fresh, ...again];
   const done = view.specimens.filter(locks);
+  const lists: [string, Schemas["SpecimenScores"][]][] = [
+    [text.toInspect(fresh.length), fresh],
+    [text.again(again.length), again],
+    [text.locked(done.length), done],
+    [text.notWanted(rejected.length), rejected],
+  ];
   const line = view.specimens.find((s) => s.id === chosen) ?? open[0] ?? view.specimens[0]!;
   // What is locked comes without its scores in the list, and is asked for when it is looked at.
   const whole = useQuery({
@@ -180,30 +188,20 @@ export function Scores({ studyId, view }: { studyId: string; view: Schemas["Insp
         data-scrolls
         className="sheet min-h-0 overflow-y-auto max-[1020px]:max-h-40"
       >
-        <h2 className="lab px-3 pt-2 pb-1">{text.toInspect(fresh.length)}</h2>
-        <List
-          lines={fresh}
-          of={(s) => s.asked.length}
-          active={specimen.id}
-          choose={choose}
-          given={(s) => (s.locked ? s.given : effective(s).size)}
-        />
-        {again.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.again(again.length)}</h2>}
-        <List
-          lines={again}
-          of={(s) => s.asked.length}
-          active={specimen.id}
-          choose={choose}
-          given={(s) => (s.locked ? s.given : effective(s).size)}
-        />
-        {done.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.locked(done.length)}</h2>}
-        <List
-          lines={done}
-          of={(s) => s.asked.length}
-          active={specimen.id}
-          choose={choose}
-          given={(s) => (s.locked ? s.given : effective(s).size)}
-        />
+        {lists
+          .filter(([, lines], place) => place === 0 || lines.length > 0)
+          .map(([heading, lines]) => (
+            <Fragment key={heading}>
+              <h2 className="lab px-3 pt-3 pb-1 first:pt-2">{heading}</h2>
+              <List
+                lines={lines}
+                of={(s) => s.asked.length}
+                active={specimen.id}
+                choose={choose}
+                given={(s) => (s.locked ? s.given : effective(s).size)}
+              />
+            </Fragment>
+          ))}
       </section>
       <div className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] gap-2">
         <Toggles

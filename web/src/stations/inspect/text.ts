@@ -105,6 +105,7 @@ export const text = {
   emptyWhy: "A good print becomes a specimen with a blind code. Start prints at station 3.",
   toInspect: (n: number) => `To inspect, ${n}`,
   again: (n: number) => `Scored by another rater, ${n}`,
+  notWanted: (n: number) => `Rejected, not wanted, ${n}`,
   locked: (n: number) => `Locked by you, ${n}`,
   lock: "Lock these scores",
   scoreLabel: (code: string, defect: string, severity: number) =>
@@ -117,7 +118,8 @@ export const text = {
   slip: "The next digit takes the place of the score just given; both stay on record.",
   slipReason: "slip of the finger, put right at once",
   follows: (n: number, of: number) => `${n} of ${of} codes follow from the secret, opened at the reveal`,
-  lockHint: "Locked scores are final. Machines can be revealed once every specimen is locked.",
+  lockHint:
+    "Locked scores are final. Machines can be revealed once every specimen that was not rejected is locked.",
   reveal: "Reveal the machines",
   blind: "Machines hidden",
   shown: "Machines revealed",

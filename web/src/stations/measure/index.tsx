@@ -19,7 +19,7 @@ import { BedMap } from "./entry/map";
 import { type Mode, ReadingEntry } from "./entry/reading";
 import { useKeeping } from "./keeping";
 import { isTable, PasteTable, readSheet } from "./paste";
-import { Queue, Strip } from "./queue";
+import { isDue, Queue, Strip } from "./queue";
 import { ReadingTable } from "./readings";
 import { Says } from "./says";
 import { keptIn, type Slot, slotsOf, waitingFor } from "./slots";
@@ -36,7 +36,7 @@ export default function Measure({ studyId }: { studyId: string }) {
   const specimenId =
     chosen ??
     queue.data?.queue.find((q) => scanned !== "" && q.blind_code === scanned)?.id ??
-    queue.data?.queue.find((q) => q.done < q.due)?.id ??
+    queue.data?.queue.find(isDue)?.id ??
     queue.data?.queue[0]?.id ??
     null;
   // A finished specimen stays until the person takes the next part in hand.
@@ -168,7 +168,7 @@ function Bench({
     setMore({ of: specimenId, featureId: feature_id, repeats: of.readings.length + n });
   };
   const unfinished = groups.find((g) => g.entry !== group?.entry && g.done < g.due);
-  const following = queue.queue.find((q) => q.done < q.due && q.id !== specimenId);
+  const following = queue.queue.find((q) => isDue(q) && q.id !== specimenId);
   const goOn = () => {
     if (unfinished && !slot) setWanted(unfinished.entry);
     else if (following) take(following.id);

@@ -53,7 +53,12 @@ export function Strip({
   );
 }
 
-/** Specimens still to be measured, then those that are. */
+/** Whether readings of a specimen are still wanted. */
+export function isDue(line: Schemas["QueueLine"]): boolean {
+  return !line.rejected && line.done < line.due;
+}
+
+/** Specimens still to be measured, then those that are, then rejected ones. */
 export function Queue({
   studyId,
   bench,
@@ -68,8 +73,9 @@ export function Queue({
   paste: () => void;
 }) {
   const { queue } = bench;
-  const todo = queue.filter((q) => q.done < q.due);
+  const todo = queue.filter(isDue);
   const finished = queue.filter((q) => q.done >= q.due);
+  const rejected = queue.filter((q) => q.rejected && q.done < q.due);
   return (
     <section aria-label={text.queue} className="sheet flex min-h-0 flex-col max-[1020px]:max-h-48">
       <div data-scrolls className="min-h-0 flex-1 overflow-y-auto">
@@ -77,6 +83,8 @@ export function Queue({
         <QueueList lines={todo} active={active} choose={choose} />
         {finished.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.done(finished.length)}</h2>}
         <QueueList lines={finished} active={active} choose={choose} />
+        {rejected.length > 0 && <h2 className="lab px-3 pt-3 pb-1">{text.rejected(rejected.length)}</h2>}
+        <QueueList lines={rejected} active={active} choose={choose} />
       </div>
       <div className="flex flex-wrap gap-x-4 gap-y-1 border-t border-rule-2 px-3 py-2 text-small">
         <button type="button" className="underline" onClick={paste}>

@@ -14,6 +14,7 @@ const ASKS: Record<string, string> = {
 export const text = {
   toMeasure: (n: number) => `To measure, ${n}`,
   done: (n: number) => `Done, ${n}`,
+  rejected: (n: number) => `Rejected, not wanted, ${n}`,
   specimen: "Specimen",
   where: "Where to measure",
   reading: "Reading",
