@@ -32,7 +32,7 @@ setup-test: setup
 	@mkdir -p .crevlo/stamps && touch $@
 
 # The reader of sliced files is compiled before anybody waits for it, and again whenever it has changed.
-.crevlo/stamps/compiled: .crevlo/stamps/python crevlo/core/motion/reader.py crevlo/core/motion/timing.py
+.crevlo/stamps/compiled: .crevlo/stamps/python $(wildcard crevlo/core/motion/*.py)
 	@$(PY) -c "from crevlo.core.motion.stream import compiled; compiled()" && touch $@
 
 .crevlo/stamps/node: web/package.json web/package-lock.json

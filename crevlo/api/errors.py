@@ -12,7 +12,7 @@ from sqlalchemy.exc import TimeoutError as PoolTimeout
 from werkzeug.exceptions import HTTPException
 
 from crevlo.core.estimate import BadInput, NotDetermined
-from crevlo.stations.kit.shape import Conflict, Missing, Refused
+from crevlo.stations.kit.shape import Choose, Conflict, Missing, Refused
 from crevlo.stations.library.person import TooManyTries
 
 log = structlog.get_logger("crevlo")
@@ -61,6 +61,8 @@ def for_exception(error: Exception) -> Response | None:
         return problem(404, str(error))
     if isinstance(error, Conflict):
         return problem(409, str(error), theirs=error.theirs)
+    if isinstance(error, Choose):
+        return problem(409, str(error), choices=error.choices)
     if isinstance(error, TooManyTries):
         return problem(429, "Too many failed sign-ins. Wait a quarter of an hour, then try again.")
     if isinstance(error, Busy):

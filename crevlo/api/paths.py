@@ -102,6 +102,7 @@ class TraceQuery(VersionQuery, TraceColumns):
 class FileQuery(BaseModel):
     id: uuid.UUID
     name: str = Field(max_length=400)
+    plate: int | None = Field(default=None, ge=0, le=9999, description="of a project with several plates")
 
 
 class TemplatePath(BaseModel):

@@ -39,6 +39,7 @@ from crevlo.stations.print_ import (
     run_power,
     settings,
     sliced,
+    what_if,
     why,
 )
 
@@ -141,7 +142,7 @@ def withdraw_file(path: JobFilePath) -> job.JobView:
 @api.put("/jobs/<uuid:job_id>/file", responses={200: job.JobView}, openapi_extensions=ONE_UPLOAD)
 @writes(REVIEW)
 def take_file(path: JobPath, query: FileQuery) -> job.JobView:
-    return run.take_file(db(), path.job_id, query.id, query.name, request.get_data(), current_user.id)
+    return run.take_file(db(), path.job_id, query.id, query.name, request.get_data(), current_user.id, query.plate)
 
 
 @api.get("/files/<uuid:file_id>/picture")
@@ -163,6 +164,13 @@ def view_settings(path: JobPath) -> settings.SettingsView:
 def view_why(path: JobPath, query: OtherJobQuery) -> why.WhyView:
     """Why this print takes longer or shorter than another; for large files the result of the work asked for, if any."""
     return why.why(db(), path.job_id, query.other)
+
+
+@api.get("/jobs/<uuid:job_id>/what-if", responses={200: what_if.Replanned})
+@reads(NOT_BLIND)
+def view_what_if(path: JobPath, query: what_if.WhatIfQuery) -> what_if.Replanned:
+    """What this print would take with other limits of its machine."""
+    return what_if.what_if(db(), path.job_id, query)
 
 
 @api.post("/jobs/<uuid:job_id>/why", responses={200: WorkOut})

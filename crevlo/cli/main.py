@@ -29,7 +29,15 @@ def main(argv: list[str] | None = None) -> int:
         raise
 
 
-_TOLD = {"BadInput", "NotDetermined", "ClusterError", "ArchiveError", "OperationalError", "ProgrammingError"}
+_TOLD = {
+    "BadInput",
+    "WhichPlate",
+    "NotDetermined",
+    "ClusterError",
+    "ArchiveError",
+    "OperationalError",
+    "ProgrammingError",
+}
 
 
 def _parser() -> argparse.ArgumentParser:
@@ -59,6 +67,7 @@ def _parser() -> argparse.ArgumentParser:
         "--motion", action="store_true", help="plan the moves on the file's own limits: time, and where it goes"
     )
     gcode.add_argument("--flow", type=float, help="with --motion: what the hotend melts, in mm³/s")
+    gcode.add_argument("--plate", type=int, help="of a project with several plates")
     gcode.set_defaults(run=_gcode)
 
     migrate = commands.add_parser("migrate", help="bring DATABASE_URL to this version")
@@ -149,12 +158,18 @@ def _gcode(given: argparse.Namespace) -> int:
     from crevlo.cli.calc import plain
     from crevlo.core.estimate import NotDetermined
     from crevlo.core.gcode.facts import read_sliced
+    from crevlo.core.gcode.package import is_packed, unpacked
     from crevlo.core.motion.limits import Machine
 
     machine = Machine(most_mm3_s=given.flow)
 
     def content() -> Iterator[bytes]:
         with given.file.open("rb") as file:
+            head = file.read(2)
+            if is_packed(head):
+                yield unpacked(head + file.read(), given.plate)[0]
+                return
+            yield head
             yield from iter(lambda: file.read(1 << 20), b"")
 
     sliced = read_sliced(content(), machine=machine, g90_resets_extrusion=given.g90_resets_extrusion)

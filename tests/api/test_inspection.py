@@ -147,7 +147,8 @@ def test_three_looks_have_their_lists_and_a_rejected_part_is_a_failed_print(revi
     gone = next(line for line in lines if line["rejected"])
     assert [s["blind_code"] for s in specimens(rater, study) if s["rejected"]] == [gone["blind_code"]]
     before = reviewer.get(f"/api/studies/{study}/inspect")["reveal_needs"]
-    assert before.startswith("Still to be scored") and gone["blind_code"] not in before
+    assert before.startswith("Still to be scored")
+    assert gone["blind_code"] not in before
     stations = {s["station"]: s["count"] for s in reviewer.get(f"/api/studies/{study}/line")["stations"]}
     assert (stations["measure"], stations["inspect"]) == (f"1/{len(lines)}",) * 2
 

@@ -1,8 +1,10 @@
 """Sliced files on a job: motion, portions, differences between machines, and large files in the background."""
 
 import base64
+import gzip
 import io
 import uuid
+import zipfile
 from itertools import chain, repeat
 
 import pytest
@@ -86,6 +88,38 @@ def test_why_one_machine_is_slower_is_told_in_causes_that_add_up(client: Client,
     assert again["first_s"] > told["first_s"] + 60
     assert again["first_s"] - again["second_s"] == pytest.approx(sum(p["seconds"] for p in again["parts"]))
     assert "acceleration" in again["says"]
+
+
+def test_what_if_the_machine_sped_up_or_melted_otherwise(client: Client, jobs: list[str]) -> None:
+    drop(client, jobs[0], ONE)
+    path = f"/api/jobs/{jobs[0]}/what-if"
+    same = client.get(path)
+    assert same["planned_s"] == same["as_it_is_s"]
+    assert same["says"] == "That would not change the time."
+    quick, slow = client.get(path, acceleration=4, corner=2), client.get(path, flow=2)
+    assert quick["planned_s"] < same["as_it_is_s"] < slow["planned_s"]
+    assert "less" in quick["says"]
+    assert "longer" in slow["says"]
+    with pytest.raises(ApiError, match="no sliced file"):
+        client.get(f"/api/jobs/{jobs[1]}/what-if")
+
+
+def test_a_packed_file_is_read_and_of_a_project_its_plate(client: Client, jobs: list[str]) -> None:
+    view = client.send("PUT", f"/api/jobs/{jobs[0]}/file", content=gzip.compress(ONE), id=str(uuid.uuid4()), name="a.gcode.gz")  # fmt: skip
+    assert (view["file"]["time_s"], view["file"]["size_bytes"]) == (3955, len(ONE))
+    picture = io.BytesIO()
+    Image.new("RGB", (20, 10), "red").save(picture, "PNG")
+    packed = io.BytesIO()
+    with zipfile.ZipFile(packed, "w") as project:
+        for number, code in ((1, ONE), (2, OTHER)):
+            project.writestr(f"Metadata/plate_{number}.gcode", code)
+        project.writestr("Metadata/plate_2.png", picture.getvalue())
+    given = {"content": packed.getvalue(), "name": "both.3mf"}
+    with pytest.raises(ApiError, match="409 This project has 2 plates"):
+        client.send("PUT", f"/api/jobs/{jobs[1]}/file", **given, id=str(uuid.uuid4()))
+    assert "plate" not in str(client.get(f"/api/jobs/{jobs[1]}")["file"])
+    file = client.send("PUT", f"/api/jobs/{jobs[1]}/file", **given, id=str(uuid.uuid4()), plate=2)["file"]
+    assert (file["time_s"], file["name"], file["picture"]) == (2286, "both.3mf, plate 2", True)
 
 
 def test_settings_are_set_side_by_side_where_they_differ(client: Client, jobs: list[str]) -> None:

@@ -1,6 +1,10 @@
 """Sliced files: the real samples, the keys met in the wild, and hostile input."""
 
+import gzip
+import io
 import tracemalloc
+import zipfile
+from base64 import b64encode
 from collections.abc import Iterator
 
 import pytest
@@ -9,6 +13,7 @@ from hypothesis import strategies as st
 
 from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.core.gcode.facts import GcodeFacts, read_facts
+from crevlo.core.gcode.package import WhichPlate, is_packed, unpacked
 from crevlo.core.gcode.wanted import Wanted, deviations
 from crevlo.sim.device import sliced_file
 
@@ -22,7 +27,7 @@ def facts(text: str | bytes) -> GcodeFacts:
     [
         ("step-block-a-0.20-absolute", 3955, 225, [5012.43], [14.95], 0),
         ("step-block-b-0.20-relative", 2286, 225, [4889.75], [14.58], 0),
-        ("step-block-c-0.20-no-estimate", None, None, [5053.6], [15.1], 0),
+        ("step-block-c-0.20-no-estimate", None, 225, [5053.6], [15.1], 0),
         ("two-colour-tower", 5220, 60, [3631.75, 1845.1], [10.83, 5.64], 60),
     ],
 )  # fmt: skip
@@ -226,3 +231,79 @@ def test_words_for_people_are_no_commands(line: str) -> None:
     assert told.skipped == plain.skipped == {}
     assert told.length_mm == plain.length_mm
     assert not told.partial
+
+
+PRINTED = "M83\nG1 X0 Y0 Z0.2 F600\nG1 X10 E1\n"
+
+
+def test_more_ways_in_which_files_state_time_length_and_weight() -> None:
+    read = facts(
+        PRINTED + "; Build time: 1 hour 23 minutes\n; total filament length [mm] : 1234.5,20\n"
+        "; total filament weight [g] : 3.7,0.1\n; some_config = begin\n; layer_height = 0.2\n; some_config = end\n"
+    )
+    assert (read.time_s, read.time_from) == (4980, "comment “build time”")
+    assert [(t.length_mm, t.mass_g) for t in read.tools] == [(1234.5, 3.7), (20, 0.1)]
+    assert dict(read.settings) == {"layer_height": "0.2"}
+    assert facts(PRINTED + "; total filament used [g] = 2.5\n").mass_g == 2.5
+
+
+def test_what_is_drawn_back_on_the_way_of_a_wipe_is_no_plastic_of_the_part() -> None:
+    read = facts(";TYPE:Perimeter\nM83\nG1 X10 E5 F600\nG1 X8 E-0.6\nG1 X20\nG1 E0.8\n")
+    assert sum(u.length_mm for u in read.uses if u.portion.value == "model") == pytest.approx(5)
+
+
+def test_layers_by_height_where_no_mark_tells_them_and_once_where_two_do() -> None:
+    prime = "M83\nG1 X0 Y0 Z0.3 F600\nG1 X99 E9\n"
+    flat = "".join(f"G1 Z{0.2 * k:.1f}\nG1 X10 E1\nG1 Z{0.2 * k + 0.4:.1f}\nG1 X0\nG1 Z{0.2 * k:.1f}\nG1 Y9 E1\nG1 Y0\n" for k in range(1, 6))  # fmt: skip
+    assert facts(prime + flat).layers == 5
+    assert facts("M83\n" + flat + flat).layers == 10  # one piece after the other
+    spiral = "".join(f"G1 X{k % 2} Y{k % 3} Z{1 + 0.05 * k:.2f} E.1\n" for k in range(1, 41))
+    assert facts("M83\n" + flat + spiral).layers == 15
+    twice = "".join(f";LAYER_CHANGE\n;LAYER:{k}\nG1 Z{k} X{k} E1\n" for k in range(7))
+    assert facts("M83\n" + twice).layers == 7
+    assert isinstance(
+        facts("G1 X5 F600\nG1 X0\n").layers, NotDetermined
+    )  # moves that lay nothing are a file all the same
+
+
+def test_a_picture_of_any_kind_of_mark_and_one_that_never_ends() -> None:
+    png = b64encode(b"\x89PNG" + bytes(range(200))).decode()
+
+    def lines(mark: str, *, ends: bool) -> str:
+        rows = "".join(f"; {png[i : i + 70]}\n" for i in range(0, len(png), 70))
+        return f"; {mark} begin 16x16 {len(png)}\n{rows}" + (f"; {mark} end\n" if ends else "")
+
+    assert (facts(lines("thumbnail", ends=True) + PRINTED).picture or b"").startswith(b"\x89PNG")
+    assert facts(lines("thumbnail_PNG", ends=True) + PRINTED).picture is not None
+    cut = facts(lines("thumbnail", ends=False) + "; layer_height = 0.3\n" + PRINTED + ";TIME:60\n;LAYER_CHANGE\n")
+    assert (cut.picture, cut.settings["layer_height"], cut.time_s, cut.layers) == (None, "0.3", 60, 1)
+
+
+def project(plates: dict[str, bytes]) -> bytes:
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as package:
+        for name, content in plates.items():
+            package.writestr(name, content)
+    return out.getvalue()
+
+
+def test_packed_files_and_projects_of_several_plates() -> None:
+    code = PRINTED.encode()
+    assert unpacked(code) == (code, None)
+    assert unpacked(gzip.compress(code)) == (code, None)
+    one = project({"3D/model.model": b"<m/>", "Metadata/plate_1.gcode": code, "Metadata/plate_1.png": b"\x89PNG1"})
+    assert is_packed(one)
+    assert unpacked(one) == (code, b"\x89PNG1")
+    two = project({f"Metadata/plate_{n}.gcode": code + b"G1 X%d\n" % n for n in (10, 2)})
+    with pytest.raises(WhichPlate, match="2 plates") as asked:
+        unpacked(two)
+    assert [p.number for p in asked.value.plates] == [2, 10]
+    assert unpacked(two, 10)[0].endswith(b"X10\n")
+    for broken, words in (
+        (gzip.compress(code)[:-9], "breaks off"), (b"\x1f\x8bxx", "broken"), (one[:200], "cannot be read"),
+        (project({"3D/model.model": b""}), "no sliced plate"), (gzip.compress(bytes(170_000_000), 1), "more than 160 MB"),
+    ):  # fmt: skip
+        with pytest.raises(BadInput, match=words):
+            unpacked(broken)
+    with pytest.raises(BadInput, match="no plate 3"):
+        unpacked(two, 3)

@@ -11,7 +11,8 @@ from types import FrameType
 import pytest
 
 from crevlo.core.estimate import NotDetermined
-from crevlo.core.gcode.facts import parse_duration, read_facts
+from crevlo.core.gcode.facts import read_facts
+from crevlo.core.gcode.stated import parse_duration
 from crevlo.core.motion.stream import plan_stream
 
 

@@ -14,7 +14,8 @@ from crevlo.core.energy import integrate_counter, integrate_power, read_trace
 from crevlo.core.estimate import Estimate, NotDetermined, coverage_factor
 from crevlo.core.figure import Counted
 from crevlo.core.gaps import trace_energy
-from crevlo.core.gcode.facts import parse_duration, read_facts
+from crevlo.core.gcode.facts import read_facts
+from crevlo.core.gcode.stated import parse_duration
 from crevlo.core.grade import feature_grade, machine_grade, tolerance_mm
 from crevlo.core.noise import at_distance_db, mean_level_db, without_background_db
 from crevlo.core.ranking.chances import draw_values, rank_chances

@@ -17,8 +17,9 @@ from hypothesis import strategies as st
 
 import crevlo.core.motion as motion_package
 from crevlo.core.motion.causes import WORDS, Printing, causes, say_why, why_slower
-from crevlo.core.motion.limits import Keep, Limits, Machine
+from crevlo.core.motion.limits import Keep, Limits, Machine, Turned
 from crevlo.core.motion.stream import plan_stream, read_stream
+from crevlo.core.motion.what_if import say_what_if
 from tests.plain.moves import read_moves
 from tests.plain.planner import on_machine, plan, spent
 
@@ -53,11 +54,11 @@ def samples() -> list[tuple[str, str, float]]:
 @pytest.mark.parametrize(
     ("name", "text", "stated"), samples(), ids=lambda v: v if isinstance(v, str) and len(v) < 60 else ""
 )
-def test_the_time_is_within_three_in_a_thousand_of_the_slicers_own(name: str, text: str, stated: float) -> None:
+def test_the_time_is_within_one_in_a_thousand_of_the_slicers_own(name: str, text: str, stated: float) -> None:
     assert len(samples()) >= 2
     moves = read_moves(text, Limits())
     assert moves.skipped == 0
-    assert plan(moves).seconds == pytest.approx(stated, rel=0.003)
+    assert plan(moves).seconds == pytest.approx(stated, rel=0.001)
 
 
 def test_one_move_is_a_trapezoid_as_by_hand() -> None:
@@ -114,16 +115,53 @@ def test_extrusion_absolute_relative_and_reset_move_as_much() -> None:
     assert read_moves(reset, FLAT, g90_resets_extrusion=True).way[:, 3].tolist() == [1, 1]
 
 
+def test_commands_that_change_what_a_number_means() -> None:
+    # mm³ of a filament: its volume, over its area, is how far the extruder turns; a flow limit counts the same mm³.
+    area = math.pi * 1.75**2 / 4
+    cubic = read_moves(f"M83\nM200 D1.75\nG1 X10 E{area}\nM200 D0\nG1 X20 E1", FLAT)
+    assert cubic.way[:, 3] == pytest.approx([1, 1])
+    given = [b"M83\nM200 D2.85\nG1 X100 E50 F6000\n"]
+    assert plan_stream(given, FLAT, machine=Machine(most_mm3_s=25)).flow_s == pytest.approx(2)
+    assert read_moves("M83\nM221 S50\nG1 X10 E1", FLAT).way[0, 3] == pytest.approx(0.5)
+    # Relative axes take the extruder along, but not on firmware that counts by the minute or has macros.
+    along = "M82\nG1 X1 E5\nG91\nG1 E-2\nG90\nG1 X2 E6"
+    assert read_moves(along, FLAT).way[:, 3].tolist() == [5, -2, 3]
+    for apart in ("M566 X600", "SET_VELOCITY_LIMIT SQUARE_CORNER_VELOCITY=5"):
+        assert read_moves(f"{apart}\n{along}", FLAT).way[:, 3].tolist() == [5, -7, 8]
+    assert read_moves("G1 X9 Y9\nG28 X\nG1 X1 Y10", FLAT).way[1].tolist() == [1, 1, 0, 0]
+    assert seconds("M220 S50\nM220 B\nM220 S200\nM220 R\nG1 X100 F1200") == pytest.approx(seconds("G1 X100 F600"))
+    # The older form of M204 is for travel too.
+    assert seconds("M204 S100\nG1 X100 F12000") == pytest.approx(seconds("M204 T100\nG1 X100 F12000"))
+
+
+def test_retraction_by_the_firmware_takes_its_time_once() -> None:
+    line = "G1 X50 E1 F3000\n"
+    plain, drawn = seconds(line), seconds(line + "M207 S3 F1800\nM208 F600\nG10\nG10\nG11\nG11")
+    # 3 mm at 30 mm/s and back at 10, from the 10 mm/s that the extruder may jump to at 2000 mm/s².
+    there = 3 / 30 + 2 * (0.01 - 0.2 / 30)
+    assert drawn - plain == pytest.approx(there + 3 / 10, abs=0.002)
+    assert plan_stream([f"{line}G10 P0 S210\n".encode()], FLAT).moves == 1
+
+
+def test_the_limits_of_a_macro_hold() -> None:
+    slow = seconds("SET_VELOCITY_LIMIT VELOCITY=50 ACCEL=500\nG1 X100 F12000")
+    assert slow == pytest.approx(seconds("M203 X50 Y50\nM204 S500\nG1 X100 F12000"))
+    # At a right angle the speed is the one stated.
+    made = plan(read_moves("SET_VELOCITY_LIMIT ACCEL=1500 SQUARE_CORNER_VELOCITY=8\nG1 X50 F6000\nG1 Y50", FLAT))
+    assert made.exit[0] == pytest.approx(8)
+
+
 @pytest.mark.parametrize(
     ("arc", "turn"),
     [("G2 X20 Y0 I10 J0", math.pi), ("G3 X20 Y0 I10 J0", math.pi), ("G3 X10 Y10 R10", math.pi / 2),
-     ("G2 X10 Y10 R-10", 3 * math.pi / 2), ("G2 X0 Y0 I5 J0", math.pi)],
+     ("G2 X10 Y10 R-10", 3 * math.pi / 2), ("G2 X0 Y0 I5 J0", math.pi), ("G2 X0 Y0 I0.3 J0", math.pi)],
 )  # fmt: skip
 def test_an_arc_is_as_long_as_its_turn(arc: str, turn: float) -> None:
     moves = read_moves(arc, FLAT)
-    radius = 5 if "I5" in arc else 10
-    turn = 2 * math.pi if "I5" in arc else turn
-    assert np.hypot(moves.way[:, 0], moves.way[:, 1]).sum() == pytest.approx(turn * radius, rel=0.002)
+    whole = "X0 Y0" in arc
+    radius = (0.3 if "I0.3" in arc else 5) if whole else 10
+    turn = 2 * math.pi if whole else turn
+    assert np.hypot(moves.way[:, 0], moves.way[:, 1]).sum() == pytest.approx(turn * radius, rel=0.004)
     ends = {"X": 0.0, "Y": 0.0} | {w[0]: float(w[1:]) for w in arc.split() if w[0] in "XY"}
     assert moves.way[:, :2].sum(axis=0) == pytest.approx([ends["X"], ends["Y"]], abs=1e-9)
 
@@ -164,13 +202,16 @@ def test_no_move_breaks_a_limit_and_speeds_meet_at_the_corners(lines: list[str])
     )
     assert np.allclose(way, length, atol=1e-6)
     assert (took >= length / moves.speed - 1e-9).all()
-    assert np.allclose(made.exit[:-1], made.entry[1:])
+    # A move may begin faster than the one before goes; then that one does not slow down.
+    assert (made.exit[:-1] <= made.entry[1:] + 1e-9).all()
+    assert np.allclose(made.exit[:-1], np.minimum(made.entry[1:], made.peak[:-1]))
     assert (made.peak <= moves.speed + 1e-6).all()
     share = moves.way / length[:, None]
     assert (np.abs(share * made.peak[:, None]) <= 200 + 1e-6).all()
     if len(length) > 1:
         jump = np.abs(share[1:] * made.entry[1:, None] - share[:-1] * made.exit[:-1, None])
-        assert (jump <= 20 + 1e-6).all()  # each axis at most 10 mm/s, twice where it turns round
+        # Each axis at most 10 mm/s, twice where it turns round; an extruder that outruns the way is taken like one along it.
+        assert (jump[:, :3] <= 20 * 1.011).all()
 
 
 @given(programs(), st.floats(1.05, 4))
@@ -293,15 +334,17 @@ def agree(
 def test_compiled_and_plain_agree_on_whole_files() -> None:
     for name, text, stated in samples():
         agree(text, Limits())
-        assert plan_stream([text.encode()], Limits()).seconds == pytest.approx(stated, rel=0.003), name
+        assert plan_stream([text.encode()], Limits()).seconds == pytest.approx(stated, rel=0.001), name
 
 
 MODES = st.sampled_from(
     ["M82", "M83", "G90", "G91", "G92 E0", "G92 X0 Y0", "G20", "G21", "G4 P200", "M220 S80", "M204 P800 T1200",
      "M204 R900", "M203 X9000 Y9000", "M566 X600 Y600", "M205 X6 Y6 S5 T10", "M201 X500", ";TYPE:Support", "T1", "  ",
      "G2 X5 Y5 I3 J1", "G3 X-4 Y2 R9", "G1X3Y4", "G1 X1E5 Y-.5 F+900", "G1 X5 ;E9", "g1 y7 a0.2", "G28", "M104 S200",
-     "M205 J0.03", "M205 J0", "T0", ";TYPE:Wipe tower", ";TYPE:PRIME-LINE", "; FEATURE: Outer wall ", ";LAYER_CHANGE", ";LAYER:3", "X3 E1",
-     "y8", "N12 G1 X7*31", "G90 G1 X4 M83", "G1 X2 Y", "G1 X2 X3", "G1 X--2", "M117 see G1 X9", "G1 X1 (up) Y2", "T99",
+     "M205 J0.03", "M205 J0", "T0", ";TYPE:Wipe tower", ";TYPE:PRIME-LINE", "; FEATURE: Outer wall ", ";LAYER_CHANGE", ";LAYER:3", "X3 E1", "M200 D1.75", "M200 D0", "M221 S90", "M221 S110 T1", "G28 X", "G28 Y0 Z", "M220 B", "M220 R",
+     "M207 S1.5 F2400", "M208 F1200", "G10", "G11", "G10 S1", "G2 X0.2 Y0 I0.1", "G3 I0.3", "M204 S700 T900", " CHANGE_LAYER",
+     "SET_VELOCITY_LIMIT ACCEL=700 SQUARE_CORNER_VELOCITY=4 ;x", "SET_VELOCITY_LIMIT VELOCITY=60 FOO=", "; CHANGE_LAYER",
+     "END_PRINT X=3",      "y8", "N12 G1 X7*31", "G90 G1 X4 M83", "G1 X2 Y", "G1 X2 X3", "G1 X--2", "M117 see G1 X9", "G1 X1 (up) Y2", "T99",
      "G1 X+", "(G1 X5)", ";", "G1 X1 G", "M204 S", "G4 S", "G4", "G92", "G92 E1 E2", ";TYPE:Custom", "G10 P0 S210",
      "G1.5 X3", "G0 F0", "N G1 X3", "M220 S0", "G1 X12345678901234567890.5", "M73 P0 R12", "M109 R210", "F600"]
 )  # fmt: skip
@@ -354,3 +397,24 @@ def test_compiled_code_is_kept_by_all_sources_of_the_package(tmp_path: Path) -> 
     layout.write_text(layout.read_text() + "\n# moved\n")
     assert str(tmp_path) in before
     assert folder() != before
+
+
+@given(programs(), st.floats(0.2, 5), st.floats(0.2, 5))
+@settings(max_examples=60)
+def test_limits_turned_are_the_limits_of_another_machine(
+    lines: list[str], acceleration: float, corner: float
+) -> None:
+    text = "\n".join(lines).encode()
+    other = replace(
+        FLAT, acceleration=tuple(acceleration * a for a in FLAT.acceleration), printing=acceleration * FLAT.printing,
+        retracting=acceleration * FLAT.retracting, travelling=acceleration * FLAT.travelling,
+        corner=tuple(corner * c for c in FLAT.corner),
+    )  # fmt: skip
+    turned = plan_stream([text], FLAT, turned=Turned(acceleration, corner)).seconds
+    assert turned == pytest.approx(plan_stream([text], other).seconds)
+
+
+def test_what_another_limit_would_do_in_words() -> None:
+    assert say_what_if(3600, 3600.2) == "That would not change the time."
+    assert say_what_if(3600, 3240) == "That would take 6 min less, 10 %."
+    assert say_what_if(100, 101) == "That would take 1 s longer, 1.0 %."

@@ -14,7 +14,9 @@ COMMANDS = st.sampled_from(
     ["M83", "M82", "G91", "G90", "G20", "G2I5000", "G3X9J-4000", "G2X5R9", "G1X1", "G1Y2E1F600", "G1E-1", "G92X1E9",
      "G92 X999999999", "M204P1", "M201X0.0000000001", "M203X1Y1", "M205J0.00000000001", "M220S99999999", "F0.0000001",
      "M566X1", "T63", "T64", "N7 G1X3", ";TYPE:Perimeter", ";LAYER:1", "; a = b", "; thumbnail begin", "; thumbnail end",
-     "M73 R999999999", "G4S99999", "M109S250", "G1X" + "9" * 299, "G1X." + "0" * 290 + "1", "(", "G", "*", "\r", "\n"]
+     "M73 R999999999", "G4S99999", "M109S250", "G1X" + "9" * 299, "G1X." + "0" * 290 + "1", "(", "G", "*", "\r", "\n",
+     "M200D0.04", "M200D9", "M200D0", "M221S9999999T63", "M221S5T-1", "M207S999F0.1", "G10", "G11", "G28X", "M220R", "M220B",
+     "SET_VELOCITY_LIMIT ACCEL=0.0000001 SQUARE_CORNER_VELOCITY=999999999", "SET_VELOCITY_LIMIT VELOCITY=", "\nSET_VELOCITY_LIMIT"]
 )  # fmt: skip
 LINES = st.lists(st.tuples(COMMANDS, st.integers(1, 40)), max_size=8).map(
     lambda parts: "".join(text * times for text, times in parts)

@@ -10,10 +10,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from crevlo.core.motion.limits import Limits, on_axes
+from crevlo.core.motion.stream import BACK_MM, BACK_MM_S
 
 Floats = NDArray[np.float64]
 # Chords of an arc, as firmware makes them.
-_CHORD_MM = 1.0
+_CHORD_MM, _CHORDS_A_TURN = 1.0, 24
 _MOST_CHORDS = 4000
 _MOST_MM = 1e5
 _MOST_WORD, _LEAST_WORD, _LEAST_SPEED, _LEAST_MM = 1e9, 1e-9, 0.01, 1e-9
@@ -39,6 +40,7 @@ class Moves:
     skipped: int
     extruded: dict[tuple[int, str], float] = field(default_factory=dict)
     fed: dict[tuple[int, str], float] = field(default_factory=dict)
+    diameters: list[float] = field(default_factory=list)  # mm that the file states, 0 where it states none
 
 
 @dataclass(slots=True)
@@ -58,15 +60,26 @@ class _State:
     feature: str = ""
     layer: int = 0
     started: bool = False
+    e_scale: float = 1.0
+    diameter: float = 0.0
+    fed_of: dict[int, float] = field(default_factory=dict)
+    aside: float = 0.0
+    drawn_back: bool = False
+    back: tuple[float, float, float] = (BACK_MM, BACK_MM_S, BACK_MM_S)
+    # The speed around a right angle, of firmware with macros.
+    square: float = 0.0
+    layer_words: int = 0
 
 
 _LINE_ENDS = re.compile(r"\r\n|\r|\n")
 _NUMBER = r"[+-]?(?:\d+\.?\d*|\.\d+)"
 _WORD = re.compile(rf"\s*(?:\([^)]*\)?\s*)*([A-Za-z])({_NUMBER})?")
-_LAYER = re.compile(r"(?:LAYER_CHANGE| CHANGE_LAYER|LAYER:-?\d)")
+_LAYER = re.compile(r"(LAYER:-?\d)|(LAYER_CHANGE)|( CHANGE_LAYER)")
 _MOVES = ("G0", "G1", "G2", "G3")
-_SETS = ("M82", "M83", "M201", "M203", "M204", "M205", "M220", "M566")
-_MODES = ("G4", "G92", "G90", "G91", "G20", "G21")
+_SETS = (
+    "M82", "M83", "M200", "M201", "M203", "M204", "M205", "M207", "M208", "M220", "M221", "M566"
+)  # fmt: skip
+_MODES = ("G4", "G92", "G90", "G91", "G20", "G21", "G28", "G10", "G11")
 
 
 class _Malformed(ValueError):
@@ -84,6 +97,7 @@ def read_moves(text: str, limits: Limits, *, g90_resets_extrusion: bool = False)
     features: list[str] = []
     layers: list[int] = []
     changes: list[bool] = []
+    diameters: list[float] = []
     extruded: defaultdict[tuple[int, str], float] = defaultdict(float)
     fed: defaultdict[tuple[int, str], float] = defaultdict(float)
     known = [limits]
@@ -103,6 +117,7 @@ def read_moves(text: str, limits: Limits, *, g90_resets_extrusion: bool = False)
         features.append(state.feature)
         layers.append(state.layer)
         changes.append(changed)
+        diameters.append(state.diameter)
         stop, wait, changed = False, 0.0, False
 
     for line in _LINE_ENDS.split(text):
@@ -112,13 +127,22 @@ def read_moves(text: str, limits: Limits, *, g90_resets_extrusion: bool = False)
             named = re.match(r"(?:TYPE:| FEATURE:) *(.*?)[ \t]*$", comment)
             if named:
                 state.feature = named[1]
-            if _LAYER.match(comment):
-                state.layer += 1
-            if (named and not named[1].startswith("Custom")) or _LAYER.match(comment):
+            mark = _LAYER.match(comment)
+            if mark:
+                state.layer_words = state.layer_words or mark.lastindex
+                state.layer += state.layer_words == mark.lastindex
+            if (named and not named[1].startswith("Custom")) or mark:
                 if not state.started:
                     extruded.clear()
                     fed.clear()
                 state.started = True
+            continue
+        if re.match(r"[A-Za-z][A-Za-z_]", plain):
+            if plain.startswith("SET_VELOCITY_LIMIT"):
+                limits = _velocity_limit(state, limits, plain.partition(";")[0])
+                if limits not in number:
+                    number[limits] = len(known)
+                    known.append(limits)
             continue
         try:
             commands = list(_commands(plain, state))
@@ -129,17 +153,19 @@ def read_moves(text: str, limits: Limits, *, g90_resets_extrusion: bool = False)
                 if command in _MOVES:
                     state.modal = command
                     before = list(state.at)
+                    fed_of = state.fed_of.get(state.tool or 0, 1.0)
                     if command in ("G0", "G1"):
                         way = _straight(state, words)
-                        put(way)
+                        put([*way[:3], way[3] * fed_of])
                         laid = any(way[:3])
                     else:
                         for way in _arc(state, words, clockwise=command == "G2"):
-                            put(way)
+                            put([*way[:3], way[3] * fed_of])
                         laid = True
-                    if state.at[3] != before[3]:
+                    out = (state.at[3] - before[3]) * fed_of
+                    if out != 0:
                         state.tool = state.tool or 0
-                        (extruded if laid else fed)[state.tool, state.feature] += state.at[3] - before[3]
+                        (extruded if laid and out > 0 else fed)[state.tool, state.feature] += out
                 elif command == "T":
                     tool = words["T"]
                     if tool >= 64 or tool != int(tool):
@@ -153,7 +179,20 @@ def read_moves(text: str, limits: Limits, *, g90_resets_extrusion: bool = False)
                 elif command == "G92":
                     for i, axis in enumerate("XYZE"):
                         if axis in words:
-                            state.at[i] = words[axis] * state.unit
+                            state.at[i] = words[axis] * (state.e_scale if axis == "E" else state.unit)
+                elif command == "G28":
+                    for i, axis in enumerate("XYZ"):
+                        if axis in words or not {*"XYZ"} & words.keys():
+                            state.at[i] = 0.0
+                    stop = True
+                elif command in ("G10", "G11"):
+                    back = command == "G10"
+                    if state.drawn_back != back and not (back and {*"PRL"} & words.keys()):
+                        state.drawn_back = back
+                        mm, speed_back, speed_forth = state.back
+                        asked, state.speed = state.speed, (speed_back if back else speed_forth) / state.factor
+                        put([0.0, 0.0, 0.0, -mm if back else mm])
+                        state.speed = asked
                 elif command in ("G90", "G91"):
                     state.relative = command == "G91"
                     if g90_resets_extrusion:
@@ -161,10 +200,28 @@ def read_moves(text: str, limits: Limits, *, g90_resets_extrusion: bool = False)
                 elif command in ("M82", "M83"):
                     state.relative_e = command == "M83"
                 elif command in ("G20", "G21"):
-                    state.unit = 25.4 if command == "G20" else 1.0
+                    old, state.unit = state.unit, 25.4 if command == "G20" else 1.0
+                    state.e_scale *= state.unit / old
                 elif command == "M220":
+                    if "B" in words:
+                        state.aside = state.factor
                     if words.get("S", 0.0) > 0:
                         state.factor = words["S"] / 100
+                    elif "R" in words and state.aside > 0:
+                        state.factor = state.aside
+                elif command == "M221":
+                    if words.get("S", 0.0) > 0:
+                        state.fed_of[int(words.get("T", state.tool or 0))] = min(words["S"] / 100, 100.0)
+                elif command == "M200":
+                    _volumes(state, words)
+                elif command in ("M207", "M208"):
+                    mm, speed_back, speed_forth = state.back
+                    if command == "M207" and "S" in words:
+                        mm = min(max(0.0, words["S"]), 1000.0)
+                    if words.get("F", 0.0) > 0:
+                        speed_forth = words["F"] / 60
+                        speed_back = speed_forth if command == "M207" else speed_back
+                    state.back = mm, speed_back, speed_forth
                 else:
                     limits = _changed(state, limits, command, words)
                     if limits not in number:
@@ -176,6 +233,7 @@ def read_moves(text: str, limits: Limits, *, g90_resets_extrusion: bool = False)
         np.array(ways, dtype=float).reshape(-1, 4), np.array(speeds), tuple(known), np.array(which, dtype=np.int64),
         np.array(stops, dtype=bool), np.array(waits), features, layers, changes, wait, skipped,
         {key: mm for key, mm in extruded.items() if mm != 0}, {key: mm for key, mm in fed.items() if mm != 0},
+        diameters,
     )  # fmt: skip
 
 
@@ -207,6 +265,9 @@ def _commands(line: str, state: _State) -> Iterable[tuple[str, dict[str, float]]
                 return found
             if re.fullmatch(r"[ \t]*(?:\([^)]*\)?[ \t]*)+", line[at:]):
                 break
+            if word and (command == "G28" or (command == "M220" and letter in "BR" and not word[2])):
+                words[letter], at = 0.0, word.end()
+                continue
             letter = "E" if letter == "A" else letter
             if not word or not word[2] or letter in words or abs(float(word[2])) > _MOST_WORD:
                 if command.startswith("G"):
@@ -236,8 +297,11 @@ def _target(state: _State, words: dict[str, float]) -> list[float]:
     target = list(state.at)
     for i, axis in enumerate("XYZE"):
         if axis in words:
-            value = words[axis] * state.unit
-            target[i] = value + (state.at[i] if (state.relative_e if axis == "E" else state.relative) else 0.0)
+            value = words[axis] * (state.e_scale if axis == "E" else state.unit)
+            # Common firmware makes the extruder relative with the axes; that of M566 and of macros does not.
+            with_axes = state.relative and not (state.by_minute or state.square)
+            relative = state.relative_e or with_axes if axis == "E" else state.relative
+            target[i] = value + (state.at[i] if relative else 0.0)
             if abs(target[i]) > _MOST_MM and axis != "E":
                 raise ValueError(f"{axis} {target[i]} is off any bed")
     if abs(target[3] - state.at[3]) > _MOST_MM:
@@ -268,7 +332,8 @@ def _arc(state: _State, words: dict[str, float], *, clockwise: bool) -> list[lis
         turn += 2 * math.pi
     if not radius <= _MOST_MM:
         raise ValueError("an arc of this radius is off any bed")
-    count = min(_MOST_CHORDS, max(1, int(abs(turn) * radius / _CHORD_MM)))
+    fewest = int(abs(turn) * _CHORDS_A_TURN / (2 * math.pi)) + 1
+    count = min(_MOST_CHORDS, max(fewest, int(abs(turn) * radius / _CHORD_MM)))
     ways, last = [], begin
     for k in range(1, count + 1):
         share = k / count
@@ -321,8 +386,11 @@ def _changed(state: _State, limits: Limits, command: str, words: dict[str, float
         state.by_minute = True
         return replace(limits, corner=on_axes(limits.corner, {k: v / 60 for k, v in words.items()}))
     if command == "M204":
-        # An S alone is of the older form: printing and travel together.
-        printing = words.get("P", words.get("S", 0.0))
+        # An S without a P is of the older form: printing and travel together, with a T for retractions.
+        if "S" in words and "P" not in words:
+            words = {"P": words["S"], "R": words.get("R", words.get("T", -1.0)), "T": words["S"]}
+            words = {k: v for k, v in words.items() if v >= 0}
+        printing = words.get("P", 0.0)
         state.retracts_apart |= words.get("R", 0.0) > 0
         # Firmware without a figure of its own for retractions takes the one for printing.
         retracting = words.get("R", 0.0 if state.retracts_apart else printing)
@@ -332,4 +400,36 @@ def _changed(state: _State, limits: Limits, command: str, words: dict[str, float
             retracting=retracting if retracting > 0 else limits.retracting,
             travelling=words["T"] if words.get("T", 0.0) > 0 else limits.travelling,
         )
+    return limits
+
+
+def _volumes(state: _State, words: dict[str, float]) -> None:
+    """M200: an E counts mm³ of filament of the diameter D, or mm again where that is 0."""
+    diameter = words.get("D", 0.0)
+    if words.get("S", 1.0) == 0:
+        diameter = 0.0
+    elif "D" not in words or diameter > 10:
+        return
+    area = math.pi * diameter**2 / 4
+    scale = 1 / area if area > 1e-3 else state.unit
+    state.at[3] *= scale / state.e_scale
+    state.e_scale = scale
+    state.diameter = diameter if area > 1e-3 else 0.0
+
+
+def _velocity_limit(state: _State, limits: Limits, line: str) -> Limits:
+    """Limits after a macro's SET_VELOCITY_LIMIT."""
+    for key, number in re.findall(rf"(\w+)=({_NUMBER})", line):
+        value = float(number)
+        if value <= 0:
+            continue
+        if key == "VELOCITY":
+            limits = replace(limits, speed=(value, value, *limits.speed[2:]))
+        elif key == "ACCEL":
+            limits = replace(limits, printing=value, travelling=value)
+        elif key == "SQUARE_CORNER_VELOCITY":
+            state.square = value
+    if state.square:
+        junction = min(state.square**2 * (math.sqrt(2) - 1) / limits.printing, 10.0)
+        limits = replace(limits, junction_mm=junction)
     return limits

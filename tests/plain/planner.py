@@ -58,7 +58,11 @@ def plan(moves: Moves) -> Plan:
     for i in range(n):
         if not stops[i]:
             entry[i] = exits[i - 1]
-        exits[i] = min(exits[i], math.sqrt(entry[i] * entry[i] + 2 * acceleration[i] * length[i]))
+        reach = math.sqrt(entry[i] * entry[i] + 2 * acceleration[i] * length[i])
+        if reach < speed[i]:
+            exits[i] = min(exits[i], reach)
+    # The next move may begin faster than the one before goes, by no more than its axes may jump.
+    exits = np.minimum(exits, speed)
     # Speeding up and slowing down meet below the speed asked for where the way is too short for it.
     meeting = np.sqrt((2 * acceleration * length + entry**2 + exits**2) / 2)
     peak = np.maximum(np.minimum(speed, meeting), np.maximum(entry, exits))
@@ -114,7 +118,8 @@ def volume_per_mm(moves: Moves, diameter_mm: float = 1.75) -> Floats:
     """Filament melted in mm³ per mm of way, of moves that lay plastic."""
     straight = np.sqrt((moves.way[:, :3] ** 2).sum(axis=1))
     extruding = (straight > 1e-9) & (moves.way[:, 3] > 0)
-    area = math.pi * diameter_mm**2 / 4
+    stated = np.array(moves.diameters)
+    area = math.pi * np.where(stated > 0, stated, diameter_mm) ** 2 / 4
     return np.where(extruding, moves.way[:, 3] * area / np.where(extruding, straight, 1.0), 0.0)
 
 
@@ -163,7 +168,7 @@ def _limited(moves: Moves) -> tuple[Floats, Floats, Floats, Floats, Floats]:
     asked = np.where(
         still,
         _table(moves, "retracting"),
-        np.where(np.abs(way[:, 3]) > 0, _table(moves, "printing"), _table(moves, "travelling")),
+        np.where(way[:, 3] > 0, _table(moves, "printing"), _table(moves, "travelling")),
     )
     return length, speed, np.minimum(asked, most), share, wanted
 
@@ -172,11 +177,12 @@ def _corners(moves: Moves, speed: Floats, acceleration: Floats, share: Floats) -
     """The speed a move may start and end with at a standstill, and the speed into it from the move before."""
     jump = _table(moves, "corner")
     with np.errstate(divide="ignore"):
-        safe = np.minimum(speed, (jump / np.abs(share)).min(axis=1))
+        exceeded = speed[:, None] * np.abs(share) > jump
+        safe = np.minimum(speed, np.where(exceeded, jump, np.inf).min(axis=1))
     most = speed.copy()
     if len(speed) > 1:
         common = np.minimum(speed[1:], speed[:-1])[:, None]
-        before, behind = share[:-1] * common, share[1:] * common
+        before, behind = share[:-1] * common, share[1:] * speed[1:, None]
         change = np.abs(behind - before)
         turned = before * behind < 0
         # An axis that turns round passes through rest: each half counts by itself.
@@ -184,9 +190,9 @@ def _corners(moves: Moves, speed: Floats, acceleration: Floats, share: Floats) -
         with np.errstate(divide="ignore", over="ignore"):
             factor = np.minimum(1.0, (jump[1:] / np.maximum(change, 1e-300)).min(axis=1))
         most[1:] = common[:, 0] * factor
-        # A corner is never slower than a standstill would be.
-        both = np.minimum(safe[1:], safe[:-1])
-        most[1:] = np.maximum(most[1:], np.minimum(both, common[:, 0]))
+        # Where either could stop and start again as fast, it does.
+        restarts = (safe[1:] > 0.99 * most[1:]) & (safe[:-1] > 0.99 * most[1:])
+        most[1:] = np.where(restarts, safe[1:], most[1:])
         # Or by a junction deviation: as fast as an arc that touches both moves this far from the corner allows.
         junction = _table(moves, "junction_mm")
         half = np.sqrt(np.maximum(0.0, (1 + (share[1:] * share[:-1]).sum(axis=1)) / 2))

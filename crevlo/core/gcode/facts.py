@@ -2,20 +2,19 @@
 
 import math
 import re
-from base64 import b64decode
 from collections import Counter
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 
 from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.core.gcode.objects import MOST_OBJECTS, ObjectNames, printable
+from crevlo.core.gcode.stated import amounts, largest_picture, parse_duration
 from crevlo.core.motion.limits import Keep, Limits, Machine
 from crevlo.core.motion.stream import Motion, Tally, read_stream
 from crevlo.core.portions import FilamentUse, filament_uses
 
 _MOST_SETTINGS = 4000
 _LONGEST_SETTING = 2000
-_LONGEST_DURATION = 60
 _MOST_TOOLS = 64
 _LONGEST_TIME_S = 366 * 86400.0
 _LONGEST_FILAMENT_MM = 1e7
@@ -94,24 +93,12 @@ def read_sliced(
     reader = _Reader(tally)
     if motion.partial:
         reader.warnings.append(f"Only the first {motion.moves:,} moves were read; the file has more.")
-    return Sliced(reader.facts(cut_off=motion.partial), motion)
+    return Sliced(reader.facts(cut_off=motion.partial, moves=motion.moves), motion)
 
 
 def read_facts(chunks: Iterable[bytes], *, g90_resets_extrusion: bool = False) -> GcodeFacts:
     """The facts alone, as of `read_sliced`."""
     return read_sliced(chunks, g90_resets_extrusion=g90_resets_extrusion).facts
-
-
-def parse_duration(text: str) -> float:
-    """Seconds of "1d 2h 3m 4s" or a plain number of seconds; raises ValueError otherwise, and for a text of over 60
-    characters, which states no time."""
-    text = text.strip()
-    if len(text) > _LONGEST_DURATION:
-        raise ValueError("too long for a time")
-    parts = re.findall(r"(\d+(?:\.\d+)?)\s*([dhms])", text)
-    if parts:
-        return math.fsum(float(n) * {"d": 86400, "h": 3600, "m": 60, "s": 1}[u] for n, u in parts)
-    return float(text)
 
 
 _BINARY = {
@@ -172,18 +159,20 @@ class _Reader:
         if self.objects.beyond:
             self.skipped[f"objects beyond {MOST_OBJECTS}"] = self.objects.beyond
 
-    def facts(self, *, cut_off: bool) -> GcodeFacts:
+    def facts(self, *, cut_off: bool, moves: int) -> GcodeFacts:
         tools, tally = self._tools(), self.tally
         time_from, time_s = self._time()
-        layers: int | NotDetermined = NotDetermined("layer comments in the file")
+        layers: int | NotDetermined = NotDetermined("layers marked in the file, or moves that lay plastic")
         if self.layers_stated is not None:
             layers = self.layers_stated
         elif tally.layers:
             layers = tally.layers
-        if not (tools or self.settings or self.times or tally.layers):
+        elif tally.heights:
+            layers = tally.heights
+        if not (tools or self.settings or self.times or tally.layers or moves):
             raise BadInput("no moves, times or settings were found: this does not look like G-code")
         partial = cut_off or bool(self.skipped["lines over 1 MB"])
-        if tally.ended_in_line and self.lengths is None and not isinstance(layers, NotDetermined):
+        if tally.ended_in_line and self.lengths is None and tally.layers:
             partial = True
             self.warnings.append("The file ends in the middle of a line and without its summary: it looks cut off.")
         if self.skipped["malformed numbers"]:
@@ -191,6 +180,7 @@ class _Reader:
             partial = True
         if self.skipped["moves off any bed"]:
             self.warnings.append(f"{self.skipped['moves off any bed']} moves lead off any bed and were left out.")
+            partial = True
         return GcodeFacts(
             generator=self.generator,
             time_s=time_s,
@@ -204,7 +194,7 @@ class _Reader:
             nozzle_c=tally.nozzle_c or None,
             bed_c=tally.bed_c or None,
             objects=self.objects.named(),
-            picture=_largest_picture(tally.picture),
+            picture=largest_picture(tally.picture),
             size_bytes=tally.size,
             lines=tally.lines,
             partial=partial,
@@ -228,14 +218,16 @@ class _Reader:
         if low.startswith("estimated printing time"):
             name, _, value = plain.partition("=")
             self._time_stated("silent" if "silent" in name else "estimated printing time", value)
-        elif low.startswith("filament used"):
-            self._filament(low)
+        elif low.startswith(("filament used", "total filament length [mm]", "total filament weight [g]")):
+            self._filament(re.sub(r"^total filament (?:length|weight) (\[\w+\]) *:", r"filament used \1 =", low))
         elif low.startswith("total filament used [g]"):
             self.mass_total = self._amount(plain.partition("=")[2])
         elif low.startswith("total toolchanges"):
             self.changes_stated = self._count(plain.partition("=")[2])
         elif key == "time":
             self._time_stated("TIME", after)
+        elif key in ("build time", "print time", "estimated print time"):
+            self._time_stated("build time", after)
         elif key in ("total estimated time", "model printing time"):
             # Two facts can share a line: "model printing time: …; total estimated time: …".
             for part in plain.split(";"):
@@ -253,7 +245,7 @@ class _Reader:
 
     def _setting(self, text: str) -> None:
         match = _SETTING.fullmatch(text)
-        if not match:
+        if not match or (match[1].endswith("_config") and match[2].strip() in ("begin", "end")):
             return
         if len(self.settings) >= _MOST_SETTINGS:
             self.skipped["settings beyond 4000"] += 1
@@ -275,18 +267,18 @@ class _Reader:
     def _filament(self, low: str) -> None:
         name, _, rest = low.replace("filament used:", "filament used =").partition("=")
         unit = name.partition("[")[2].partition("]")[0]
-        found = _amounts(rest.partition("(")[0])
+        found = amounts(rest.partition("(")[0])
         values = [self._amount(number) for number, _ in found]
         unit = unit or (found[0][1] if found else "")
         if not values or any(v is None for v in values) or len(values) > _MOST_TOOLS:
             self.warnings.append("A stated filament amount makes no sense and was ignored.")
             return
-        amounts = [v for v in values if v is not None]
+        given = [v for v in values if v is not None]
         if unit in ("mm", "m"):
             self.lengths = (self.lengths or []) if "[" not in name and unit == "mm" else []
-            self.lengths += [v * (1000 if unit == "m" else 1) for v in amounts]
+            self.lengths += [v * (1000 if unit == "m" else 1) for v in given]
         elif unit == "g":
-            self.masses = ((self.masses or []) if "[" not in name else []) + amounts
+            self.masses = ((self.masses or []) if "[" not in name else []) + given
 
     def _amount(self, text: str) -> float | None:
         try:
@@ -300,7 +292,7 @@ class _Reader:
         return int(text) if text.isdigit() and len(text) < 8 else None
 
     def _time(self) -> tuple[str, float | NotDetermined]:
-        for name in ("estimated printing time", "total estimated time", "model printing time", "TIME"):
+        for name in ("estimated printing time", "total estimated time", "model printing time", "TIME", "build time"):
             if name in self.times:
                 return f"comment “{name}”", self.times[name]
         if self.tally.progress_s and self.tally.progress_s <= _LONGEST_TIME_S:
@@ -331,11 +323,13 @@ class _Reader:
             length = lengths[tool]
             if length <= 0 and not (self.masses and tool < len(self.masses) and self.masses[tool] > 0):
                 continue
-            mass, mass_from = self._mass(tool, length)
+            mass, mass_from = self._mass(tool, length, alone=len(lengths) == 1)
             used.append(ToolUse(tool, length, length_from, mass, mass_from))
         return tuple(used)
 
-    def _mass(self, tool: int, length_mm: float) -> tuple[float | NotDetermined, str]:
+    def _mass(self, tool: int, length_mm: float, *, alone: bool) -> tuple[float | NotDetermined, str]:
+        if self.masses is None and alone and self.mass_total:
+            return self.mass_total, "comment"
         if self.masses is not None and tool < len(self.masses) and self.masses[tool] > 0:
             return self.masses[tool], "comment"
         try:
@@ -344,39 +338,6 @@ class _Reader:
         except (KeyError, ValueError):
             return NotDetermined("filament diameter and density: from the spool or the file"), ""
         return filament_mass_g(length_mm, diameter, density), "length, diameter and density in the file"
-
-
-def _amounts(text: str) -> list[tuple[str, str]]:
-    """Numbers of a text with the unit behind each, "" where there is none."""
-    found: list[tuple[str, str]] = []
-    for token in text.replace(",", " ").split():
-        unit = next((u for u in ("mm", "cm3", "m", "g") if token.endswith(u)), "")
-        number = token.removesuffix(unit) if unit else token
-        if number and any(c.isdigit() for c in number):
-            found.append((number, unit))
-        elif unit and not number and found and not found[-1][1]:
-            found[-1] = (found[-1][0], unit)
-    return found
-
-
-def _largest_picture(lines: Iterable[bytes]) -> bytes | None:
-    """The largest of the pictures that a file carries in its comments, as the file in it (PNG or JPEG); one that is cut off
-    or no picture is passed over."""
-    found: list[bytes] = []
-    parts: list[bytes] = []
-    for line in lines:
-        if line.startswith(b" thumbnail begin"):
-            parts = []
-        elif line.startswith(b" thumbnail end"):
-            try:
-                made = b64decode(b"".join(parts), validate=True)
-            except ValueError:
-                continue
-            if made.startswith((b"\x89PNG", b"\xff\xd8")):
-                found.append(made)
-        else:
-            parts.append(line.strip())
-    return max(found, key=len, default=None)
 
 
 def _mass_per_length(tools: Iterable[ToolUse]) -> dict[int, float]:

@@ -50,6 +50,14 @@ class Keep:
     corners: bool = True
 
 
+@dataclass(frozen=True, slots=True)
+class Turned:
+    """Limits turned up or down against what file and machine have: all accelerations, and the speed around corners."""
+
+    acceleration: float = 1.0
+    corner: float = 1.0
+
+
 def on_axes(old: Four, given: Mapping[str, float]) -> Four:
     """`old` with the axes named in `given` changed; an axis without a positive number keeps its own."""
     x, y, z, e = (given[a] if given.get(a, 0.0) > 0 else old[i] for i, a in enumerate("XYZE"))

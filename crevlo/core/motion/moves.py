@@ -9,18 +9,26 @@ from crevlo.core.motion.layout import (
     ASKED,
     AT_X,
     AXES,
+    BACK_MM,
+    BACK_SPEED,
     BEGIN,
+    BY_MINUTE,
     CEILING,
     CHANGED,
     CHORD_MM,
+    CHORDS_A_TURN,
     CORNER,
     DRAWN,
+    DRAWN_BACK,
+    E_SCALE,
     EXTRUDED,
     FACTOR,
     FEATURE,
     FEATURE_NOW,
     FED,
+    FED_OF,
     FLOW,
+    FORTH_SPEED,
     GIVEN,
     HAS_LAST,
     HOLDS,
@@ -32,6 +40,9 @@ from crevlo.core.motion.layout import (
     LAST_SAFE,
     LAST_SPEED,
     LAYER,
+    LAYER_STEP,
+    LAYER_WORDS,
+    LAYER_Z,
     LEAST_MM,
     LEAST_P,
     LEAST_SPEED,
@@ -52,17 +63,20 @@ from crevlo.core.motion.layout import (
     ROW_LAYER,
     SAFE,
     SPEED,
+    SQUARE,
     STOP,
     STOPS,
     TARGET,
     TOOL,
     TRAVELLING,
+    TURNED,
     UNIT,
     VOLUME,
     WAIT,
     WAITS,
     WAY,
     WORDS,
+    Z_LAYERS,
 )
 
 
@@ -75,6 +89,13 @@ def hold_limits(state):
     state[HOLDS + LEAST_T] = state[GIVEN + LEAST_T]
     given, own = state[GIVEN + JUNCTION], state[CEILING + JUNCTION]
     state[HOLDS + JUNCTION] = min(given, own) if given > 0 and own > 0 else max(given, own)
+    for k in range(4):
+        state[HOLDS + ACC_LIMIT + k] *= state[TURNED]
+        state[HOLDS + CORNER + k] *= state[TURNED + 1]
+    for k in range(3):
+        state[HOLDS + PRINTING + k] *= state[TURNED]
+    # At a junction v² = a·δ·…: the speed around it grows with the corner factor alone.
+    state[HOLDS + JUNCTION] *= state[TURNED + 1] ** 2 / state[TURNED]
     if state[KEEP] == 0:
         state[HOLDS + AXES : HOLDS + AXES + 4] = 1e12
     if state[KEEP + 1] == 0:
@@ -105,11 +126,10 @@ def append_move(state, held, count):
     melted = speed
     if still:
         acc = state[HOLDS + RETRACTING]
-    elif state[WAY + 3] != 0:
+    elif extrudes:
         acc = state[HOLDS + PRINTING]
     else:
         acc = state[HOLDS + TRAVELLING]
-    safe = 1e300
     row = held[count]
     inverse = 1.0 / length
     share = (
@@ -125,10 +145,12 @@ def append_move(state, held, count):
                 speed = state[HOLDS + AXES + i] / part
             if acc * part > state[HOLDS + ACC_LIMIT + i]:
                 acc = state[HOLDS + ACC_LIMIT + i] / part
-            if safe * part > state[HOLDS + CORNER + i]:
-                safe = state[HOLDS + CORNER + i] / part
     junction = state[HOLDS + JUNCTION]
-    safe = 0.0 if junction > 0 else min(safe, speed)
+    # From a standstill: the whole speed, or the least of the corner speeds of axes that would exceed theirs.
+    safe = 0.0 if junction > 0 else speed
+    for i in range(4):
+        if speed * share[i] > state[HOLDS + CORNER + i]:
+            safe = min(safe, state[HOLDS + CORNER + i])
     into = speed
     if state[HAS_LAST] > 0:
         common = min(speed, state[LAST_SPEED])
@@ -144,11 +166,14 @@ def append_move(state, held, count):
             factor = 1.0
             for i in range(4):
                 before = state[LAST + i] * common
-                behind = state[WAY + i] * inverse * common
+                # As common firmware has it, the speed after the corner is not lessened to that before.
+                behind = state[WAY + i] * inverse * speed
                 change = max(abs(before), abs(behind)) if before * behind < 0 else abs(behind - before)
                 if change * factor > state[HOLDS + CORNER + i]:
                     factor = state[HOLDS + CORNER + i] / change
-            into = max(common * factor, min(min(safe, state[LAST_SAFE]), common))
+            into = common * factor
+            if safe > 0.99 * into and state[LAST_SAFE] > 0.99 * into:
+                into = safe
     row[LENGTH], row[LIMITED], row[ACC], row[INTO] = length, speed, acc, into
     row[SAFE], row[ASKED], row[MELTED] = safe, asked, melted
     row[STOPS] = 1.0 if state[STOP] > 0 or state[HAS_LAST] == 0 else 0.0
@@ -171,13 +196,18 @@ def move_to(number, seen, state, held, count):
         axis = 23 + k if k < 3 else 4
         state[TARGET + k] = state[AT_X + k]
         if (seen >> axis) & 1:
-            value = state[WORDS + axis] * state[UNIT]
-            relative = state[RELATIVE_E] if k == 3 else state[RELATIVE]
-            state[TARGET + k] = value + (state[AT_X + k] if relative > 0 else 0.0)
+            value = state[WORDS + axis] * (state[E_SCALE] if k == 3 else state[UNIT])
+            relative = state[RELATIVE] > 0
+            if k == 3:
+                # Common firmware makes the extruder relative with the axes; that of M566 and of macros does not.
+                apart = state[BY_MINUTE] > 0 or state[SQUARE] > 0
+                relative = state[RELATIVE_E] > 0 or (relative and not apart)
+            state[TARGET + k] = value + (state[AT_X + k] if relative else 0.0)
             if k < 3 and abs(state[TARGET + k]) > MOST_MM:
                 state[OFF_BED] += 1
                 return count
-    out = state[TARGET + 3] - state[AT_X + 3]
+    tool = int(max(0.0, state[TOOL]))
+    out = (state[TARGET + 3] - state[AT_X + 3]) * state[FED_OF + tool]
     if abs(out) > MOST_MM:
         state[OFF_BED] += 1
         return count
@@ -187,6 +217,7 @@ def move_to(number, seen, state, held, count):
         for k in range(4):
             state[WAY + k] = state[TARGET + k] - state[AT_X + k]
             state[AT_X + k] = state[TARGET + k]
+        state[WAY + 3] = out
         count = append_move(state, held, count)
         laid = state[WAY] != 0 or state[WAY + 1] != 0 or state[WAY + 2] != 0
     else:
@@ -197,13 +228,49 @@ def move_to(number, seen, state, held, count):
             return before
         laid = True
     if out != 0:
-        if state[TOOL] < 0:
-            state[TOOL] = 0.0
-        tool = int(state[TOOL])
+        state[TOOL] = tool
         state[MOVED + tool] += out
         state[DRAWN + tool] = max(0.0, state[DRAWN + tool] - out)
+        # What is drawn back on the way of a wipe is no plastic laid.
+        laid = laid and out > 0
         place = EXTRUDED if laid else FED
         state[place + tool * MOST_FEATURES + int(state[FEATURE_NOW])] += out
+        if laid and state[LAYER_WORDS] == 0:
+            count_height(state)
+    return count
+
+
+@compiled
+def count_height(state):
+    """Counts layers by the heights at which plastic is laid, for a file that marks none; pieces printed one after another
+    count each, and on a spiral every rise by a layer's step."""
+    z, risen = state[AT_X + 2], state[AT_X + 2] - state[LAYER_Z]
+    if state[Z_LAYERS] == 0 or (state[Z_LAYERS] == 1 and risen < 0):
+        # A line that primes the nozzle may lie higher than the first layer.
+        state[Z_LAYERS], state[LAYER_Z] = 1.0, z
+    elif state[WAY + 2] == 0 and abs(risen) > 1e-4:
+        state[Z_LAYERS] += 1
+        if risen > 0:
+            state[LAYER_STEP] = risen
+        state[LAYER_Z] = z
+    elif state[WAY + 2] > 0 and state[LAYER_STEP] > 0 and risen >= state[LAYER_STEP] - 1e-4:
+        state[Z_LAYERS] += 1
+        state[LAYER_Z] += state[LAYER_STEP]
+
+
+@compiled
+def draw_back(back, state, held, count):
+    """Retraction by the firmware, and its end: a move of the extruder alone, that the file's E knows nothing of."""
+    if (state[DRAWN_BACK] > 0) == back:
+        return count
+    state[DRAWN_BACK] = 1.0 if back else 0.0
+    for k in range(3):
+        state[WAY + k] = 0.0
+    state[WAY + 3] = -state[BACK_MM] if back else state[BACK_MM]
+    asked, factor = state[SPEED], state[FACTOR]
+    state[SPEED], state[FACTOR] = state[BACK_SPEED] if back else state[FORTH_SPEED], 1.0
+    count = append_move(state, held, count)
+    state[SPEED], state[FACTOR] = asked, factor
     return count
 
 
@@ -232,7 +299,9 @@ def arc_to(clockwise, seen, state, held, count):
         turn -= 2 * math.pi
     if not clockwise and turn <= 1e-9:
         turn += 2 * math.pi
-    pieces = min(MOST_CHORDS, max(1, int(abs(turn) * radius / CHORD_MM)))
+    fewest = int(abs(turn) * CHORDS_A_TURN / (2 * math.pi)) + 1
+    pieces = min(MOST_CHORDS, max(fewest, int(abs(turn) * radius / CHORD_MM)))
+    fed = state[FED_OF + int(max(0.0, state[TOOL]))]
     for k in range(4):
         state[BEGIN + k] = state[AT_X + k]
     for p in range(1, pieces + 1):
@@ -245,6 +314,7 @@ def arc_to(clockwise, seen, state, held, count):
                 point = cy + radius * math.sin(a0 + turn * share)
             state[WAY + k] = point - state[AT_X + k]
             state[AT_X + k] = point
+        state[WAY + 3] *= fed
         count = append_move(state, held, count)
     for k in range(4):
         state[AT_X + k] = state[TARGET + k]

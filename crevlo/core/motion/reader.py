@@ -3,32 +3,21 @@
 import numpy as np
 
 from crevlo.core.compiled import compiled
+from crevlo.core.motion.commands import choose, knows, limit, mode, velocity_limit
 from crevlo.core.motion.layout import (
-    ACC_LIMIT,
     AFTER_CR,
     AMID,
-    AT_X,
-    AXES,
-    BED_WAITS,
-    BY_MINUTE,
-    CHANGED,
-    CHANGES,
     COMMENT,
-    CORNER,
     DRAWN,
     EXTRUDED,
-    FACTOR,
     FEATURE_NAME,
     FEATURE_NOW,
     FEATURES,
-    GIVEN,
     HELD_MOVES,
     IN_PICTURE,
-    JUNCTION,
     LAYER,
+    LAYER_WORDS,
     LAYERS,
-    LEAST_P,
-    LEAST_T,
     LEAST_WORD,
     LINES,
     MALFORMED,
@@ -40,29 +29,13 @@ from crevlo.core.motion.layout import (
     MOST_TOOLS,
     MOST_WORD,
     MOVED,
-    NOZZLE_WAITS,
     PICTURE,
     PRIMED,
-    PRINTING,
-    PROGRESS_MIN,
-    RELATIVE,
-    RELATIVE_E,
-    RESETS,
-    RETRACTING,
-    RETRACTS_APART,
-    SETS,
-    SPEEDS_SET,
     STARTED,
     STATE,
-    STOP,
-    TOOL,
-    TRAVELLING,
-    UNIT,
-    UNKNOWN_TOOLS,
-    WAIT,
     WORDS,
 )
-from crevlo.core.motion.moves import hold_limits, move_to
+from crevlo.core.motion.moves import draw_back, move_to
 from crevlo.core.motion.words import (
     CHANGE_LAYER_WORD,
     CUSTOM_WORD,
@@ -71,15 +44,16 @@ from crevlo.core.motion.words import (
     HEIGHT_WORD,
     LAYER_CHANGE_WORD,
     LAYER_NUMBER_WORD,
+    LIMIT_WORD,
     OBJECT_WORD,
-    PICTURE_BEGIN_WORD,
-    PICTURE_END_WORD,
     TYPE_WORD,
     WIDTH_WORD,
     WIPE_WORD,
     is_macro,
+    is_picture,
     line_end,
     number_at,
+    picture_mark,
     starts_with,
 )
 
@@ -110,7 +84,9 @@ def read(data, at, stop, state, held, count, notes, names):
         elif not amid and is_macro(data, i, stop):
             # What it does is the machine's own; that it is no malformed move is all there is to say. One names the objects.
             end = line_end(data, i, stop)
-            if starts_with(data, i, end, OBJECT_WORD):
+            if starts_with(data, i, end, LIMIT_WORD):
+                velocity_limit(data, i + len(LIMIT_WORD), end, state)
+            elif starts_with(data, i, end, OBJECT_WORD):
                 notes[noted, 0], notes[noted, 1], notes[noted, 2] = COMMENT, i, end
                 noted += 1
         else:
@@ -142,7 +118,7 @@ def _code(data, i, stop, state, held, count):
     elif letter == 84:
         tool, j, ok = number_at(data, i + 1, stop)
         if ok and data[i + 1] != 45 and data[i + 1] != 43:
-            _choose(tool, state)
+            choose(tool, state)
         ok = False
     else:
         code = state[MODAL]
@@ -156,7 +132,7 @@ def _code(data, i, stop, state, held, count):
         if number != code or (letter == 77 and _is_text(number)):
             break
         moves = letter == 71 and number <= 3
-        known = moves or _knows(letter, number)
+        known = moves or knows(letter, number)
         seen, fine, again = 0, True, False
         while i < stop:
             c = data[i]
@@ -179,6 +155,11 @@ def _code(data, i, stop, state, held, count):
                 # An unknown command may be followed by free text.
                 break
             value, j, fine = number_at(data, i + 1, stop)
+            bare = (name == 1 or name == 17) and number == 220 and not fine
+            if bare or (number == 28 and letter == 71 and 0 <= name <= 25):
+                # Which axes to home is said without numbers, and so is a speed put aside or taken up again.
+                seen, i, fine = seen | 1 << name, j, True
+                continue
             if name == 0:
                 name = 4  # an extruder called A
             if not fine or name < 0 or name > 25 or (seen >> name) & 1 or abs(value) > MOST_WORD:
@@ -192,10 +173,14 @@ def _code(data, i, stop, state, held, count):
         elif moves:
             state[MODAL] = code
             count = move_to(number, seen, state, held, count)
+        elif known and letter == 71 and (number == 10 or number == 11):
+            # With a tool or temperatures it sets those.
+            if number == 11 or not (seen >> 15 | seen >> 17 | seen >> 11) & 1:
+                count = draw_back(number == 10, state, held, count)
         elif known and letter == 71:
-            _mode(number, seen, state)
+            mode(number, seen, state)
         elif known:
-            _limit(number, seen, state)
+            limit(number, seen, state)
         if not again or not fine:
             break
         if count >= HELD_MOVES:
@@ -220,10 +205,14 @@ def _is_text(number):
 @compiled
 def _comment(data, at, end, state, notes, noted, names):
     """A whole line of comment: a feature type, a layer, a line of a picture, or a note that may state a fact."""
-    if starts_with(data, at, end, PICTURE_BEGIN_WORD):
+    mark = picture_mark(data, at, end)
+    if mark == 1:
         state[IN_PICTURE] = 1.0
+    elif mark == 0 and state[IN_PICTURE] > 0 and not is_picture(data, at, end):
+        # It breaks off without its end; what follows is not part of it.
+        state[IN_PICTURE] = 0.0
     if state[IN_PICTURE] > 0:
-        if starts_with(data, at, end, PICTURE_END_WORD):
+        if mark == 2:
             state[IN_PICTURE] = 0.0
         notes[noted, 0], notes[noted, 1], notes[noted, 2] = PICTURE, at, end
         return noted + 1
@@ -252,14 +241,22 @@ def _comment(data, at, end, state, notes, noted, names):
         state[FEATURES] = state[FEATURE_NOW] = known + 1
         notes[noted, 0], notes[noted, 1], notes[noted, 2] = FEATURE_NAME, i, end
         return noted + 1
-    layer = starts_with(data, at, end, LAYER_NUMBER_WORD)
-    if layer:
+    words = 0
+    if starts_with(data, at, end, LAYER_NUMBER_WORD):
         i = at + 7 if at + 6 < end and data[at + 6] == 45 else at + 6
-        layer = i < end and 48 <= data[i] <= 57
-    if layer or starts_with(data, at, end, LAYER_CHANGE_WORD) or starts_with(data, at, end, CHANGE_LAYER_WORD):
+        words = 1 if i < end and 48 <= data[i] <= 57 else 0
+    elif starts_with(data, at, end, LAYER_CHANGE_WORD):
+        words = 2
+    elif starts_with(data, at, end, CHANGE_LAYER_WORD):
+        words = 3
+    if words > 0:
         _start(state)
-        state[LAYERS] += 1
-        state[LAYER] = min(state[LAYERS], MOST_LAYERS)
+        if state[LAYER_WORDS] == 0:
+            state[LAYER_WORDS] = words
+        # A file that marks each layer in two ways has it once.
+        if state[LAYER_WORDS] == words:
+            state[LAYERS] += 1
+            state[LAYER] = min(state[LAYERS], MOST_LAYERS)
         return noted
     if at + 1 < end and data[at] == 90 and data[at + 1] == 58:
         return noted
@@ -287,101 +284,3 @@ def _start(state):
         state[EXTRUDED:STATE] = 0.0
         for k in range(MOST_TOOLS):
             state[PRIMED + k] = state[MOVED + k] + state[DRAWN + k]
-
-
-@compiled
-def _choose(tool, state):
-    if tool >= MOST_TOOLS or tool != int(tool):
-        state[UNKNOWN_TOOLS] += 1
-        return
-    if state[TOOL] >= 0 and tool != state[TOOL]:
-        state[CHANGES] += 1
-        state[CHANGED] = 2.0
-    state[TOOL] = tool
-
-
-@compiled
-def _mode(code, seen, state):
-    if code == 4:
-        wait = state[WORDS + 18] if (seen >> 18) & 1 else state[WORDS + 15] / 1000 if (seen >> 15) & 1 else 0.0
-        state[WAIT] += max(0.0, min(wait, 86400.0))
-        state[STOP] = 1.0
-    elif code == 92:
-        for k in range(4):
-            axis = 23 + k if k < 3 else 4
-            if (seen >> axis) & 1:
-                state[AT_X + k] = state[WORDS + axis] * state[UNIT]
-    elif code == 90 or code == 91:
-        state[RELATIVE] = 1.0 if code == 91 else 0.0
-        if state[RESETS] > 0:
-            state[RELATIVE_E] = state[RELATIVE]
-    else:
-        state[UNIT] = 25.4 if code == 20 else 1.0
-
-
-@compiled
-def _knows(letter, number):
-    if letter == 71:
-        return number == 4 or number == 92 or number == 90 or number == 91 or number == 20 or number == 21
-    return (
-        number == 82 or number == 83 or number == 201 or number == 203 or number == 204 or number == 205
-        or number == 220 or number == 566 or number == 73 or number == 109 or number == 190
-    )  # fmt: skip
-
-
-@compiled
-def _limit(code, seen, state):
-    """The M commands that set a mode, a limit, a temperature waited for, or a mark of progress."""
-    if code == 82 or code == 83:
-        state[RELATIVE_E] = 1.0 if code == 83 else 0.0
-        return
-    s, p, r, t = (seen >> 18) & 1, (seen >> 15) & 1, (seen >> 17) & 1, (seen >> 19) & 1
-    if code == 220:
-        if s and state[WORDS + 18] > 0:
-            state[FACTOR] = state[WORDS + 18] / 100
-        return
-    if code == 73:
-        if r and state[PROGRESS_MIN] < 0:
-            state[PROGRESS_MIN] = state[WORDS + 17]
-        return
-    if code == 109 or code == 190:
-        place = NOZZLE_WAITS if code == 109 else BED_WAITS
-        state[place] += 1
-        target = state[WORDS + 18] if s else state[WORDS + 17] if r else 0.0
-        state[place + 1] = max(state[place + 1], min(target, 1000.0))
-        return
-    state[SETS] = 1.0
-    if code == 204:
-        printing = state[WORDS + 15] if p else state[WORDS + 18] if s else 0.0
-        if r and state[WORDS + 17] > 0:
-            state[RETRACTS_APART] = 1.0
-        # Firmware without a figure of its own for retractions takes the one for printing.
-        retracting = state[WORDS + 17] if r else 0.0 if state[RETRACTS_APART] > 0 else printing
-        if printing > 0:
-            state[GIVEN + PRINTING] = printing
-        if retracting > 0:
-            state[GIVEN + RETRACTING] = retracting
-        if t and state[WORDS + 19] > 0:
-            state[GIVEN + TRAVELLING] = state[WORDS + 19]
-    else:
-        place = ACC_LIMIT if code == 201 else AXES if code == 203 else CORNER
-        if code == 566:
-            if state[SPEEDS_SET] > 0 and state[BY_MINUTE] == 0:
-                for k in range(4):
-                    state[GIVEN + AXES + k] /= 60
-            state[BY_MINUTE] = 1.0
-        if code == 203:
-            state[SPEEDS_SET] = 1.0
-        by = 60.0 if code == 566 or (code == 203 and state[BY_MINUTE] > 0) else 1.0
-        for k in range(4):
-            axis = 23 + k if k < 3 else 4
-            if (seen >> axis) & 1 and state[WORDS + axis] > 0:
-                state[GIVEN + place + k] = state[WORDS + axis] / by
-        if code == 205:
-            if s:
-                state[GIVEN + LEAST_P] = max(0.0, state[WORDS + 18])
-            if t:
-                state[GIVEN + LEAST_T] = max(0.0, state[WORDS + 19])
-            if (seen >> 9) & 1:
-                state[GIVEN + JUNCTION] = min(max(0.0, state[WORDS + 9]), 10.0)
-    hold_limits(state)

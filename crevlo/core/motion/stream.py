@@ -14,13 +14,15 @@ import numpy as np
 from numpy.typing import NDArray
 
 from crevlo.core.motion import layout, moves, reader, timing
-from crevlo.core.motion.limits import FREE, Keep, Limits, Machine
+from crevlo.core.motion.limits import FREE, Keep, Limits, Machine, Turned
 from crevlo.core.portions import PURGED, portion_of
 
 Floats = NDArray[np.float64]
 _PIECE = 1 << 20
 # A file with more is cut off there: arcs make thousands of moves of a short line.
 MOST_MOVES = 30_000_000
+# Retraction by the firmware (G10, G11), until a file sets its own.
+BACK_MM, BACK_MM_S = 3.0, 45.0
 SPEED_STEP, FLOW_STEP = timing.SPEED_STEP, timing.FLOW_STEP
 
 
@@ -67,7 +69,7 @@ class Motion:
 class Tally:
     """What the reader counts beside the moves: mm of filament by tool and feature type, of moves that lay plastic and of
     those of the extruder alone; by tool in all, drawn back at the end, and primed before the print (None: no print was
-    marked). `picture` has the lines of the pictures in the file, from " thumbnail begin" to the end of each."""
+    marked); `heights` are layers by the heights plastic was laid at, up to the first mark of one. `picture` has the lines of the pictures in the file, from " thumbnail begin" to the end of each."""
 
     lines: int = 0
     size: int = 0
@@ -81,6 +83,7 @@ class Tally:
     primed: dict[int, float] | None = None
     changes: int = 0
     layers: int = 0
+    heights: int = 0
     skipped: dict[str, int] = field(default_factory=dict)
     ended_in_line: bool = False
     nozzle_waits: int = 0
@@ -106,13 +109,16 @@ def plan_stream(
     *,
     machine: Machine | None = None,
     keep: Keep | None = None,
+    turned: Turned | None = None,
     g90_resets_extrusion: bool = False,
 ) -> Motion:
     """Motion of a file from its bytes in chunks of any size.
 
-    `limits` stand until the file sets its own; a machine's own count wherever they are tighter.
+    `limits` stand until the file sets its own; a machine's own count wherever they are tighter; both as `turned`.
     """
-    return read_stream(chunks, limits, machine=machine, keep=keep, g90_resets_extrusion=g90_resets_extrusion)[0]
+    return read_stream(
+        chunks, limits, machine=machine, keep=keep, turned=turned, g90_resets_extrusion=g90_resets_extrusion
+    )[0]
 
 
 def read_stream(
@@ -121,10 +127,11 @@ def read_stream(
     *,
     machine: Machine | None = None,
     keep: Keep | None = None,
+    turned: Turned | None = None,
     g90_resets_extrusion: bool = False,
 ) -> tuple[Motion, Tally]:
     """As `plan_stream`, with what else the file holds."""
-    pass_ = _Pass(limits or Limits(), machine or Machine(), keep or Keep(), g90_resets_extrusion)
+    pass_ = _Pass(limits or Limits(), machine or Machine(), keep or Keep(), turned or Turned(), g90_resets_extrusion)
     with ThreadPoolExecutor(1) as second:
         for piece in chain(_pieces(chunks), (None,)):
             pass_.take(piece, second)
@@ -141,19 +148,25 @@ def compiled() -> None:
 class _Pass:
     """One pass over one file."""
 
-    def __init__(self, limits: Limits, machine: Machine, keep: Keep, g90_resets_extrusion: bool) -> None:
+    def __init__(
+        self, limits: Limits, machine: Machine, keep: Keep, turned: Turned, g90_resets_extrusion: bool
+    ) -> None:
         state = np.zeros(layout.STATE)
         state[layout.SPEED], state[layout.FACTOR], state[layout.UNIT] = 25.0, 1.0, 1.0
         state[layout.RESETS], state[layout.TOOL], state[layout.PROGRESS_MIN] = float(g90_resets_extrusion), -1.0, -1.0
         state[layout.MODAL] = -1.0
+        state[layout.E_SCALE], state[layout.BACK_MM] = 1.0, BACK_MM
+        state[layout.BACK_SPEED] = state[layout.FORTH_SPEED] = BACK_MM_S
+        state[layout.FED_OF : layout.FED_OF + layout.MOST_TOOLS] = 1.0
         for place, given in ((layout.GIVEN, limits), (layout.CEILING, machine.limits)):
             state[place : place + 18] = (
                 *given.speed, *given.acceleration, *given.corner, given.printing, given.retracting, given.travelling,
                 given.least_printing_speed, given.least_travel_speed, given.junction_mm,
             )  # fmt: skip
         state[layout.KEEP : layout.KEEP + 3] = keep.axes, keep.acceleration, keep.corners
+        state[layout.TURNED : layout.TURNED + 2] = turned.acceleration, turned.corner
         state[layout.FLOW] = machine.most_mm3_s or FREE
-        state[layout.FLOW + 1] = math.pi * machine.diameter_mm**2 / 4
+        state[layout.FLOW + 1] = state[layout.OWN_AREA] = math.pi * machine.diameter_mm**2 / 4
         moves.hold_limits(state)
         self.state = state
         rows = layout.OPEN_MOVES + layout.HELD_MOVES + layout.MOST_CHORDS
@@ -277,7 +290,7 @@ class _Pass:
     def tally_up(self) -> Tally:
         tally, state = self.tally, self.state
         tally.lines, tally.changes = int(state[layout.LINES]), int(state[layout.CHANGES])
-        tally.layers = int(state[layout.LAYERS])
+        tally.layers, tally.heights = int(state[layout.LAYERS]), int(state[layout.Z_LAYERS])
         tally.nozzle_waits, tally.nozzle_c = int(state[layout.NOZZLE_WAITS]), float(state[layout.NOZZLE_C])
         tally.bed_waits, tally.bed_c = int(state[layout.BED_WAITS]), float(state[layout.BED_C])
         if state[layout.PROGRESS_MIN] >= 0:
@@ -285,7 +298,8 @@ class _Pass:
         moved, drawn, primed = (
             state[place : place + layout.MOST_TOOLS] for place in (layout.MOVED, layout.DRAWN, layout.PRIMED)
         )
-        for tool in np.flatnonzero((moved != 0) | (drawn != 0)).tolist():
+        used = state[layout.EXTRUDED :].reshape(2, layout.MOST_TOOLS, layout.MOST_FEATURES).any(axis=(0, 2))
+        for tool in np.flatnonzero((moved != 0) | (drawn != 0) | used).tolist():
             tally.moved[tool], tally.drawn[tool] = float(moved[tool]), float(drawn[tool])
             for place, sums in ((layout.EXTRUDED, tally.extruded), (layout.FED, tally.fed)):
                 begin = place + tool * layout.MOST_FEATURES

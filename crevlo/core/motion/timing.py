@@ -87,8 +87,10 @@ def finish(
         else:
             leave = low[i + 1]
         gain = 2 * acc * length
-        if leave * leave > begin * begin + gain:
+        if leave * leave > begin * begin + gain and row[LIMITED] * row[LIMITED] > begin * begin + gain:
             leave = math.sqrt(begin * begin + gain)
+        # The next may begin faster than this one goes, by no more than its axes may jump.
+        entry, leave = leave, min(leave, row[LIMITED])
         # Speeding up and slowing down meet below the speed aimed at where the way is too short for it.
         meeting = (gain + begin * begin + leave * leave) / 2
         peak = row[LIMITED]
@@ -126,7 +128,6 @@ def finish(
             totals[SINCE] = totals[CHANGES] = 0.0
         else:
             totals[SINCE] += took
-        entry = leave
     return count - fixed, entry, changed
 
 

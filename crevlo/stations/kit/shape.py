@@ -53,6 +53,14 @@ class Conflict(Exception):
         self.theirs = theirs
 
 
+class Choose(Exception):
+    """What was asked for can be one of several: each with its value, its label and perhaps a picture (base 64, a JPEG)."""
+
+    def __init__(self, question: str, choices: list[dict[str, str]]) -> None:
+        super().__init__(question)
+        self.choices = choices
+
+
 class Quantity(Shape):
     """A figure to show: value with both ends of its 95 % interval, or what it needs; `words` as a person reads it."""
 

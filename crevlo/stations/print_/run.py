@@ -56,12 +56,13 @@ class EndRun(Shape):
 
 
 def take_file(
-    session: Session, job_id: uuid.UUID, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID
-) -> JobView:
-    """Takes a sliced file for the next attempt; raises BadInput for what is no G-code."""
+    session: Session, job_id: uuid.UUID, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID,
+    plate: int | None = None,
+) -> JobView:  # fmt: skip
+    """Takes a sliced file for the next attempt; raises BadInput for what is no G-code, Choose where a plate must be."""
     job = job_with_unit(session, job_id)
     _not_live(session, job)
-    sliced.take_file(session, job, file_id, name, content, person_id)
+    sliced.take_file(session, job, file_id, name, content, person_id, plate)
     return view_job(session, job_id)
 
 

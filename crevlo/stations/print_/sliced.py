@@ -2,6 +2,7 @@
 
 import math
 import uuid
+from base64 import b64encode
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
 from datetime import datetime
@@ -12,11 +13,12 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session, sessionmaker
 
 from crevlo.core.estimate import BadInput, NotDetermined
+from crevlo.core.gcode.package import Plate, WhichPlate, unpacked
 from crevlo.core.gcode.wanted import Deviation, deviations
 from crevlo.core.motion.limits import NO_LIMITS, Limits, Machine
 from crevlo.stations.background import Progress, WorkOut, ask, latest_of, work_out
 from crevlo.stations.kit.picture import made_anew
-from crevlo.stations.kit.shape import Missing, Refused, Shape
+from crevlo.stations.kit.shape import Choose, Missing, Refused, Shape
 from crevlo.stations.kit.upload import keep_upload, upload_content
 from crevlo.stations.library.artifact import stored
 from crevlo.stations.library.model import ModelSheet
@@ -115,6 +117,7 @@ class FileOut(Shape):
     )
     picture: bool = Field(default=False, description="whether the file carries a picture of the part")
     motion: MotionOut | None = None
+    quick: bool = Field(default=False, description="whether it is planned anew while somebody waits")
     deviations: list[DeviationFound]
     accepted: str | None = Field(default=None, description="the reason to print it all the same, once it was given")
     silent: list[str]
@@ -135,21 +138,29 @@ class _Read:
 
 
 def take_file(
-    session: Session, job: Job, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID
-) -> None:
-    """Reads a sliced file and keeps it with its facts; a large one is read in the background.
+    session: Session, job: Job, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID,
+    plate: int | None = None,
+) -> None:  # fmt: skip
+    """Reads a sliced file and keeps it with its facts; a large one is read in the background. Of a packed one the code is
+    kept, of a project that of its `plate`.
 
-    Raises BadInput for what is no G-code.
+    Raises BadInput for what is no G-code, Choose for a project of several plates while none is named.
     """
     if latest_of(session, WORK, job.id):
         raise Refused("A file for this print is being read. Wait for it, or cancel it.")
+    try:
+        content, picture = unpacked(content, plate)
+    except WhichPlate as which:
+        raise Choose(str(which), [_plate_shown(p) for p in which.plates]) from None
+    name = _file_name(name) + (f", plate {plate}" if plate is not None else "")
+    shown = _keep_picture(session, picture)
     if len(content) <= SMALL_BYTES:
         kept = keep_upload(session, content)
         read = _analyse(session, job, lambda: [content])
-        _keep_file(session, job, file_id, _file_name(name), kept, read, person_id)
+        _keep_file(session, job, file_id, name, kept, read, person_id, shown)
         return
-    given = {"job_id": str(job.id), "file_id": str(file_id), "name": _file_name(name), "sha256": keep_upload(session, content),
-             "person_id": str(person_id)}  # fmt: skip
+    given = {"job_id": str(job.id), "file_id": str(file_id), "name": name, "sha256": keep_upload(session, content),
+             "person_id": str(person_id), "picture": shown}  # fmt: skip
     ask(session, uuid.uuid4(), job.study_id, WORK, given, person_id, subject_id=job.id)
 
 
@@ -178,7 +189,16 @@ def read_large(sessions: sessionmaker[Session], work: BackgroundWork, progress: 
         read = _analyse(session, job, counted)
     with sessions.begin() as session:
         job = job_with_unit(session, job_id)
-        _keep_file(session, job, file_id, given["name"], given["sha256"], read, uuid.UUID(given["person_id"]))
+        _keep_file(
+            session,
+            job,
+            file_id,
+            given["name"],
+            given["sha256"],
+            read,
+            uuid.UUID(given["person_id"]),
+            given.get("picture"),
+        )
     return "The file is read."
 
 
@@ -188,6 +208,7 @@ def file_out(file: SlicedFile, accepted: str | None) -> FileOut:
     return FileOut(
         id=file.id, name=file.name, deviations=file.deviations, received_at=file.received_at, accepted=accepted,
         motion=MotionOut.model_validate(file.motion) if file.motion else None,
+        quick=bool(file.motion) and file.facts["size_bytes"] <= SMALL_BYTES,
         **facts | {"picture": bool(file.facts.get("picture"))},
     )  # fmt: skip
 
@@ -247,8 +268,10 @@ def _analyse(session: Session, job: Job, content: Callable[[], Iterable[bytes]])
 
 
 def _keep_file(
-    session: Session, job: Job, file_id: uuid.UUID, name: str, sha256: str, read: _Read, person_id: uuid.UUID
-) -> None:
+    session: Session, job: Job, file_id: uuid.UUID, name: str, sha256: str, read: _Read, person_id: uuid.UUID,
+    picture: str | None = None,
+) -> None:  # fmt: skip
+    """Keeps what was read; `picture` is that of the package the file came in, for one that carries none itself."""
     arm, spool = session.get_one(Arm, job.arm_id), session.get_one(Spool, job.spool_id)
     differ, silent = deviations(read.settings, wanted(arm, spool))
     parts = _parts(session, job, read.facts.get("objects") or 0)
@@ -258,7 +281,7 @@ def _keep_file(
         silent.append(ON_THE_PLATE)
     session.add(
         SlicedFile(
-            id=file_id, job_id=job.id, sha256=sha256, name=name, facts=read.facts | {"silent": silent, "parts": parts, "picture": _keep_picture(session, read.picture)},
+            id=file_id, job_id=job.id, sha256=sha256, name=name, facts=read.facts | {"silent": silent, "parts": parts, "picture": _keep_picture(session, read.picture) or picture},
             settings=read.settings, motion=read.motion, person_id=person_id,
             deviations=[DeviationFound.model_validate(d).model_dump() for d in differ],
         )
@@ -283,6 +306,15 @@ def _keep_picture(session: Session, picture: bytes | None) -> str | None:
         return keep_upload(session, made_anew(picture)[0])
     except BadInput:
         return None
+
+
+def _plate_shown(plate: Plate) -> dict[str, str]:
+    """A plate to choose, with its picture made anew."""
+    shown = {"value": str(plate.number), "label": f"Plate {plate.number}"}
+    try:
+        return shown | {"picture": b64encode(made_anew(plate.picture)[0]).decode()} if plate.picture else shown
+    except BadInput:
+        return shown
 
 
 def file_picture(session: Session, file_id: uuid.UUID) -> bytes:

@@ -10,10 +10,14 @@ export class Refusal extends Error {
     message: string,
     readonly status: number,
     readonly theirs: Record<string, unknown> | null = null,
+    readonly choices: Choice[] = [],
   ) {
     super(message);
   }
 }
+
+/** One of several things that what was asked for can be. */
+export type Choice = { value: string; label: string; picture?: string };
 
 /** The version to save over: the newest this person has seen, be it in a conflict. */
 export function seenVersion(shown: number, conflict: Error | null): number {
@@ -76,7 +80,7 @@ export async function unwrap<T>(call: Promise<Answer<T>>): Promise<T> {
 }
 
 function refusal(status: number, body: unknown): Refusal | Unreachable {
-  const problem = (body ?? {}) as { title?: string; theirs?: Record<string, unknown> };
+  const problem = (body ?? {}) as { title?: string; theirs?: Record<string, unknown>; choices?: Choice[] };
   // Busy with what was asked before: asked again in a moment.
   if (status === 429) return new Unreachable(problem.title ?? "The server is busy. Try again in a moment.");
   if (status >= 502 && status <= 504)
@@ -85,6 +89,7 @@ function refusal(status: number, body: unknown): Refusal | Unreachable {
     problem.title ?? `The server answered with status ${status}.`,
     status,
     problem.theirs ?? null,
+    problem.choices ?? [],
   );
 }
 

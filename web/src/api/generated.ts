@@ -1430,6 +1430,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What this print would take with other limits of its machine. */
+        get: operations["print_view_what_if_jobs__uuid_job_id__what_if_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/runs": {
         parameters: {
             query?: never;
@@ -6669,6 +6686,12 @@ export interface components {
             picture: boolean;
             /** @default null */
             motion: components["schemas"]["MotionOut"] | null;
+            /**
+             * Quick
+             * @description whether it is planned anew while somebody waits
+             * @default false
+             */
+            quick: boolean;
             /** Deviations */
             deviations: components["schemas"]["DeviationFound"][];
             /**
@@ -7171,6 +7194,15 @@ export interface components {
             words: string;
             /** Seconds */
             seconds: number;
+        };
+        /** Replanned */
+        Replanned: {
+            /** As It Is S */
+            as_it_is_s: number;
+            /** Planned S */
+            planned_s: number;
+            /** Says */
+            says: string;
         };
         /** AskWhy */
         AskWhy: {
@@ -13473,6 +13505,8 @@ export interface operations {
             query: {
                 id: string;
                 name: string;
+                /** @description of a project with several plates */
+                plate?: number | null;
             };
             header?: never;
             path: {
@@ -13614,6 +13648,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_view_what_if_jobs__uuid_job_id__what_if_get: {
+        parameters: {
+            query?: {
+                /** @description times what the file and the machine have */
+                acceleration?: number;
+                /** @description times the speed that corners are taken at */
+                corner?: number;
+                /** @description mm³/s that melt; none: as the machine's sheet has it */
+                flow?: number | null;
+            };
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Replanned"];
                 };
             };
             /** @description Unprocessable Entity */

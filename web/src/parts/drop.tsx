@@ -1,6 +1,6 @@
 import { UploadSimple } from "@phosphor-icons/react/dist/csr/UploadSimple";
 import { type DragEvent, type ReactNode, useId, useRef, useState } from "react";
-import { sendFile } from "../api/client";
+import { Refusal, sendFile } from "../api/client";
 import { Trouble } from "./bits";
 import { text } from "./text";
 
@@ -16,7 +16,8 @@ export function DropZone<T>({
   label: string;
   hint?: ReactNode;
   accept: string;
-  path: (name: string) => string;
+  /** Where it is sent; `choice` where the server asked which of several things in it is meant. */
+  path: (name: string, choice?: string) => string;
   took: (answer: T) => void;
   small?: boolean;
 }) {
@@ -25,15 +26,17 @@ export function DropZone<T>({
   const [share, setShare] = useState<number | null>(null);
   const [error, setError] = useState<Error | null>(null);
   const cancel = useRef<AbortController | null>(null);
-  const send = async (file: File | undefined) => {
+  const asked = useRef<File | null>(null);
+  const send = async (file: File | undefined, choice?: string) => {
     if (!file || cancel.current) return;
     cancel.current = new AbortController();
     setError(null);
     setShare(0);
     try {
-      took(await sendFile<T>(path(file.name), file, setShare, cancel.current.signal));
+      took(await sendFile<T>(path(file.name, choice), file, setShare, cancel.current.signal));
     } catch (e) {
       setError(e as Error);
+      asked.current = file;
     } finally {
       cancel.current = null;
       setShare(null);
@@ -86,6 +89,23 @@ export function DropZone<T>({
         </div>
       )}
       <Trouble error={error} />
+      {error instanceof Refusal && error.choices.length > 0 && (
+        <div className="flex flex-wrap gap-2">
+          {error.choices.map((c) => (
+            <button
+              key={c.value}
+              type="button"
+              className="button grid justify-items-center gap-1 p-2"
+              onClick={() => void send(asked.current ?? undefined, c.value)}
+            >
+              {c.picture && (
+                <img src={`data:image/jpeg;base64,${c.picture}`} alt="" className="max-h-[88px] rounded" />
+              )}
+              {c.label}
+            </button>
+          ))}
+        </div>
+      )}
     </div>
   );
 }

@@ -24,9 +24,11 @@ export function FileDrop({
     <DropZone<Schemas["JobView"]>
       label={label ?? (small ? text.dropAnotherFileInstead : text.dropFile)}
       hint={small ? undefined : text.dropHint}
-      accept=".gcode,.gco,.g,.nc,text/plain"
+      accept=".gcode,.gco,.g,.nc,.gz,.3mf,text/plain"
       small={small}
-      path={(name) => `/api/jobs/${jobId}/file?id=${newId()}&name=${encodeURIComponent(name)}`}
+      path={(name, plate) =>
+        `/api/jobs/${jobId}/file?id=${newId()}&name=${encodeURIComponent(name)}${plate ? `&plate=${plate}` : ""}`
+      }
       took={took}
     />
   );

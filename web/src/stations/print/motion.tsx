@@ -4,6 +4,7 @@ import { BeadBar } from "../../parts/bead-bar";
 import { duration } from "../../parts/bits";
 import { text } from "./text";
 import { TINT } from "./tints";
+import { WhatIf } from "./what-if";
 import { Settings, Why } from "./why";
 
 type File = Schemas["FileOut"];
@@ -55,6 +56,7 @@ export function FileStudy({
       {motion && <TimeMakeUp motion={motion} />}
       <Filament file={file} />
       {motion && <Spread motion={motion} />}
+      {file.quick && <WhatIf studyId={studyId} jobId={job.id} fileId={file.id} />}
       {motion && <Why studyId={studyId} job={job} jobs={jobs} may={may} />}
       <Settings studyId={studyId} jobId={job.id} />
     </section>

@@ -19,8 +19,19 @@ export const text = {
     trace: "from the power log",
     live: "sent by its meter",
   },
+  whatIf: {
+    title: "What if the machine",
+    acceleration: "speeds up and slows down",
+    corner: "takes corners",
+    flow: "melts",
+    asItIs: "as it is",
+    times: (n: number) => `${n} × as fast`,
+    melts: (n: number) => `${n} mm³/s`,
+    how: "as it is. Move a slider: the moves are planned anew.",
+  },
   dropFile: "Drop the sliced file",
-  dropHint: "G-code as text, up to 160 MB. Time, filament, layers and settings are read from it.",
+  dropHint:
+    "G-code, also packed (gzip) or as a sliced project (3MF), up to 160 MB. Time, filament, layers and settings are read from it.",
   dropTrace: "or drop a power log, CSV",
   noEstimate: "The file gives no time estimate, so there is none to run down.",
   motionSays: (m: { planned_s: number; at_asked_s: number; speeding_s: number }) =>
