@@ -20,6 +20,7 @@ from sqlalchemy import Engine, text
 from sqlalchemy.orm import Session
 
 from crevlo.api import (
+    afterwards,
     ballot,
     cost,
     ingest,
@@ -55,6 +56,7 @@ CONTENT_POLICY = {
 }
 # JSON bodies are small; only these may take more, up to what the stations allow.
 UPLOADS = (
+    "afterwards.take_sheets",
     "print.take_file",
     "print.take_trace",
     "print.take_photo",
@@ -135,6 +137,7 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         cost,
         rank,
         publish,
+        afterwards,
         ingest,
     ):
         app.register_api(part.api)

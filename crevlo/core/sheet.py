@@ -22,7 +22,7 @@ def sheet_text(content: bytes) -> str:
     if len(content) > MOST_BYTES:
         raise BadInput(f"the file has {len(content) >> 20} MB; {MOST_BYTES >> 20} MB are taken")
     if content[:2] != b"PK":
-        return _plain(content)
+        return plain_text(content)
     try:
         with zipfile.ZipFile(io.BytesIO(content)) as package:
             unpacked = sum(entry.file_size for entry in package.infolist())
@@ -45,7 +45,7 @@ def sheet_text(content: bytes) -> str:
     raise BadInput("no sheet of the workbook has a row")
 
 
-def _plain(content: bytes) -> str:
+def plain_text(content: bytes) -> str:
     for encoding in ("utf-8-sig", "utf-16") if content[:2] in (b"\xff\xfe", b"\xfe\xff") else ("utf-8-sig", "cp1252"):
         try:
             text = content.decode(encoding)

@@ -73,6 +73,8 @@ class Run(Editable, Base):
     from_paper: Mapped[bool] = mapped_column(default=False, server_default="false")
     uses_attempt: Mapped[bool] = mapped_column(default=True)
     note: Mapped[str] = mapped_column(default="")
+    model_g: Mapped[float | None]
+    waste_g: Mapped[float | None]
     energy_kwh: Mapped[float | None]
     energy_low_kwh: Mapped[float | None]
     energy_high_kwh: Mapped[float | None]
@@ -96,6 +98,7 @@ class Run(Editable, Base):
         CheckConstraint("attempt > 0", name="attempt_positive"),
         CheckConstraint("parts between 1 and 500", name="parts_range"),
         CheckConstraint("paused_s >= 0", name="pauses_within"),
+        CheckConstraint("model_g between 0 and 1000000 and waste_g between 0 and 1000000", name="weights_range"),
         CheckConstraint("attempt = 1 or length(changed) > 0", name="says_what_changed"),
         CheckConstraint("ended_at is null or ended_at >= started_at", name="ends_after_start"),
         CheckConstraint("(ended_at is null) = (outcome is null)", name="ended_has_outcome"),

@@ -23,6 +23,7 @@ class Study(Editable, Base):
     seed: Mapped[int]
     blind_secret: Mapped[str] = mapped_column(default=lambda: secrets.token_hex(32))
     created_at: Mapped[datetime] = recorded_at()
+    entered_from: Mapped[str] = mapped_column(default="", server_default="")
     revealed_at: Mapped[datetime | None]
     tariff_per_kwh: Mapped[float] = mapped_column(default=0.31)
     wage_per_h: Mapped[float] = mapped_column(default=18)

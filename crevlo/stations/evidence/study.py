@@ -10,7 +10,7 @@ from crevlo.core.evidence import Basis, Duel, Evidence, Filament, Key, Level, Li
 from crevlo.core.features.feature import Feature
 from crevlo.core.money import Money, in_currency
 from crevlo.core.portions import PURGED
-from crevlo.core.success import Cause
+from crevlo.core.success import Cause, Outcome
 from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.specimen import features_of, instruments_of, specimen_of
 from crevlo.stations.protocol import Policies
@@ -124,11 +124,13 @@ def _run(
 
 
 def _filament(bench: Bench, unit_id: uuid.UUID) -> dict[Key, Filament]:
-    """By line the mean of what its sliced files state, and what that costs in the study's currency."""
+    """By line the mean of what its plates weighed on a scale, or else its sliced files state, and what that costs in the
+    study's currency."""
     by_line: dict[LineKey, list[Filament]] = defaultdict(list)
     for job in bench.jobs_of(unit_id):
-        if job.id in bench.sliced and bench.sliced[job.id].facts.get("mass_g") is not None:
-            by_line[line_of(job)].append(plate_of(bench, job, bench.sliced[job.id].facts))
+        file = bench.sliced[job.id].facts if job.id in bench.sliced else {}
+        if facts := weighed(bench.runs.get(job.id, []), file):
+            by_line[line_of(job)].append(plate_of(bench, job, facts))
     return {line: _mean(plates) for line, plates in by_line.items()}
 
 
@@ -141,6 +143,22 @@ def _mean(plates: Sequence[Filament]) -> Filament:
     return Filament(
         parts, part_g, waste_g, money, sum(p.changes for p in plates) / n, sum(p.change_s for p in plates) / n
     )
+
+
+def weighed(runs: Sequence[rows.Run], facts: Mapping[str, Any]) -> Mapping[str, Any] | None:
+    """A plate's facts with what the last good print of it weighed in place of what its file states; None where neither says."""
+    last = next((r for r in reversed(runs) if r.outcome is Outcome.DONE and r.model_g is not None), None)
+    if last is None or last.model_g is None:
+        return facts if facts.get("mass_g") is not None else None
+    waste_g = last.waste_g or 0.0
+    stated = facts.get("mass_g") or 0.0
+    whole = last.model_g + waste_g
+    # Tools share the weight as their files say; without a file the first has all of it.
+    tools = [t | {"mass_g": (t["mass_g"] or 0.0) * whole / stated} for t in facts.get("tools", [])] if stated else []
+    return {
+        **facts, "mass_g": whole, "tools": tools or [{"tool": 0, "mass_g": whole}],
+        "uses": [{"portion": next(iter(PURGED)), "mass_g": waste_g}],
+    }  # fmt: skip
 
 
 def plate_of(bench: Bench, job: Job, facts: Mapping[str, Any]) -> Filament:

@@ -19,7 +19,13 @@ T = TypeVar("T")
 # For the process to be made and to have loaded what it needs: no fault of what is worked on.
 _TO_BEGIN_S = 60
 # Loaded once, in a process without threads from which the others are made in a moment.
-_LOADED = ["crevlo.core.artifacts.mesh", "crevlo.core.plate", "crevlo.core.gaps", "crevlo.stations.kit.picture"]
+_LOADED = [
+    "crevlo.core.artifacts.mesh",
+    "crevlo.core.plate",
+    "crevlo.core.gaps",
+    "crevlo.stations.kit.picture",
+    "crevlo.core.old_bench.sheets",
+]
 _context = multiprocessing.get_context("forkserver")
 _context.set_forkserver_preload(_LOADED)
 

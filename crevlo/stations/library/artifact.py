@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.artifact import Artifact, Body, Design
 from crevlo.core.artifacts.mesh import read_surfaces, solids
+from crevlo.core.artifacts.shape import block
 from crevlo.core.artifacts.shelf import DESIGNS, design_of
 from crevlo.core.defects import USUAL
 from crevlo.core.estimate import BadInput
@@ -97,7 +98,8 @@ def stored(session: Session, row: ArtifactVersion, sizes: Sizes = ()) -> Standin
         if not sizes:
             made = replace(made, features=tuple(map(feature_of, row.features)))
         return Standing(str(row.id), row.number, made, design_of(code, shelf))
-    return Standing(str(row.id), row.number, _own(session, row), None, row.licence, row.source)
+    made = _named(row) if "named" in row.definition else _own(session, row)
+    return Standing(str(row.id), row.number, made, None, row.licence, row.source)
 
 
 # Stored versions never change, so what was built of one stays right.
@@ -113,6 +115,17 @@ def _own(session: Session, row: ArtifactVersion) -> Artifact:
             tuple(feature_of(f) for f in row.features), isolates=given["isolates"],
             isolates_not=given["isolates_not"], note=given["note"], shows=tuple(given["shows"]),
         ),
+    )  # fmt: skip
+
+
+def _named(row: ArtifactVersion) -> Artifact:
+    """A piece known by its name: a block for each tool, side by side, stands for it."""
+    given: dict[str, Any] = row.definition
+    x, y, z = given["size"]
+    blocks = tuple(Body(block(t * x, (t + 1) * x, 0, y, 0, z), t) for t in given["tools"])
+    return Artifact(
+        row.code, row.name, blocks, tuple(map(feature_of, row.features)), isolates=given["isolates"],
+        isolates_not=given["isolates_not"], note=given["note"], shows=tuple(given["shows"]),
     )  # fmt: skip
 
 

@@ -180,7 +180,7 @@ def drawing_of(session: Session, ref: str) -> DrawingOut:
 def cards(session: Session) -> Shelf:
     """The built-in artifacts in their usual sizes, then stored versions: own ones and those with other sizes."""
     rows = session.scalars(select(ArtifactVersion).order_by(ArtifactVersion.code, ArtifactVersion.number))
-    more = [stored(session, r) for r in rows if r.mesh_sha256 or r.definition["sizes"]]
+    more = [stored(session, r) for r in rows if r.mesh_sha256 or r.definition.get("sizes")]
     return Shelf(artifacts=[card(a) for a in (*(standing(session, d.code) for d in SHELF), *more)])
 
 

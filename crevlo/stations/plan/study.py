@@ -50,6 +50,7 @@ class StudyCard(Shape):
     question: str
     machines: int
     frozen: bool
+    entered_from: str = Field(description="the file it was taken over from, of a study that was kept elsewhere")
 
 
 class CellLayer(Shape):
@@ -120,6 +121,7 @@ class PlanView(Shape):
     protocol_number: int
     frozen_at: datetime | None
     freeze_recorded_at: datetime | None
+    entered_from: str
     candidates: list[Candidate]
     arms: list[ArmOut]
     repeats: int
@@ -138,7 +140,14 @@ class NewDeviation(Shape):
 def list_studies(session: Session) -> list[StudyCard]:
     frozen = set(session.scalars(select(ProtocolVersion.study_id).where(ProtocolVersion.frozen_at.is_not(None))))
     return [
-        StudyCard(id=s.id, title=s.title, question=s.question, machines=len(s.units), frozen=s.id in frozen)
+        StudyCard(
+            id=s.id,
+            title=s.title,
+            question=s.question,
+            machines=len(s.units),
+            frozen=s.id in frozen,
+            entered_from=s.entered_from,
+        )
         for s in session.scalars(select(Study).order_by(Study.created_at.desc()).limit(200))
     ]
 
@@ -235,7 +244,7 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
     return PlanView(
         id=study.id, title=study.title, question=study.question, currency=study.currency, seed=study.seed,
         version=study.version, protocol_number=protocol.number, frozen_at=protocol.frozen_at,
-        freeze_recorded_at=protocol.freeze_recorded_at,
+        freeze_recorded_at=protocol.freeze_recorded_at, entered_from=study.entered_from,
         candidates=[Candidate(model_id=u.unit.model_id, is_control=u.is_control) for u in bench.units],
         arms=[_arm_out(session, arm) for arm in protocol.arms], repeats=protocol.repeats,
         policies=Policies(**protocol.policies), coverage=rows,

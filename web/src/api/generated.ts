@@ -2401,6 +2401,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/old-benches/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** A spreadsheet, shown as it would be read; no study is made. */
+        put: operations["afterwards_take_sheets_old_benches_file_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/old-benches/view": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The same with what a person says of its sheets. */
+        post: operations["afterwards_view_old_bench_old_benches_view_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/old-benches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a study of it, marked as entered afterwards. */
+        post: operations["afterwards_keep_old_bench_old_benches_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ingest/power": {
         parameters: {
             query?: never;
@@ -4305,6 +4356,11 @@ export interface components {
             machines: number;
             /** Frozen */
             frozen: boolean;
+            /**
+             * Entered From
+             * @description the file it was taken over from, of a study that was kept elsewhere
+             */
+            entered_from: string;
         };
         /** PlanView */
         PlanView: {
@@ -4329,6 +4385,8 @@ export interface components {
             frozen_at: string | null;
             /** Freeze Recorded At */
             freeze_recorded_at: string | null;
+            /** Entered From */
+            entered_from: string;
             /** Candidates */
             candidates: components["schemas"]["Candidate"][];
             /** Arms */
@@ -10061,6 +10119,260 @@ export interface components {
              * @description why it was kept although it is far off
              */
             note: string | null;
+        };
+        /** OldBenchView */
+        OldBenchView: {
+            /** Sha256 */
+            sha256: string;
+            /** Name */
+            name: string;
+            /** Sheets */
+            sheets: components["schemas"]["SheetOut"][];
+            /** Machines */
+            machines: components["schemas"]["OldMachineOut"][];
+            /** Pieces */
+            pieces: components["schemas"]["NamedCount"][];
+            /** Materials */
+            materials: components["schemas"]["NamedCount"][];
+            /** Causes */
+            causes: components["schemas"]["NamedCount"][];
+            /** Prints */
+            prints: number;
+            /** Sizes */
+            sizes: number;
+            /** Scores */
+            scores: number;
+            /** Noise */
+            noise: number;
+            /** Noise At M */
+            noise_at_m: number | null;
+            /** Began */
+            began: string | null;
+            /** Ended */
+            ended: string | null;
+            /** Rows Left Out */
+            rows_left_out: number;
+            /** Problems */
+            problems: components["schemas"]["ProblemOut"][];
+            /**
+             * Lacks
+             * @description what must be said before anything can be shown; empty where nothing
+             */
+            lacks: string;
+        };
+        /**
+         * Holds
+         * @description What a sheet holds.
+         * @enum {string}
+         */
+        Holds: "machines" | "prints" | "sizes" | "nothing";
+        /** NamedCount */
+        NamedCount: {
+            /** Name */
+            name: string;
+            /** Prints */
+            prints: number;
+            /**
+             * Known
+             * @description whether the shelf has a piece of this name
+             * @default false
+             */
+            known: boolean;
+        };
+        /** OldMachineOut */
+        OldMachineOut: {
+            /** Name */
+            name: string;
+            /**
+             * Known
+             * @description whether the library has a machine of this name
+             */
+            known: boolean;
+            /** Bed Mm */
+            bed_mm: number[] | null;
+            /** Price */
+            price: number | null;
+            /** Prints */
+            prints: number;
+            /** Good */
+            good: number;
+        };
+        /** PartOut */
+        PartOut: {
+            /** Part */
+            part: string;
+            /**
+             * Header
+             * @description of its column; empty where there is none
+             */
+            header: string;
+        };
+        /** ProblemOut */
+        ProblemOut: {
+            /** Sheet */
+            sheet: string;
+            /** Cells */
+            cells: string[];
+            /**
+             * More
+             * @description cells of the same kind beside those that are named
+             */
+            more: number;
+            /** Typed */
+            typed: string;
+            /** Why */
+            why: string;
+            /** Row Left Out */
+            row_left_out: boolean;
+        };
+        /** SheetOut */
+        SheetOut: {
+            /** Name */
+            name: string;
+            holds: components["schemas"]["Holds"];
+            /** Headers */
+            headers: string[];
+            /** Parts */
+            parts: components["schemas"]["PartOut"][];
+            /** Sizes */
+            sizes: string[];
+            /** Defects */
+            defects: string[];
+            /** Lacks */
+            lacks: string;
+            /**
+             * First Row
+             * @description of what is shown, counted as in the sheet
+             */
+            first_row: number;
+            /** Rows */
+            rows: string[][];
+        };
+        /** OldBenchWish */
+        OldBenchWish: {
+            /** Sha256 */
+            sha256: string;
+            /** Name */
+            name: string;
+            /**
+             * Zone
+             * @description in which its hours were written, such as Europe/Berlin
+             */
+            zone: string;
+            /**
+             * Sheets
+             * @default []
+             */
+            sheets?: components["schemas"]["SheetWish"][];
+        };
+        /**
+         * SheetWish
+         * @description What a person says of a sheet: what it holds, and by part the header of its column ("" for none).
+         */
+        SheetWish: {
+            /** Sheet */
+            sheet: string;
+            holds: components["schemas"]["Holds"];
+            /**
+             * Columns
+             * @default {}
+             */
+            columns?: {
+                [key: string]: string;
+            };
+        };
+        /** OldBenchKept */
+        OldBenchKept: {
+            /**
+             * Study Id
+             * Format: uuid
+             */
+            study_id: string;
+            /** Prints */
+            prints: number;
+            /** Sizes */
+            sizes: number;
+            /**
+             * Left Out
+             * @description sizes that belong to no good print
+             */
+            left_out: string[];
+        };
+        /**
+         * NewOldBench
+         * @description What is kept, with what the spreadsheet does not say: beds of machines that are new here, what a kg of filament
+         *     cost, by which words prints failed of what, which piece the sizes are of and what they were read with, and from how far
+         *     noise was read.
+         */
+        NewOldBench: {
+            /** Sha256 */
+            sha256: string;
+            /** Name */
+            name: string;
+            /**
+             * Zone
+             * @description in which its hours were written, such as Europe/Berlin
+             */
+            zone: string;
+            /**
+             * Sheets
+             * @default []
+             */
+            sheets?: components["schemas"]["SheetWish"][];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /**
+             * Question
+             * @default
+             */
+            question?: string;
+            /** Currency */
+            currency: string;
+            /** Price Per Kg */
+            price_per_kg: number;
+            /**
+             * Beds
+             * @default []
+             */
+            beds?: components["schemas"]["Bed"][];
+            /**
+             * Causes
+             * @default []
+             */
+            causes?: components["schemas"]["CauseSaid"][];
+            /**
+             * Measured Piece
+             * @default null
+             */
+            measured_piece?: string | null;
+            /**
+             * Instrument Id
+             * @default null
+             */
+            instrument_id?: string | null;
+            /**
+             * Noise At M
+             * @default null
+             */
+            noise_at_m?: number | null;
+        };
+        /** Bed */
+        Bed: {
+            /** Machine */
+            machine: string;
+            /** Size Mm */
+            size_mm: number[];
+        };
+        /** CauseSaid */
+        CauseSaid: {
+            /** Words */
+            words: string;
+            cause: components["schemas"]["Cause"];
         };
         /**
          * Taken
@@ -15949,6 +16261,108 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    afterwards_take_sheets_old_benches_file_put: {
+        parameters: {
+            query: {
+                name: string;
+                zone?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OldBenchView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    afterwards_view_old_bench_old_benches_view_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OldBenchWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OldBenchView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    afterwards_keep_old_bench_old_benches_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewOldBench"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OldBenchKept"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {

@@ -1,3 +1,5 @@
+import { duration } from "../../parts/bits";
+
 export const text = {
   plateLook: "Look at the plate",
   plateWaiting: "Kept on this device, not sent yet.",
@@ -21,11 +23,11 @@ export const text = {
   },
   whatIf: {
     title: "What if the machine",
-    acceleration: "speeds up and slows down",
+    acceleration: "speeds up",
     corner: "takes corners",
     flow: "melts",
     asItIs: "as it is",
-    times: (n: number) => `${n} × as fast`,
+    times: (n: number) => `${n} ×`,
     melts: (n: number) => `${n} mm³/s`,
     how: "as it is. Move a slider: the moves are planned anew.",
   },
@@ -35,7 +37,7 @@ export const text = {
   dropTrace: "or drop a power log, CSV",
   noEstimate: "The file gives no time estimate, so there is none to run down.",
   motionSays: (m: { planned_s: number; at_asked_s: number; speeding_s: number }) =>
-    `${(m.planned_s / 60).toFixed(0)} min of motion, ${((100 * m.at_asked_s) / m.planned_s).toFixed(0)} % of it at the speed asked for and ${((100 * m.speeding_s) / m.planned_s).toFixed(0)} % speeding up or slowing down.`,
+    `${duration(m.planned_s)} of motion, ${((100 * m.at_asked_s) / m.planned_s).toFixed(0)} % of it at the speed asked for and ${((100 * m.speeding_s) / m.planned_s).toFixed(0)} % speeding up or slowing down.`,
   limits: {
     asked: "at the speeds asked for",
     flow: "added by the flow limit",

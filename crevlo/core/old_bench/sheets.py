@@ -1,0 +1,114 @@
+"""The sheets of a workbook or of a table in text, cell by cell as a person sees them."""
+
+import csv
+import io
+import zipfile
+from dataclasses import dataclass
+from datetime import datetime, time, timedelta
+
+from openpyxl import load_workbook
+from openpyxl.worksheet.worksheet import Worksheet
+
+from crevlo.core.estimate import BadInput
+from crevlo.core.sheet import MOST_BYTES, MOST_UNPACKED_BYTES, plain_text
+
+MOST_SHEETS, MOST_ROWS, MOST_COLUMNS = 20, 20_000, 60
+_LONGEST_CELL, _MOST_MERGED = 300, 100_000
+
+
+@dataclass(frozen=True, slots=True)
+class Sheet:
+    """One sheet: cells as text, "" where empty, every row as wide as the widest; a merged cell stands in all its places."""
+
+    name: str
+    rows: tuple[tuple[str, ...], ...]
+
+
+def cell_name(row: int, column: int) -> str:
+    """The name of a cell by its place from 0: (6, 4) is E7."""
+    letters, n = "", column + 1
+    while n:
+        n, rest = divmod(n - 1, 26)
+        letters = chr(65 + rest) + letters
+    return f"{letters}{row + 1}"
+
+
+def read_sheets(content: bytes, name: str = "table") -> tuple[Sheet, ...]:
+    """The sheets that have anything in them. Raises BadInput for what is no workbook and no table, or is larger than is read."""
+    if len(content) > MOST_BYTES:
+        raise BadInput(f"the file has {len(content) >> 20} MB; {MOST_BYTES >> 20} MB are taken")
+    if content[:2] != b"PK":
+        return (_sheet(name, _rows_of_text(plain_text(content))),)
+    try:
+        with zipfile.ZipFile(io.BytesIO(content)) as package:
+            unpacked = sum(entry.file_size for entry in package.infolist())
+        if unpacked > MOST_UNPACKED_BYTES:
+            raise BadInput(f"the workbook unpacks to {unpacked >> 20} MB; {MOST_UNPACKED_BYTES >> 20} MB are taken")
+        book = load_workbook(io.BytesIO(content), data_only=True, keep_links=False)
+        sheets = [_sheet(w.title, _rows_of_sheet(w)) for w in book.worksheets[:MOST_SHEETS]]
+    except BadInput:
+        raise
+    except Exception as error:  # a library's own many kinds of surprise at a broken file
+        raise BadInput(f"the workbook cannot be read: {type(error).__name__}") from error
+    found = tuple(s for s in sheets if s.rows)
+    if not found:
+        raise BadInput("no sheet of the workbook has a row")
+    return found
+
+
+def _rows_of_sheet(sheet: Worksheet) -> list[list[str]]:
+    if sheet.max_row > MOST_ROWS or sheet.max_column > 16_384:
+        raise BadInput(f"the sheet {sheet.title} has {sheet.max_row} rows; {MOST_ROWS} are read")
+    wide = min(sheet.max_column, MOST_COLUMNS)
+    rows = [[_written(v) for v in row] for row in sheet.iter_rows(max_col=wide, values_only=True)]
+    room = _MOST_MERGED
+    for merged in sheet.merged_cells.ranges:
+        room -= merged.size["rows"] * merged.size["columns"]
+        if room < 0:
+            raise BadInput(f"the sheet {sheet.title} has more than {_MOST_MERGED} merged cells")
+        if merged.min_row > len(rows) or merged.min_col > wide:
+            continue
+        shown = rows[merged.min_row - 1][merged.min_col - 1]
+        for row in range(merged.min_row, min(merged.max_row, len(rows)) + 1):
+            for column in range(merged.min_col, min(merged.max_col, wide) + 1):
+                rows[row - 1][column - 1] = shown
+    return rows
+
+
+def _rows_of_text(text: str) -> list[list[str]]:
+    head = next((line for line in text.splitlines() if line.strip()), "")
+    delimiter = max("\t;,", key=head.count)
+    try:
+        rows = [row[:MOST_COLUMNS] for row in csv.reader(io.StringIO(text), delimiter=delimiter)]
+    except csv.Error as error:
+        raise BadInput(f"this cannot be read as a table: {error}") from error
+    if len(rows) > MOST_ROWS:
+        raise BadInput(f"the table has {len(rows)} rows; {MOST_ROWS} are read")
+    return [[" ".join(cell.split())[:_LONGEST_CELL] for cell in row] for row in rows]
+
+
+def _sheet(name: str, rows: list[list[str]]) -> Sheet:
+    while rows and not any(rows[-1]):
+        rows.pop()
+    wide = max((k + 1 for row in rows for k, cell in enumerate(row) if cell), default=0)
+    if wide == 0:
+        return Sheet(name, ())
+    return Sheet(name, tuple(tuple((row + [""] * wide)[:wide]) for row in rows))
+
+
+def _written(value: object) -> str:
+    """A cell as a person would read it out, on one line."""
+    if value is None:
+        return ""
+    if isinstance(value, bool):
+        return "yes" if value else "no"
+    if isinstance(value, float):
+        return f"{value:.12g}"
+    if isinstance(value, datetime):
+        return value.isoformat(sep=" ", timespec="minutes")
+    if isinstance(value, time):
+        return value.isoformat(timespec="minutes")
+    if isinstance(value, timedelta):
+        minutes = round(value.total_seconds() / 60)
+        return f"{minutes // 60}:{minutes % 60:02d}"
+    return " ".join(str(value).split())[:_LONGEST_CELL]
