@@ -11,7 +11,7 @@ import threading
 import time
 import uuid
 from collections.abc import Callable
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, date, datetime, timedelta
 from functools import partial
 from pathlib import Path
 
@@ -179,6 +179,26 @@ def _schedule() -> None:
     )
 
 
+def _old_bench(reach: Callable[..., httpx.Client], url: str) -> None:
+    """A workbook of 5 000 prints, shown and kept."""
+    from crevlo.cli.link import sign_in_link
+    from crevlo.cli.up import OWNER
+    from crevlo.sim import notebook
+
+    content = notebook.workbook(7, copies=780, begun=date(2023, 1, 2))
+    client = Client(reach())
+    client.sign_in_by_link(str(sign_in_link(url, OWNER)).removeprefix("link#"))
+    began = time.perf_counter()
+    view = client.send("PUT", "/api/old-benches/file", content=content, name="large.xlsx", zone="Europe/Berlin")
+    shown = time.perf_counter() - began
+    began = time.perf_counter()
+    kept = client.send("POST", "/api/old-benches", {
+        "id": str(uuid.uuid4()), "sha256": view["sha256"], "name": "large.xlsx", "zone": "Europe/Berlin", "title": "Large notes",
+        "currency": "EUR", "price_per_kg": 20})  # fmt: skip
+    took = time.perf_counter() - began
+    _line(f"Spreadsheet of {kept['prints']} prints", f"shown in {shown:.1f} s, kept in {took:.1f} s")
+
+
 def _requests() -> None:
     """The demo over a real socket: a weight change as the Rank screen sends it, and a reading."""
     from werkzeug.serving import WSGIRequestHandler, make_server
@@ -210,6 +230,7 @@ def _requests() -> None:
         began = time.perf_counter()
         enter_demo(reach, str(demo_people(cluster.url)))
         _line("Demo entered over the API", f"{time.perf_counter() - began:.0f} s")
+        _old_bench(reach, cluster.url)
         client = Client(reach())
         client.sign_in_by_link(str(sign_in_link(cluster.url, OWNER)).removeprefix("link#"))
         study = next(s["id"] for s in client.get("/api/studies")["studies"] if s["title"] == TITLE)

@@ -179,7 +179,7 @@ def enter_demo(
     reach: "Callable[[], httpx.Client]", password: str, say: Callable[[str], None] = lambda _: None
 ) -> list[dict[str, str]]:
     """Enters the demo study through the HTTP API; gives the simulated devices to start beside it."""
-    from crevlo.sim import plates
+    from crevlo.sim import notebook, plates
     from crevlo.sim.client import Client
     from crevlo.sim.demo import SEED, Demo
     from crevlo.sim.pieces import Pieces
@@ -189,6 +189,8 @@ def enter_demo(
     rater.sign_in(RATER, password)
     demo = Demo(reviewer, rater)
     demo.play(say=say)
+    say("taking over the notes of an old round")
+    notebook.play(reviewer, SEED + 13)
     say("measuring nine kinds of pieces")
     Pieces(reviewer, rater, SEED + 7).play(demo.spool, demo.petg, lambda: Client(reach()))
     say("printing plates of twelve")

@@ -3,6 +3,7 @@
 import uuid
 from datetime import UTC, datetime
 
+from pydantic import Field
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
@@ -35,6 +36,7 @@ class PrintingNow(Shape):
 class Line(Shape):
     study_id: uuid.UUID
     title: str
+    entered_from: str = Field(description="the file it was taken over from, of a study kept elsewhere before")
     frozen: bool
     revealed: bool
     now: datetime
@@ -116,7 +118,7 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
         StationProgress(station="publish", count=f"rev {revisions}" if revisions else "draft", share=1.0 if revisions else 0.1, trouble=False),
     ]  # fmt: skip
     return Line(
-        study_id=study.id, title=study.title, frozen=frozen, revealed=study.revealed_at is not None,
+        study_id=study.id, title=study.title, entered_from=study.entered_from, frozen=frozen, revealed=study.revealed_at is not None,
         now=datetime.now(UTC), printing=live, stations=stations,
     )  # fmt: skip
 

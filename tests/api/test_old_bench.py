@@ -131,6 +131,27 @@ def test_sizes_go_to_the_copies_of_the_piece_that_was_measured(client: Client) -
     assert client.get(f"/api/shelf/{piece['artifact']}")["name"] == "clip"
 
 
+def test_pieces_can_be_compared_whatever_they_were_printed_of(client: Client) -> None:
+    long = "a material of a very long name indeed"
+    text = PRINTS.replace("Sparrow;clip;PLA", f"Sparrow;clip;{long}")
+    view = take(client, text)
+    assert (view["shared"], view["shared_pieces"]) == ([], ["clip"])
+    apart = client.send("POST", "/api/old-benches", wish(view, beds=BEDS))["study_id"]
+    rank = client.send("POST", f"/api/studies/{apart}/rank", {})
+    assert sum("not every machine printed it" in words for words in rank["apart"]) == 2
+    together = client.send("POST", "/api/old-benches", wish(view, title="Together", mix_materials=True))["study_id"]
+    rank = client.send("POST", f"/api/studies/{together}/rank", {})
+    raw = {s["machine"]["name"]: {c["code"]: c["raw"] for c in s["contributions"]} for s in rank["standings"]}
+    assert raw["Mesa"]["time"]["value"] == pytest.approx((60 + 64) / 2 / 60)
+    departures = client.get(f"/api/studies/{together}/plan")["deviations"]
+    assert departures[0]["what"].startswith("Pieces of PLA and a material")
+    # What was made of it can be looked at everywhere.
+    library = client.get("/api/library")
+    assert {s["material"] for s in library["spools"]} >= {"PLA", long[:20]}
+    for path in ("print", "measure", "inspect", "cost", "receive", "plan", "publish"):
+        assert client.http.get(f"/api/studies/{together}/{path}").status_code == 200
+
+
 def test_only_reviewers_bring_one_in_and_what_is_asked_is_checked(bench: Bench, client: Client) -> None:
     view = take(client, PRINTS)
     for role, (method, path) in product(

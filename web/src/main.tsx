@@ -92,6 +92,11 @@ const routes = root.addChildren([
   }),
   createRoute({
     getParentRoute: () => root,
+    path: "/old-bench",
+    component: lazyRouteComponent(() => import("./afterwards"), "OldBenchPage"),
+  }),
+  createRoute({
+    getParentRoute: () => root,
     path: "/library/$kind",
     component: lazyRouteComponent(() => import("./library"), "LibraryPage"),
   }),

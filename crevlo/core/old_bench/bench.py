@@ -3,7 +3,7 @@
 import re
 from collections import Counter, defaultdict
 from collections.abc import Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import date, datetime, time, timedelta
 from zoneinfo import ZoneInfo
 
@@ -93,6 +93,25 @@ class OldBench:
     @property
     def materials(self) -> tuple[str, ...]:
         return tuple(dict.fromkeys(p.material for p in self.prints))
+
+
+def printed_by_all(bench: OldBench, *, by_material: bool) -> tuple[str, ...]:
+    """Pieces, or pieces of a material, of which every machine has a good print: what can be compared."""
+    machines: defaultdict[tuple[str, str], set[str]] = defaultdict(set)
+    for p in bench.prints:
+        if p.good:
+            machines[p.piece, p.material if by_material else ""].add(p.machine)
+    everybody = {m.name for m in bench.machines}
+    return tuple(" of ".join(filter(None, key)) for key, of in machines.items() if of == everybody)
+
+
+def materials_mixed(bench: OldBench) -> OldBench:
+    """The same bench with a piece being one piece whatever it was printed of; what that was stands in the remarks."""
+    together = " and ".join(filter(None, bench.materials)) or "material not noted"
+    prints = tuple(
+        replace(p, material=together, remarks="; ".join(filter(None, (p.material, p.remarks)))) for p in bench.prints
+    )
+    return replace(bench, prints=prints)
 
 
 class _Names:

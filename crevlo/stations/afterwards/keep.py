@@ -15,14 +15,16 @@ from crevlo.core.blind import blind_code, place_in_queue
 from crevlo.core.features.feature import Feature, Kind
 from crevlo.core.material import OTHER_DENSITY, usual_of
 from crevlo.core.noise import NoiseState
-from crevlo.core.old_bench.bench import OldBench, OldMachine, OldPrint
+from crevlo.core.old_bench.bench import OldBench, OldMachine, OldPrint, materials_mixed
 from crevlo.core.old_bench.guess import SizeColumn
 from crevlo.core.protocol import Slicing, Tuning
 from crevlo.core.success import Cause, Outcome
 from crevlo.stations.afterwards.view import Name, OldBenchWish, read_as
 from crevlo.stations.kit.shape import Currency, Missing, Refused, Shape
 from crevlo.stations.library.instrument import keep_stopwatch
+from crevlo.stations.library.model import NewModel, add_model
 from crevlo.stations.library.named import named_piece
+from crevlo.stations.library.spool import SpoolIn, add_spool
 from crevlo.stations.library.unit import first_unit, latest_configurations
 from crevlo.stations.price import Price, state_price
 from crevlo.stations.protocol import Conditions, Policies
@@ -30,7 +32,7 @@ from crevlo.stations.rank.beginning import begin_scheme
 from crevlo.store.machine import ArtifactVersion, Instrument, InstrumentKind, Model, Spool, Unit
 from crevlo.store.reading import DefectScore, InspectionLock, Reading
 from crevlo.store.run import EnergyFrom, NoiseReading, Run, Specimen
-from crevlo.store.study import Arm, Job, PrintLine, ProtocolVersion, Study, StudyUnit
+from crevlo.store.study import Arm, Job, PrintLine, ProtocolDeviation, ProtocolVersion, Study, StudyUnit
 
 _MOST_COPIES = 20
 _NOT_WRITTEN = "not written"
@@ -61,6 +63,7 @@ class NewOldBench(OldBenchWish):
     measured_piece: Name | None = None
     instrument_id: uuid.UUID | None = None
     noise_at_m: float | None = Field(default=None, gt=0, le=100)
+    mix_materials: bool = Field(default=False, description="whether a piece is one line whatever it was printed of")
 
 
 class OldBenchKept(Shape):
@@ -88,7 +91,7 @@ def keep_old_bench(session: Session, given: NewOldBench, person_id: uuid.UUID) -
     read = read_as(session, given)
     if read.bench is None:
         raise Refused(read.lacks)
-    bench = read.bench
+    bench = materials_mixed(read.bench) if given.mix_materials else read.bench
     if not bench.prints:
         raise Refused("No print could be read: nothing was kept. Say which sheet has the prints.")
     if session.scalar(select(Study.id).where(func.lower(Study.title) == given.title.lower())):
@@ -107,6 +110,13 @@ def keep_old_bench(session: Session, given: NewOldBench, person_id: uuid.UUID) -
     ):  # fmt: skip
         if made:
             session.execute(insert(table), made)
+    if given.mix_materials and len(read.bench.materials) > 1:
+        session.add(
+            ProtocolDeviation(
+                study_id=study.id, what=f"Pieces of {bench.materials[0]} are compared as one",
+                reason="As it was printed then, too little of one material was printed on every machine.", person_id=person_id,
+            )
+        )  # fmt: skip
     # Whoever wrote it down knew the machines.
     study.revealed_at = datetime.now(UTC)
     session.flush()
@@ -145,12 +155,11 @@ def _model(session: Session, machine: OldMachine, beds: dict[str, list[float]], 
     bed = machine.bed or beds.get(machine.name)
     if bed is None:
         raise Refused(f"How large is the bed of {machine.name}? The spreadsheet does not say.")
-    if len(machine.name) > 80:
-        raise Refused(f"The name {machine.name[:40]}… is longer than 80 letters.")
-    model = Model(name=machine.name, bed_x_mm=bed[0], bed_y_mm=bed[1], height_mm=bed[2], currency=currency)
-    session.add(model)
-    session.flush()
-    return model
+    new = NewModel(
+        id=uuid.uuid4(), name=machine.name[:80], bed_x_mm=bed[0], bed_y_mm=bed[1], height_mm=bed[2], currency=currency
+    )
+    add_model(session, new)
+    return session.get_one(Model, new.id)
 
 
 def _pieces(session: Session, given: NewOldBench, bench: OldBench) -> dict[str, ArtifactVersion]:
@@ -196,18 +205,18 @@ def _features(columns: Sequence[SizeColumn]) -> list[Feature]:
 def _spools(session: Session, given: NewOldBench, bench: OldBench) -> dict[str, Spool]:
     """By material one spool that stands for all that were used of it."""
     spools = {}
+    taken = set(session.scalars(select(Spool.code)))
     for material in bench.materials:
-        name = material or "material not noted"
+        name = (material or _NOT_WRITTEN)[:20]
         usual = usual_of(name)
-        taken = set(session.scalars(select(Spool.code).where(Spool.code.startswith(f"{name[:30]}, old bench"))))
-        code = next(c for n in range(1, 10_000) if (c := f"{name[:30]}, old bench {n}") not in taken)
-        spool = Spool(
-            code=code, maker=_NOT_WRITTEN, material=name[:40], colour=_NOT_WRITTEN, price_per_kg=given.price_per_kg,
-            density_g_cm3=usual.density if usual else OTHER_DENSITY, currency=given.currency,
+        code = next(c for n in range(1, 100_000) if (c := f"{name[:8].strip()} old {n}") not in taken)
+        taken.add(code)
+        made = SpoolIn(
+            id=uuid.uuid4(), code=code, maker=_NOT_WRITTEN, material=name, colour=_NOT_WRITTEN, currency=given.currency,
+            price_per_kg=given.price_per_kg, density_g_cm3=usual.density if usual else OTHER_DENSITY,
         )  # fmt: skip
-        session.add(spool)
-        spools[material] = spool
-    session.flush()
+        add_spool(session, made)
+        spools[material] = session.get_one(Spool, made.id)
     return spools
 
 

@@ -1,7 +1,7 @@
 """A spreadsheet of an old bench as it would be kept: its sheets, how they are read, and what could not be."""
 
 from collections import Counter, defaultdict
-from collections.abc import Iterable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Annotated
@@ -13,16 +13,18 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.defects import KNOWN
 from crevlo.core.estimate import BadInput
-from crevlo.core.old_bench.bench import OldBench, Problem, read_bench
+from crevlo.core.old_bench.bench import OldBench, Problem, printed_by_all, read_bench
 from crevlo.core.old_bench.guess import Holds, Layout, guess, parts_of
 from crevlo.core.old_bench.sheets import Sheet, read_sheets
 from crevlo.stations.kit.apart import apart
+from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.kit.upload import keep_upload, upload_content
 from crevlo.store.machine import ArtifactVersion, Model
 
 _SECONDS, _MEGABYTES = 25.0, 900
 _SHOWN_ROWS, _SHOWN_PROBLEMS, _SHOWN_CELLS = 6, 200, 12
+_READ: Kept[tuple[Sheet, ...]] = Kept(4)
 Name = Annotated[str, Field(max_length=300)]
 
 
@@ -99,6 +101,8 @@ class OldBenchView(Shape):
     ended: datetime | None
     rows_left_out: int
     problems: list[ProblemOut]
+    shared: list[str] = Field(description="pieces of a material of which every machine has a good print")
+    shared_pieces: list[str] = Field(description="the same whatever they were printed of")
     lacks: str = Field(description="what must be said before anything can be shown; empty where nothing")
 
 
@@ -114,8 +118,8 @@ class Read:
 
 def take_sheets(session: Session, content: bytes, name: str, zone: str) -> OldBenchView:
     """Keeps the file and shows it as it would be read. Raises BadInput for what is no spreadsheet."""
-    apart("this spreadsheet", _SECONDS, _MEGABYTES, read_sheets, content, name)
     wish = OldBenchWish(sha256=keep_upload(session, content), name=name[:300], zone=zone)
+    _sheets(wish, lambda: content)
     return view_old_bench(session, wish)
 
 
@@ -145,6 +149,7 @@ def view_old_bench(session: Session, wish: OldBenchWish) -> OldBenchView:
         noise=sum(p.noise_db is not None for p in bench.prints), noise_at_m=bench.noise_at_m,
         began=min((p.began for p in bench.prints), default=None), ended=max((p.ended for p in bench.prints), default=None),
         rows_left_out=sum(p.row_left_out for p in bench.problems), problems=_problems_out(bench.problems), lacks=read.lacks,
+        shared=list(printed_by_all(bench, by_material=True)), shared_pieces=list(printed_by_all(bench, by_material=False)),
     )  # fmt: skip
 
 
@@ -155,8 +160,8 @@ def read_as(session: Session, wish: OldBenchWish) -> Read:
         zone = ZoneInfo(wish.zone)
     except (ZoneInfoNotFoundError, ValueError):
         raise BadInput(f"no time zone is called {wish.zone[:40]}") from None
-    content = b"".join(upload_content(session, wish.sha256).chunks())
-    sheets = apart("this spreadsheet", _SECONDS, _MEGABYTES, read_sheets, content, wish.name)
+    kept = upload_content(session, wish.sha256)
+    sheets = _sheets(wish, lambda: b"".join(kept.chunks()))
     said = {s.sheet: s for s in wish.sheets}
     if unknown := said.keys() - {s.name for s in sheets}:
         raise Missing(f"There is no sheet {sorted(unknown)[0]}.")
@@ -166,6 +171,12 @@ def read_as(session: Session, wish: OldBenchWish) -> Read:
     lacks = next((f"Say which column of the sheet {x.sheet} names the {x.lacks}." for x in layouts if x.lacks), "")
     bench = None if lacks else read_bench(sheets, layouts, zone, datetime.now(UTC))
     return Read(sheets, layouts, bench, lacks)
+
+
+def _sheets(wish: OldBenchWish, content: Callable[[], bytes]) -> tuple[Sheet, ...]:
+    """Its sheets, read once for all that is said of them."""
+    key = f"{wish.sha256} {wish.name}"
+    return _READ.get(key, lambda: apart("this spreadsheet", _SECONDS, _MEGABYTES, read_sheets, content(), wish.name))
 
 
 def _sheet_out(sheet: Sheet, layout: Layout) -> SheetOut:

@@ -114,8 +114,9 @@ def _apart(bench: Bench, compared: Bench) -> list[str]:
     kept = {line_of(j) for j in compared.jobs}
     first, *others = bench.protocol.arms
     words = _other_configurations(bench)
+    did = "printed it" if bench.study.entered_from else "can print it"
     words += [
-        f"{line.artifact.name} from {line.spool.code}: not every machine can print it, so it stays out of the comparison."
+        f"{line.artifact.name} from {line.spool.code}: not every machine {did}, so it stays out of the comparison."
         for line in first.lines
         if line.spool and (line.artifact_id, line.spool_id) not in kept
     ]

@@ -227,7 +227,7 @@ def _sample(bench: Bench) -> list[SampleLine]:
         ),
         SampleLine(name="Failed", value=f"{len(failed)} ({causes or 'cause not recorded'})" if failed else "none"),
         SampleLine(name="Printing time", value=f"{hours:.1f} h"),
-        SampleLine(name="Specimens", value=f"{len(bench.specimens)}, blind codes" if bench.specimens else "none yet"),
+        SampleLine(name="Specimens", value=_specimens(bench)),
         SampleLine(name="Readings", value=f"{readings} that count" if readings else "none yet"),
     ]
 
@@ -299,3 +299,11 @@ def _report_data(session: Session, study_id: uuid.UUID, ranked: RankView) -> dic
         "arms": [(arm, Conditions(**arm.conditions)) for arm in bench.protocol.arms], "apart": inputs.apart,
         "names": {c.code: c.name for c in ranked.criteria},
     }  # fmt: skip
+
+
+def _specimens(bench: Bench) -> str:
+    if not bench.specimens:
+        return "none yet"
+    if bench.study.entered_from:
+        return f"{len(bench.specimens)}, not blind: entered afterwards from {bench.study.entered_from}"
+    return f"{len(bench.specimens)}, blind codes"

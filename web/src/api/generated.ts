@@ -4565,6 +4565,11 @@ export interface components {
             study_id: string;
             /** Title */
             title: string;
+            /**
+             * Entered From
+             * @description the file it was taken over from, of a study kept elsewhere before
+             */
+            entered_from: string;
             /** Frozen */
             frozen: boolean;
             /** Revealed */
@@ -10155,6 +10160,16 @@ export interface components {
             /** Problems */
             problems: components["schemas"]["ProblemOut"][];
             /**
+             * Shared
+             * @description pieces of a material of which every machine has a good print
+             */
+            shared: string[];
+            /**
+             * Shared Pieces
+             * @description the same whatever they were printed of
+             */
+            shared_pieces: string[];
+            /**
              * Lacks
              * @description what must be said before anything can be shown; empty where nothing
              */
@@ -10360,6 +10375,12 @@ export interface components {
              * @default null
              */
             noise_at_m?: number | null;
+            /**
+             * Mix Materials
+             * @description whether a piece is one line whatever it was printed of
+             * @default false
+             */
+            mix_materials?: boolean;
         };
         /** Bed */
         Bed: {

@@ -58,6 +58,11 @@ export function Shell({
               ref={setSlot}
               className="flex min-w-fit flex-1 items-center gap-2.5 max-[640px]:order-last max-[640px]:min-w-0 max-[640px]:basis-full max-[640px]:overflow-x-auto max-[640px]:empty:hidden"
             />
+            {line.data?.entered_from && (
+              <Hint says={text.enteredFrom(line.data.entered_from)}>
+                <span className="chip max-[860px]:hidden">{text.enteredAfterwards}</span>
+              </Hint>
+            )}
             <NotSent />
             {line.data && line.data.printing.length > 0 && <PrintingNow line={line.data} />}
             {!rater && <Finder studyId={studyId} />}

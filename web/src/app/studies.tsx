@@ -31,12 +31,21 @@ export function StudiesPage() {
             >
               <b className="text-lead">{s.title}</b>
               <span className="text-ink-2">{s.question || text.noQuestionWrittenYet}</span>
-              <span className="lab">{text.machinesProtocolFrozenDraft(s.machines, s.frozen)}</span>
+              <span className="lab">
+                {text.machinesProtocolFrozenDraft(s.machines, s.frozen, s.entered_from)}
+              </span>
             </Link>
           ))}
           {studies.data?.studies.length === 0 && <p className="p-5 text-ink-2">{text.noStudyYetA}</p>}
         </section>
-        {may && <NewStudy />}
+        {may && (
+          <div className="grid gap-3">
+            <NewStudy />
+            <Link to="/old-bench" className="button w-full justify-center text-center">
+              {text.fromASpreadsheet}
+            </Link>
+          </div>
+        )}
       </div>
     </Shell>
   );

@@ -99,6 +99,10 @@ export const text = {
   atLeast10Characters3: "At least 10 characters.",
   makeAccount: "Make account",
   noQuestionWrittenYet: "No question written yet",
-  machinesProtocolFrozenDraft: (machines: number, frozen: boolean) =>
-    `${machines} machines · ${frozen ? "protocol frozen" : "draft"}`,
+  machinesProtocolFrozenDraft: (machines: number, frozen: boolean, from: string) =>
+    `${machines} machine${machines === 1 ? "" : "s"} · ${from ? `entered afterwards from ${from}` : frozen ? "protocol frozen" : "draft"}`,
+  fromASpreadsheet: "Or take over a bench from a spreadsheet",
+  enteredAfterwards: "entered afterwards",
+  enteredFrom: (from: string) =>
+    `Taken over from ${from}: who measured knew the machines, so nothing of it counts as blind.`,
 };
