@@ -20,7 +20,7 @@ from crevlo.api.paths import (
 )
 from crevlo.api.station import station
 from crevlo.api.uploads import ONE_UPLOAD
-from crevlo.stations import noise
+from crevlo.stations import noise, surroundings
 from crevlo.stations.background import WorkOut
 from crevlo.stations.inspect import look, reject
 from crevlo.stations.kit import photo
@@ -33,6 +33,7 @@ from crevlo.stations.print_ import (
     live,
     marks,
     metered,
+    note,
     paper,
     power_log,
     run,
@@ -71,6 +72,27 @@ def power_of_run(path: RunPath) -> run_power.RunPower:
 def add_hypothesis(path: RunPath, body: fault.NewHypothesis) -> job.JobView:
     """A possible cause of a failed run."""
     return job.view_job(db(), fault.add_hypothesis(db(), path.run_id, body, current_user.id))
+
+
+@api.post("/runs/<uuid:run_id>/notes", responses={200: job.JobView})
+@writes(REVIEW)
+def add_note(path: RunPath, body: note.NewNote) -> job.JobView:
+    """What happened at a moment of the run, an alarm of a detector, or the correction of one."""
+    return note.add_note(db(), path.run_id, body, current_user.id)
+
+
+@api.get("/surroundings", responses={200: surroundings.SurroundingsOut})
+@reads(NOT_BLIND)
+def view_surroundings() -> surroundings.SurroundingsOut:
+    """Whether who asks has looked round the room lately."""
+    return surroundings.surroundings(db(), current_user.id)
+
+
+@api.post("/surroundings", responses={200: surroundings.SurroundingsOut})
+@writes(REVIEW)
+def say_surroundings(body: surroundings.NewSurroundings) -> surroundings.SurroundingsOut:
+    """That a smoke alarm works and nothing that burns is near, asked once in a working day before unattended prints."""
+    return surroundings.say_surroundings(db(), body, current_user.id)
 
 
 @api.put("/hypotheses/<uuid:hypothesis_id>", responses={200: job.JobView})

@@ -136,5 +136,12 @@ def _print(reviewer: Client, job: dict[str, Any], start: datetime, rng: np.rando
         "deviation_reason": reason})["runs"][-1]  # fmt: skip
     send("PUT", f"/api/runs/{run['id']}/energy", {
         "version": run["version"], "energy_wh": round(seconds * of.watts / 3600 * (1 + rng.normal(0, 0.01)))})  # fmt: skip
+    if job["copy_number"] == 1 and job["machine"]["name"] == "Corvane Twin":
+        for share, layer, words, alarm in (
+            (0.31, 9, "Nozzle camera: spaghetti", "false"), (0.62, 18, "The purge tower leans, held with a strip of tape", None),
+        ):  # fmt: skip
+            send("POST", f"/api/runs/{run['id']}/notes", {
+                "id": str(uuid.uuid4()), "kind": "alarm" if alarm else "note", "words": words, "alarm": alarm, "layer": layer,
+                "at": (start + timedelta(seconds=share * seconds)).isoformat()})  # fmt: skip
     send("POST", f"/api/runs/{run['id']}/end", {
         "version": run["version"] + 1, "outcome": "done", "ended_at": (start + timedelta(seconds=seconds)).isoformat()})  # fmt: skip

@@ -145,6 +145,40 @@ class Hypothesis(Editable, Base):
     noted_at: Mapped[datetime] = recorded_at()
 
 
+class NoteKind(StrEnum):
+    NOTE = "note"
+    ALARM = "alarm"  # of a detector: nozzle camera, filament sensor, spaghetti watch
+
+
+class AlarmWas(StrEnum):
+    TRUE = "true"
+    FALSE = "false"
+    UNKNOWN = "not known"
+
+
+class RunNote(Identified, Base):
+    """What happened at a moment of a run, or what a detector said and whether it was right; a correction names what it
+    replaces."""
+
+    __tablename__ = "run_note"
+    run_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("run.id"), index=True)
+    kind: Mapped[NoteKind] = mapped_column(enum_of(NoteKind))
+    at: Mapped[datetime]
+    layer: Mapped[int | None]
+    words: Mapped[str]
+    alarm: Mapped[AlarmWas | None] = mapped_column(enum_of(AlarmWas))
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    recorded_at: Mapped[datetime] = recorded_at()
+    supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("run_note.id"), unique=True)
+    reason: Mapped[str | None]
+    __table_args__ = (
+        CheckConstraint("length(words) > 0", name="has_words"),
+        CheckConstraint("layer between 0 and 100000", name="layer_range"),
+        CheckConstraint("(kind = 'alarm') = (alarm is not null)", name="alarm_is_judged"),
+        CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
+    )
+
+
 class Photo(Identified, Base):
     """A picture of a unit, a safety check or a run, without any data of where it was taken."""
 

@@ -193,3 +193,14 @@ class SpoolEntry(Identified, Base):
     at: Mapped[datetime]
     recorded_at: Mapped[datetime] = recorded_at()
     __table_args__ = (CheckConstraint("value >= 0", name="value_not_negative"),)
+
+
+class Surroundings(Identified, Base):
+    """That a person looked round the room before leaving machines to print: a smoke alarm that works, nothing near that burns."""
+
+    __tablename__ = "surroundings"
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    smoke_alarm: Mapped[bool]
+    clear: Mapped[bool]
+    at: Mapped[datetime] = recorded_at()
+    __table_args__ = (Index("ix_surroundings_person_id", "person_id", "at"),)

@@ -13,6 +13,7 @@ from crevlo.core.blind import follows
 from crevlo.core.cost import CostInputs, cost_per_good_part
 from crevlo.sim import device
 from crevlo.sim.client import ApiError, Client
+from crevlo.stations import surroundings
 from crevlo.store.database import connect
 from tests.conftest import Bench, Played
 from tests.small import frozen_study, new
@@ -45,7 +46,9 @@ def test_plan_is_shuffled_by_its_seed_and_closed_by_the_freeze(bench: Bench) -> 
     assert (changed["protocol_number"], changed["frozen_at"]) == (1, plan["frozen_at"])
 
 
-def test_a_failed_check_closes_the_gate_on_unattended_prints_until_a_re_check(bench: Bench) -> None:
+def test_a_failed_check_closes_the_gate_on_unattended_prints_until_a_re_check(
+    bench: Bench, monkeypatch: pytest.MonkeyPatch
+) -> None:
     client = bench.as_("reviewer")
     study = frozen_study(client)
     job = client.get(f"/api/studies/{study}/print")["jobs"][0]
@@ -62,8 +65,19 @@ def test_a_failed_check_closes_the_gate_on_unattended_prints_until_a_re_check(be
         client.send("POST", f"/api/jobs/{job['id']}/runs", start | {"id": new()})
     assert "unattended" in str(refused.value).lower()
     client.send("POST", path, {"id": new(), "kind": "stop", "result": "pass", "done_by": "Electrician"})
+    # The room is asked for too, once: a no closes the gate, and what one person saw is not what another did.
+    assert client.get("/api/surroundings")["until"] is None
+    for said in ({"smoke_alarm": True, "clear": False}, {"smoke_alarm": False, "clear": True}):
+        assert client.send("POST", "/api/surroundings", said | {"id": new()})["until"] is None
+        with pytest.raises(ApiError, match="a smoke alarm works"):
+            client.send("POST", f"/api/jobs/{job['id']}/runs", start | {"id": new()})
+    client.send("POST", "/api/surroundings", {"id": new(), "smoke_alarm": True, "clear": True})
+    with pytest.raises(ApiError, match="a smoke alarm works"):
+        bench.as_("owner").send("POST", f"/api/jobs/{job['id']}/runs", start | {"id": new()})
     run = client.send("POST", f"/api/jobs/{job['id']}/runs", start | {"id": new()})["runs"][-1]
     assert run["unattended"] is True
+    monkeypatch.setattr(surroundings, "HOLDS", timedelta())  # the next day it is asked again
+    assert client.get("/api/surroundings")["until"] is None
 
 
 def test_a_failed_attempt_stays_and_the_next_says_what_changed(bench: Bench) -> None:

@@ -1,4 +1,4 @@
-"""Fault finding on a failed run: possible causes, how each was tested, and which are ruled out."""
+"""Fault finding on a run, failed or not: possible causes, how each was tested, and which are ruled out."""
 
 import uuid
 from datetime import datetime
@@ -7,7 +7,6 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.core.success import Outcome
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
 from crevlo.store.device import Hypothesis, Ruling
@@ -40,8 +39,6 @@ def add_hypothesis(session: Session, run_id: uuid.UUID, given: NewHypothesis, pe
     run = session.get(Run, run_id)
     if run is None:
         raise Missing("There is no such run.")
-    if run.outcome is Outcome.DONE:
-        raise Refused("This run came through; there is no fault to find.")
     _check(given)
     session.add(Hypothesis(run_id=run_id, person_id=person_id, **given.model_dump()))
     session.flush()

@@ -24,6 +24,7 @@ from crevlo.stations.noise import NoiseOut, noise_out
 from crevlo.stations.phases import EventOut, events_of
 from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.fault import HypothesisOut, hypotheses_of
+from crevlo.stations.print_.timeline import TimelineEntry, timelines
 from crevlo.stations.protocol import Policies
 from crevlo.stations.safety import may_run_unattended
 from crevlo.stations.study import current_protocol, job_with_unit, tries_used
@@ -67,10 +68,11 @@ class RunOut(Shape):
     noise: list[NoiseOut]
     events: list[EventOut] = Field(description="phases marked by a person, corrections applied")
     photos: list[PhotoOut]
-    hypotheses: list[HypothesisOut] = Field(description="of a failed run: what may have caused it")
+    hypotheses: list[HypothesisOut] = Field(description="what may have caused a failure, or what was odd")
     rejected: str | None = Field(
         description="why the print cannot be used, and the cause; told once machines are known"
     )
+    timeline: list[TimelineEntry] = Field(description="what happened in its course; empty where nothing was noted")
     plate: LookOut | None = Field(description="the look at what lies on the plate; none where nothing came off")
     bag_code: str | None = Field(
         description="Blind code for the bag's label; told for half an hour to who runs the bench"
@@ -133,6 +135,7 @@ class _More:
     hypotheses: dict[uuid.UUID, list[HypothesisOut]]
     plates: dict[uuid.UUID, LookOut | None]
     until_s: dict[uuid.UUID, float]
+    timelines: dict[uuid.UUID, list[TimelineEntry]]
 
 
 def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
@@ -185,12 +188,15 @@ def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> Jo
     }
     run_ids = [r.id for r in bench.runs.get(job.id, [])]
     plates = {r.id: plate_look(session, r.id) for r in bench.runs.get(job.id, []) if r.outcome is Outcome.DONE}
+    mine = bench.runs.get(job.id, [])
+    events, photos = events_of(session, run_ids), photos_of(session, run_ids)
     more = _More(
-        events_of(session, run_ids),
-        photos_of(session, run_ids),
+        events,
+        photos,
         hypotheses_of(session, run_ids),
         plates,
-        _clock(bench.runs.get(job.id, [])),
+        _clock(mine),
+        timelines(session, mine, events, photos),
     )
     return JobView(
         now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy, parts=job.parts, added=job.added, counts=job.counts, cannot=bench.cannot.get(job.id, ""),
@@ -234,7 +240,7 @@ def _run_out(
 ) -> RunOut:
     took_s = (run.ended_at - run.started_at).total_seconds() if run.ended_at else None
     made: dict[str, Any] = {"noise": noise_out(noise), "events": more.events.get(run.id, []), "photos": more.photos.get(run.id, []),
-            "hypotheses": more.hypotheses.get(run.id, []), "plate": more.plates.get(run.id), "bag_code": bag_code, "took_s": took_s,
+            "hypotheses": more.hypotheses.get(run.id, []), "timeline": more.timelines.get(run.id, []), "plate": more.plates.get(run.id), "bag_code": bag_code, "took_s": took_s,
             "parts": run.parts or run.job.parts, "until_s": more.until_s.get(run.id),
             "has_file": run.sliced_file_id is not None,
             "of_estimate": run.printed_s / estimate_s if took_s and estimate_s else None,

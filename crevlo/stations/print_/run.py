@@ -22,6 +22,7 @@ from crevlo.stations.print_ import sliced
 from crevlo.stations.print_.job import JobView, policies_of, run_by_id, view_job
 from crevlo.stations.safety import may_run_unattended, why_not_run
 from crevlo.stations.study import current_protocol, job_with_unit, tries_used
+from crevlo.stations.surroundings import refuse_unseen
 from crevlo.store.run import Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolDeviation, Study
 
@@ -88,6 +89,7 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
         open_gate, refusal = may_run_unattended(session, job.unit_id, policies.unattended)
         if not open_gate:
             raise Refused(refusal)
+        refuse_unseen(session, person_id)
     started = stated_time(given.started_at)
     protocol = current_protocol(session, job.study_id)
     if protocol is None or protocol.frozen_at is None or started < protocol.frozen_at:

@@ -1211,6 +1211,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run_id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What happened at a moment of the run, an alarm of a detector, or the correction of one. */
+        post: operations["print_add_note_runs__uuid_run_id__notes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/surroundings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether who asks has looked round the room lately. */
+        get: operations["print_view_surroundings_surroundings_get"];
+        put?: never;
+        /** That a smoke alarm works and nothing that burns is near, asked once in a working day before unattended prints. */
+        post: operations["print_say_surroundings_surroundings_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hypotheses/{hypothesis_id}": {
         parameters: {
             query?: never;
@@ -6634,6 +6669,11 @@ export interface components {
             meters: components["schemas"]["MeterOut"][];
         };
         /**
+         * AlarmWas
+         * @enum {string}
+         */
+        AlarmWas: "true" | "false" | "not known";
+        /**
          * Cause
          * @description Why an attempt failed.
          * @enum {string}
@@ -6779,6 +6819,11 @@ export interface components {
              */
             received_at: string;
         };
+        /**
+         * Happened
+         * @enum {string}
+         */
+        Happened: "start" | "phase" | "note" | "alarm" | "silence" | "photo" | "end";
         /** HypothesisOut */
         HypothesisOut: {
             /** Claim */
@@ -7008,7 +7053,7 @@ export interface components {
             photos: components["schemas"]["PhotoOut"][];
             /**
              * Hypotheses
-             * @description of a failed run: what may have caused it
+             * @description what may have caused a failure, or what was odd
              */
             hypotheses: components["schemas"]["HypothesisOut"][];
             /**
@@ -7016,6 +7061,11 @@ export interface components {
              * @description why the print cannot be used, and the cause; told once machines are known
              */
             rejected: string | null;
+            /**
+             * Timeline
+             * @description what happened in its course; empty where nothing was noted
+             */
+            timeline: components["schemas"]["TimelineEntry"][];
             /** @description the look at what lies on the plate; none where nothing came off */
             plate: components["schemas"]["LookOut"] | null;
             /**
@@ -7029,6 +7079,30 @@ export interface components {
          * @enum {string}
          */
         Stage: "plate" | "clean" | "pack";
+        /** TimelineEntry */
+        TimelineEntry: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            what: components["schemas"]["Happened"];
+            /** Words */
+            words: string;
+            /**
+             * Layer
+             * @default null
+             */
+            layer: number | null;
+            /**
+             * Note Id
+             * @description of a note or an alarm, by which it is corrected
+             * @default null
+             */
+            note_id: string | null;
+            /** @default null */
+            alarm: components["schemas"]["AlarmWas"] | null;
+        };
         /** ToolOut */
         ToolOut: {
             /** Tool */
@@ -7074,6 +7148,68 @@ export interface components {
              * Format: uuid
              */
             id: string;
+        };
+        /**
+         * NewNote
+         * @description What happened, at a layer or a moment; of a detector's alarm whether it was right.
+         */
+        NewNote: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** @default note */
+            kind?: components["schemas"]["NoteKind"];
+            /** Words */
+            words: string;
+            /**
+             * Layer
+             * @default null
+             */
+            layer?: number | null;
+            /**
+             * At
+             * @default null
+             */
+            at?: string | null;
+            /** @default null */
+            alarm?: components["schemas"]["AlarmWas"] | null;
+            /**
+             * Supersedes Id
+             * @default null
+             */
+            supersedes_id?: string | null;
+            /**
+             * Reason
+             * @default null
+             */
+            reason?: string | null;
+        };
+        /**
+         * NoteKind
+         * @enum {string}
+         */
+        NoteKind: "note" | "alarm";
+        /** SurroundingsOut */
+        SurroundingsOut: {
+            /**
+             * Until
+             * @description until when nobody asks again; none where it has still to be said
+             */
+            until: string | null;
+        };
+        /** NewSurroundings */
+        NewSurroundings: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Smoke Alarm */
+            smoke_alarm: boolean;
+            /** Clear */
+            clear: boolean;
         };
         /** HypothesisChange */
         HypothesisChange: {
@@ -13532,6 +13668,103 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_add_note_runs__uuid_run_id__notes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewNote"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_view_surroundings_surroundings_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurroundingsOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_say_surroundings_surroundings_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSurroundings"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurroundingsOut"];
                 };
             };
             /** @description Unprocessable Entity */

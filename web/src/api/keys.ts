@@ -23,6 +23,7 @@ export const keys = {
   devices: ["devices"] as const,
   units: ["units"] as const,
   people: ["people"] as const,
+  surroundings: ["surroundings"] as const,
   sessions: ["sessions"] as const,
   buyers: ["buyers"] as const,
   rates: ["rates"] as const,

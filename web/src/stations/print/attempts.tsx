@@ -5,6 +5,7 @@ import { day, duration, Trouble } from "../../parts/bits";
 import { Photos } from "../../parts/photos";
 import { FaultSheet } from "./fault";
 import { FileDrop } from "./file";
+import { Timeline } from "./happened";
 import { PlateLook } from "./plate-look";
 import { Reject } from "./reject";
 import { text } from "./text";
@@ -54,12 +55,13 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
             {run.rejected && <p className="text-needle-ink">{text.rejected(run.rejected)}</p>}
             {run.plate && <PlateLook studyId={studyId} jobId={job.id} run={run} look={run.plate} may={may} />}
             {may && run.outcome === "done" && <Reject studyId={studyId} jobId={job.id} run={run} />}
+            <Timeline studyId={studyId} jobId={job.id} run={run} may={may} />
             <FaultSheet studyId={studyId} jobId={job.id} run={run} may={may} />
             <div className="pt-1">
               <Photos
                 subjectId={run.id}
                 photos={run.photos}
-                may={may && run.outcome !== "done"}
+                may={may}
                 label={text.attempt(run.attempt)}
                 studyId={studyId}
               />

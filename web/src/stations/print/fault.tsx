@@ -14,7 +14,7 @@ const RULINGS: Record<Schemas["Ruling"], string> = {
   found: text.thisWasIt,
 };
 
-/** What may have made a run fail, how each was tested, and what that ruled out; the end may stay open. */
+/** What may have made a run fail, or was odd about it, how each was tested, and what that ruled out; the end may stay open. */
 export function FaultSheet({
   studyId,
   jobId,
@@ -27,7 +27,7 @@ export function FaultSheet({
   may: boolean;
 }) {
   const [at, setAt] = useState<string | null>(null);
-  if (run.outcome !== "failed") return null;
+  if (run.outcome === null) return null;
   return (
     <div className="pt-1">
       {run.hypotheses.length > 0 && (
@@ -61,7 +61,11 @@ export function FaultSheet({
       ) : (
         may && (
           <button type="button" className="text-small underline" onClick={() => setAt("new")}>
-            {run.hypotheses.length === 0 ? text.findTheFaultWhatMay : text.anotherPossibleCause}
+            {run.hypotheses.length > 0
+              ? text.anotherPossibleCause
+              : run.outcome === "failed"
+                ? text.findTheFaultWhatMay
+                : text.wasAnythingOdd}
           </button>
         )
       )}

@@ -9,6 +9,7 @@ import { Refused } from "../../parts/refused";
 import { Ability } from "./ability";
 import { FileDrop } from "./file";
 import { Paper } from "./paper";
+import { Room, useRoom } from "./room";
 import { text } from "./text";
 
 type Job = Schemas["JobView"];
@@ -31,8 +32,13 @@ export function Ready({ studyId, job, may }: { studyId: string; job: Job; may: b
   // The same departure was given its reason at an earlier try.
   const deviates =
     ((job.file?.deviations.length ?? 0) > 0 && !job.file?.accepted) || (several && parts !== job.parts);
+  const seen = useRoom(unattended);
   const ready =
-    !!job.file && (!failed || changed.trim() !== "") && (!deviates || reason.trim() !== "") && parts >= 1;
+    (!unattended || seen) &&
+    !!job.file &&
+    (!failed || changed.trim() !== "") &&
+    (!deviates || reason.trim() !== "") &&
+    parts >= 1;
   const go = () => {
     if (!may || !ready || used) return;
     setError(null);
@@ -162,6 +168,7 @@ export function Ready({ studyId, job, may }: { studyId: string; job: Job; may: b
             </small>
           </span>
         </label>
+        {unattended && !seen && <Room />}
         <Trouble error={error} />
         <Refused entries={outbox.filter((e) => e.path === `/api/jobs/${job.id}/runs`)} />
         {may && (

@@ -5,6 +5,7 @@ import { type Entry, momentOf, useOutbox } from "../../api/outbox";
 import { useBench } from "../../api/queries";
 import { inField, useKeys } from "../../app/keys";
 import { clock, duration } from "../../parts/bits";
+import { Noting } from "./happened";
 import { Marks } from "./marks";
 import { Outcome, stopKey } from "./outcome";
 import { Ready } from "./ready";
@@ -88,6 +89,7 @@ function unsent(entry: Entry, job: Job): Run {
     photos: [],
     hypotheses: [],
     rejected: null,
+    timeline: [],
     plate: null,
     bag_code: null,
   };
@@ -169,6 +171,7 @@ function Running({
       {may && !stopped && (run.events.length > 0 || !unit?.reported_at) && (
         <Marks studyId={studyId} job={job} run={run} />
       )}
+      {may && !stopped && <Noting studyId={studyId} jobId={job.id} run={run} />}
       {stopped && (
         <Outcome
           studyId={studyId}

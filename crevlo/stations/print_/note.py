@@ -1,0 +1,69 @@
+"""Notes of what happened in a run, and alarms of detectors: appended, corrected with a reason, never changed."""
+
+import uuid
+from datetime import timedelta
+
+from pydantic import Field
+from sqlalchemy import select, text
+from sqlalchemy.orm import Session
+
+from crevlo.stations.kit.clock import stated_time
+from crevlo.stations.kit.shape import Moment, Refused, Shape
+from crevlo.stations.print_.job import JobView, run_by_id, view_job
+from crevlo.store.device import AlarmWas, NoteKind, RunNote
+
+_CLOCKS_APART = timedelta(seconds=5)
+
+
+class NewNote(Shape):
+    """What happened, at a layer or a moment; of a detector's alarm whether it was right."""
+
+    id: uuid.UUID
+    kind: NoteKind = NoteKind.NOTE
+    words: str = Field(min_length=1, max_length=500)
+    layer: int | None = Field(default=None, ge=0, le=100_000)
+    at: Moment | None = None
+    alarm: AlarmWas | None = None
+    supersedes_id: uuid.UUID | None = None
+    reason: str | None = Field(default=None, min_length=1, max_length=300)
+
+
+def add_note(session: Session, run_id: uuid.UUID, given: NewNote, person_id: uuid.UUID) -> JobView:
+    """A layer that nobody names is the one that the printer reported last, where it did within two minutes."""
+    run = run_by_id(session, run_id)
+    if (given.supersedes_id is None) != (given.reason is None):
+        raise Refused("A correction names the note it replaces and the reason.")
+    if (given.kind is NoteKind.ALARM) != (given.alarm is not None):
+        raise Refused("Of an alarm say whether it was right; “not known” is an answer.")
+    old = session.get(RunNote, given.supersedes_id) if given.supersedes_id else None
+    if given.supersedes_id and (old is None or old.run_id != run_id):
+        raise Refused("The note that this replaces is not one of this run.")
+    if old and session.scalar(select(RunNote.id).where(RunNote.supersedes_id == old.id)):
+        raise Refused("This note was corrected meanwhile; correct the newer one.")
+    at = stated_time(given.at) if given.at or not old else old.at
+    if given.at is None and old is None and run.ended_at is not None:
+        raise Refused("This run has ended already; say when it happened.")
+    within = max(at, run.started_at)
+    within = min(within, run.ended_at) if run.ended_at else within
+    if abs(within - at) > _CLOCKS_APART:
+        raise Refused("That lies outside the run.")
+    layer = given.layer if given.layer is not None else old.layer if old else _reported_layer(session, run_id, within)
+    session.add(
+        RunNote(
+            run_id=run_id, at=within, layer=layer, person_id=person_id, **given.model_dump(exclude={"at", "layer"})
+        )
+    )
+    session.flush()
+    return view_job(session, run.job_id)
+
+
+_LAYER = text(
+    "select r.layer from run join job on job.id = run.job_id"
+    " join device on device.unit_id = job.unit_id and device.kind = 'printer'"
+    " join printer_report r on r.device = device.number"
+    " where run.id = :run and r.at <= :at and r.at > :at - interval '2 minutes' order by r.at desc limit 1"
+)
+
+
+def _reported_layer(session: Session, run_id: uuid.UUID, at: object) -> int | None:
+    return session.scalar(_LAYER, {"run": run_id, "at": at})
