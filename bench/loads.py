@@ -84,7 +84,7 @@ def screens_of(client: Client, study: str) -> dict[str, Callable[[], httpx.Respo
         "studies": "/api/studies", "library": "/api/library", "line": f"{path}/line", "plan": f"{path}/plan",
         "receive": f"{path}/receive", "record": f"{path}/units/{unit}/record", "print": f"{path}/print",
         "job": f"/api/jobs/{jobs[0]['id']}", "live": f"{path}/live", "measure": f"{path}/measure",
-        "specimen": f"/api/specimens/{queue[0]['id']}", "inspect": f"{path}/inspect", "cost": f"{path}/cost",
+        "specimen": f"/api/specimens/{queue[0]['id']}", "inspect": f"{path}/inspect", "cost": f"{path}/cost", "cost table": f"{path}/cost-table",
         "publish": f"{path}/publish", "schedule": f"{path}/schedule",
     }  # fmt: skip
     calls: dict[str, Callable[[], httpx.Response]] = {

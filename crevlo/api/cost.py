@@ -10,7 +10,7 @@ from crevlo.api.paths import (
 )
 from crevlo.api.station import station
 from crevlo.stations import rate
-from crevlo.stations.cost import batch, part, source
+from crevlo.stations.cost import batch, part, source, table
 from crevlo.stations.figures.source import Source
 
 api = station("cost")
@@ -27,6 +27,13 @@ def view_cost(path: StudyPath) -> part.CostView:
 def view_batch(path: StudyPath, query: batch.BatchWish) -> batch.BatchView:
     """So many parts of one artifact on every machine: plates, hours, waste, energy, cost; and of one part."""
     return batch.view_batch(db(), path.study_id, query)
+
+
+@api.get("/studies/<uuid:study_id>/cost-table", responses={200: table.CostTable})
+@reads(NOT_BLIND)
+def view_table(path: StudyPath, query: table.TableWish) -> table.CostTable:
+    """What one good part of each artifact takes on each machine, and what machines cost beside their parts."""
+    return table.view_table(db(), path.study_id, query)
 
 
 @api.put("/studies/<uuid:study_id>/cost", responses={200: part.CostView})

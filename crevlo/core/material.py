@@ -1,5 +1,6 @@
 """What filaments usually are, by material: what a form begins with. The filament maker's data sheet comes first."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 
@@ -41,3 +42,26 @@ def usual_of(material: str) -> UsualMaterial | None:
 def usual_drying_h(material: str) -> float:
     known = usual_of(material)
     return known.drying_h if known else _OTHER_DRYING_H
+
+
+def material_doubt(
+    material: str, rules_out: Iterable[str], nozzle_max_c: float | None = None, bed_max_c: float | None = None
+) -> str:
+    """Why a machine may not print a material: its maker rules it out, or its nozzle or bed does not get as warm as the material
+    usually takes; "" where nothing speaks against it. Makers' words come first, usual temperatures are only usual."""
+    if not material.strip():
+        return ""
+    plain = material.strip().casefold()
+    ruled = next((r for r in rules_out if r.strip().casefold() == plain), None)
+    if ruled is not None:
+        return f"its maker rules {ruled.strip()} out"
+    usual = usual_of(material)
+    if usual is None:
+        return ""
+    if nozzle_max_c is not None and usual.nozzle_c > nozzle_max_c:
+        return (
+            f"{material.strip()} usually takes {usual.nozzle_c:.0f} °C at the nozzle, it reaches {nozzle_max_c:.0f}"
+        )
+    if bed_max_c is not None and usual.bed_c > bed_max_c:
+        return f"{material.strip()} usually takes a bed of {usual.bed_c:.0f} °C, it reaches {bed_max_c:.0f}"
+    return ""

@@ -185,6 +185,10 @@ def test_what_a_machine_draws_at_rest_is_told_apart_from_its_runs(client: Client
     printing = client.get(path)["printing"]
     assert printing["standby_w"] == pytest.approx(7.2)
     assert printing["words"][-1] == "Stands by at 7.2 W: about 20 EUR a year, were it never switched off."
+    table = client.get(f"/api/studies/{job['study']}/cost-table", standby_h=1000)
+    told = {m["machine"]["unit_id"]: m for m in table["machines"]}
+    assert told[job["machine"]["unit_id"]]["standby_cost"] == pytest.approx(7.2 * 0.31, rel=1e-3)
+    assert sum(m["standby_w"] is not None for m in told.values()) == 1
 
 
 def test_a_long_trace_is_looked_through_by_its_minutes_and_its_energy_is_that_of_every_sample(

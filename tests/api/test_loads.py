@@ -38,7 +38,7 @@ def _questions(bench: Bench, call: Callable[[], httpx.Response]) -> int:
 @pytest.mark.parametrize(
     "screen",
     ["studies", "library", "line", "plan", "receive", "record", "print", "job", "live", "measure", "specimen", "inspect",
-     "cost", "rank", "publish", "schedule"],
+     "cost", "cost table", "rank", "publish", "schedule"],
 )  # fmt: skip
 def test_a_larger_study_is_not_asked_about_more_often(asked: dict[str, tuple[int, int]], screen: str) -> None:
     few, many = asked[screen]

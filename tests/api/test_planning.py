@@ -66,6 +66,12 @@ def test_jobs_follow_from_arms_lines_and_what_each_machine_can_print(planner: Cl
     assert (effort["prints"], effort["readings"]) == (13, 2 * (9 * 11 + 3 * 3 + 2) + 3 + 2)
     assert effort["low_h"] < effort["printing_h"] < effort["high_h"]
     assert effort["bottleneck"] == "the people at the bench"
+    # What a maker rules out is said before it is planned, and again before it is printed.
+    models = {m["name"]: m for m in planner.get("/api/library")["models"]}
+    sheet = {k: v for k, v in models["Small"].items() if k not in ("units",)}
+    planner.send("PUT", f"/api/models/{small}", sheet | {"sheet": sheet["sheet"] | {"rules_out": ["pla"]}})
+    doubts = [e["doubts"] for e in planner.send("POST", f"/api/studies/{view['id']}/effort", draft)["lines"]]
+    assert doubts == [["Small: its maker rules pla out"]] * 4
     saved = planner.send("PUT", f"/api/studies/{view['id']}/plan", draft)
     assert [c["left_out"] for c in saved["coverage"][1]["cells"]] == ["", "", "needs 2 tools, it has 1", ""]
     frozen = planner.send("POST", f"/api/studies/{view['id']}/freeze", {})

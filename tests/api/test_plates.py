@@ -143,6 +143,36 @@ def test_a_part_of_twelve_pays_a_twelfth_of_its_plate(client: Client) -> None:
     )
 
 
+def test_every_artifact_has_its_cost_in_one_table_and_a_machine_what_it_costs_beside(client: Client) -> None:
+    _model(client, "Corvane Twin", (250, 210), tools=2)
+    study = plates.play(client, _spool(client, "S-1", 20.0), _spool(client, "S-2", 30.0), seed=3)
+    table = client.get(f"/api/studies/{study}/cost-table", standby_h=1000)
+    batch = {
+        m["machine"]["unit_id"]: m["each"] for m in client.get(f"/api/studies/{study}/batch", parts=12)["machines"]
+    }
+    [row] = table["rows"]
+    assert [m["machine"]["unit_id"] for m in table["machines"]] == [c["unit_id"] for c in row["cells"]]
+    for cell in row["cells"]:
+        each = batch[cell["unit_id"]]
+        assert cell["cost"] == pytest.approx(each["cost"])
+        assert cell["grams"] == pytest.approx(each["part_g"] + each["waste_g"])
+        # Nothing failed: what failures cost is what chance still holds against so few prints, or nothing.
+        assert 0 < cell["without_failures"] <= cell["cost"]
+    names = {m["machine"]["unit_id"]: m["machine"]["name"] for m in table["machines"]}
+    dear, cheap = sorted(row["cells"], key=lambda c: -c["cost"])
+    more = 100 * (dear["cost"] / cheap["cost"] - 1)
+    assert (
+        row["says"]
+        == f"Cheapest on {names[cheap['unit_id']]}; on {names[dear['unit_id']]}, the next, it costs {more:.0f} % more."
+    )
+    assert all(m["standby_cost"] is None and "power meter" in m["standby_needs"] for m in table["machines"])
+    duo = next(m for m in table["machines"] if m["machine"]["name"] == "Dellmar Duo")
+    assert (duo["usable"], duo["upgrades"], duo["residual"]) == (545, 0, 120)
+    for wrong in (-1, 9000):
+        with pytest.raises(ApiError, match="422"):
+            client.get(f"/api/studies/{study}/cost-table", standby_h=wrong)
+
+
 def test_a_batch_is_dearest_by_the_part_where_its_last_plate_is_nearly_empty(client: Client) -> None:
     _model(client, "Corvane Twin", (250, 210), tools=2)
     study = plates.play(client, _spool(client, "S-1"), _spool(client, "S-2"), seed=5)

@@ -75,3 +75,13 @@ def test_a_batch_is_set_against_others_at_cost(site: Site, page: Page, check_axe
     page.get_by_label("Parts", exact=True).fill("24")
     expect(page.get_by_role("alert")).to_have_count(0)
     assert check_axe(page) == []
+    page.get_by_role("radio", name="Every artifact").click()
+    table = page.get_by_role("region", name="One good part of each artifact")
+    told = client.get(f"/api/studies/{study}/cost-table")
+    least = min(c["cost"] for c in told["rows"][0]["cells"])
+    expect(table.get_by_role("row", name=re.compile("Colour-swap token"))).to_contain_text(f"{least:.2f}")
+    expect(table).to_contain_text(told["rows"][0]["says"])
+    table.get_by_role("radio", name="Waste, g").click()
+    expect(table.get_by_role("row", name=re.compile("Colour-swap token"))).to_contain_text(f"{told['rows'][0]['cells'][0]['waste_g']:.1f}")  # fmt: skip
+    expect(page.get_by_role("region", name="What machines cost beside their parts")).to_contain_text("545")
+    assert check_axe(page) == []

@@ -3,7 +3,7 @@
 import uuid
 from collections import defaultdict
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime
 from typing import Annotated, Any
 
@@ -26,7 +26,7 @@ from crevlo.stations.library.model import NewModel, add_model
 from crevlo.stations.library.named import named_piece
 from crevlo.stations.library.spool import SpoolIn, add_spool
 from crevlo.stations.library.unit import first_unit, latest_configurations
-from crevlo.stations.price import Price, state_price
+from crevlo.stations.price import Price, prices_of, state_price
 from crevlo.stations.protocol import Conditions, Policies
 from crevlo.stations.rank.beginning import begin_scheme
 from crevlo.store.machine import ArtifactVersion, Instrument, InstrumentKind, Model, Spool, Unit
@@ -147,7 +147,11 @@ def _units(
         session.add(StudyUnit(study_id=study.id, unit_id=unit.id, position=len(units) - 1))
         session.flush()
         if machine.price is not None:
-            state_price(session, study.id, unit, Price(paid=machine.price, currency=given.currency), person_id)
+            # What else is known of this unit's price stays: an old list says what was paid, and no more.
+            known = prices_of(session, study.id, [unit.id]).get(unit.id, Price())
+            state_price(
+                session, study.id, unit, replace(known, paid=machine.price, currency=given.currency), person_id
+            )
     return units
 
 

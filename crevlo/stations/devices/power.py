@@ -17,7 +17,7 @@ from crevlo.core.energy import JOULE_PER_KWH, LONGEST_STEP_S, TraceEnergy, integ
 from crevlo.core.estimate import BadInput, NotDetermined
 from crevlo.core.gaps import energy_of_trace
 from crevlo.core.phases import Span
-from crevlo.stations.devices.device import device_of
+from crevlo.stations.devices.device import device_of, devices_of, plugged_in
 from crevlo.stations.kit.shape import Shape
 from crevlo.store.database import SQL
 from crevlo.store.device import Device, DeviceKind, PowerLevel, PowerSample
@@ -320,17 +320,28 @@ def _count_again(session: Session, device: Device, t: np.ndarray) -> None:
 
 
 def standby_w(session: Session, unit_id: uuid.UUID) -> float:
-    """What a unit draws while nothing is under way on it: the median minute, an hour after its runs at the earliest.
+    """As `standby_of`, of one unit. Raises NotDetermined where it is not known."""
+    found = standby_of(session, [unit_id])[unit_id]
+    if isinstance(found, NotDetermined):
+        raise found
+    return found
 
-    Raises NotDetermined without a meter, or with fewer than ten such minutes.
-    """
-    device = device_of(session, unit_id, DeviceKind.POWER_METER)
-    if device is None:
-        raise NotDetermined("a power meter on this machine that sends by itself")
-    row = session.execute(_STANDBY, {"device": device.number, "unit": unit_id}).one()
-    if row.minutes < _LEAST_STANDBY_MIN:
-        raise NotDetermined("ten minutes of power with nothing under way")
-    return float(row.watts)
+
+def standby_of(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, float | NotDetermined]:
+    """What each unit draws while nothing is under way on it: the median minute, an hour after its runs at the earliest; or
+    that it needs a meter, or ten such minutes."""
+    of = devices_of(session, unit_ids, DeviceKind.POWER_METER)
+    meters = {u: d for u in unit_ids if (d := plugged_in(of.get(u, []), None))}
+    found: dict[uuid.UUID, float | NotDetermined] = dict.fromkeys(
+        unit_ids, NotDetermined("a power meter on this machine that sends by itself")
+    )
+    if meters:
+        for row in session.execute(_STANDBY, {"devices": [d.number for d in meters.values()]}):
+            known = row.minutes >= _LEAST_STANDBY_MIN
+            found[row.unit_id] = (
+                float(row.watts) if known else NotDetermined("ten minutes of power with nothing under way")
+            )
+    return found
 
 
 def last_power(session: Session, numbers: list[int], since: datetime) -> dict[int, list[tuple[float, float]]]:

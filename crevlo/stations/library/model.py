@@ -1,12 +1,14 @@
 """Models of machines with their makers' sheets, and those that look like one machine under two names."""
 
 import uuid
+from typing import Annotated
 
 from pydantic import Field
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.lookalike import Sheet
+from crevlo.core.material import material_doubt
 from crevlo.stations.kit.change import change, plain_row
 from crevlo.stations.kit.shape import Currency, Missing, Money, Refused, Shape, Version
 from crevlo.store.machine import (
@@ -47,6 +49,9 @@ class ModelSheet(Shape):
     pulley_teeth: int | None = Field(default=None, ge=4, le=200)
     gear_pitch_mm: float | None = Field(
         default=None, gt=0, le=20, description="of the extruder's gear, tooth to tooth"
+    )
+    rules_out: list[Annotated[str, Field(min_length=1, max_length=20)]] = Field(
+        default=[], max_length=40, description="materials that the maker rules out"
     )
     keep_outs: list[KeepOut] = Field(default=[], max_length=20)
 
@@ -114,6 +119,12 @@ def _sheet(m: Model) -> Sheet:
 
 # Where a maker's sheet gives no peak: bed and nozzle heating together.
 USUAL_PEAK_W = 350.0
+
+
+def doubt_of(model: Model, material: str) -> str:
+    """What the model's sheet says against a material; "" where it says nothing."""
+    sheet = ModelSheet.model_validate(model.sheet)
+    return material_doubt(material, sheet.rules_out, sheet.nozzle_max_c, sheet.bed_max_c)
 
 
 def peak_w_of(model: Model) -> tuple[float, bool]:

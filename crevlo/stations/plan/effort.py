@@ -16,6 +16,7 @@ from crevlo.core.success import Outcome
 from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.library.artifact import standing
+from crevlo.stations.library.model import doubt_of
 from crevlo.stations.plan.expected import USUAL_W, by_volume, histories
 from crevlo.stations.plan.freeze import PlannedLine, freeze_needs, parts_on, why_not
 from crevlo.stations.protocol import Draft
@@ -43,6 +44,7 @@ class LineEffort(Shape):
     parts: list[int] = Field(description="on a plate, by machine of `on`")
     on: list[str]
     left_out: list[str]
+    doubts: list[str] = Field(description="what speaks against the material on a machine, before it is planned")
 
 
 class EffortView(Shape):
@@ -114,6 +116,12 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
             pair = [spools[i] for i in (line.spool_id, line.second_spool_id) if i in spools]
             density = pair[0].density_g_cm3 if pair else OTHER_DENSITY
             left, hours, parts = [], [], []
+            doubts = [
+                f"{model.name}: {doubt}"
+                for model in chosen
+                for material in dict.fromkeys(s.material for s in pair)
+                if (doubt := doubt_of(model, material))
+            ]
             for model in chosen:
                 if why_not(a, model):
                     left.append(model.name)
@@ -141,6 +149,7 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
                     parts=parts,
                     on=[m.name for m in chosen if m.name not in left],
                     left_out=left,
+                    doubts=doubts,
                 )
             )
     handling = Handling(

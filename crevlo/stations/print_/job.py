@@ -20,6 +20,7 @@ from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.photo import PhotoOut, photos_of
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.library.instrument import MeterOut, meters_of
+from crevlo.stations.library.model import doubt_of
 from crevlo.stations.noise import NoiseOut, noise_out
 from crevlo.stations.phases import EventOut, events_of
 from crevlo.stations.print_ import sliced
@@ -112,6 +113,7 @@ class JobView(Shape):
     parts: int = Field(description="planned on this plate")
     added: str = Field(description="what it is outside the plan; empty for a planned one")
     counts: bool = Field(description="whether it stands beside the planned copies in every figure")
+    doubt: str = Field(description="what speaks against this material on this machine; empty where nothing does")
     cannot: str = Field(description="why its machine cannot print it; empty where it can")
     arm: str
     artifact: str
@@ -200,7 +202,7 @@ def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> Jo
     )
     return JobView(
         now=datetime.now(UTC), id=job.id, machine=mark_of(entry), copy_number=job.copy, parts=job.parts, added=job.added, counts=job.counts, cannot=bench.cannot.get(job.id, ""),
-        arm=bench.arm_names[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
+        doubt=next((d for s in spools if (d := doubt_of(job.unit.model, s.material))), ""), arm=bench.arm_names[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
         spool=" and ".join(f"{s.code} · {s.colour} {s.material}" for s in spools),
         file=sliced.file_out(file, sliced.accepted_reason(session, job_id)) if file else None,
         reading=_reading(session, job_id, file),

@@ -2221,6 +2221,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/cost-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What one good part of each artifact takes on each machine, and what machines cost beside their parts. */
+        get: operations["cost_view_table_studies__uuid_study_id__cost_table_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/units/{unit_id}/cost-source": {
         parameters: {
             query?: never;
@@ -2956,6 +2973,7 @@ export interface components {
              *       "belt_pitch_mm": null,
              *       "pulley_teeth": null,
              *       "gear_pitch_mm": null,
+             *       "rules_out": [],
              *       "keep_outs": []
              *     }
              */
@@ -3069,6 +3087,12 @@ export interface components {
              * @default null
              */
             gear_pitch_mm?: number | null;
+            /**
+             * Rules Out
+             * @description materials that the maker rules out
+             * @default []
+             */
+            rules_out?: string[];
             /**
              * Keep Outs
              * @default []
@@ -3186,6 +3210,7 @@ export interface components {
              *       "belt_pitch_mm": null,
              *       "pulley_teeth": null,
              *       "gear_pitch_mm": null,
+             *       "rules_out": [],
              *       "keep_outs": []
              *     }
              */
@@ -3504,6 +3529,7 @@ export interface components {
              *       "belt_pitch_mm": null,
              *       "pulley_teeth": null,
              *       "gear_pitch_mm": null,
+             *       "rules_out": [],
              *       "keep_outs": []
              *     }
              */
@@ -3921,6 +3947,11 @@ export interface components {
             on: string[];
             /** Left Out */
             left_out: string[];
+            /**
+             * Doubts
+             * @description what speaks against the material on a machine, before it is planned
+             */
+            doubts: string[];
         };
         /** Share */
         Share: {
@@ -6638,6 +6669,11 @@ export interface components {
              * @description whether it stands beside the planned copies in every figure
              */
             counts: boolean;
+            /**
+             * Doubt
+             * @description what speaks against this material on this machine; empty where nothing does
+             */
+            doubt: string;
             /**
              * Cannot
              * @description why its machine cannot print it; empty where it can
@@ -9562,6 +9598,102 @@ export interface components {
              * @description machines that it carries, started one after another
              */
             one_after_another: number | null;
+        };
+        /** CostTable */
+        CostTable: {
+            /** Currency */
+            currency: string;
+            /** Machines */
+            machines: components["schemas"]["Beside"][];
+            /** Rows */
+            rows: components["schemas"]["CostRow"][];
+            /** Standby H */
+            standby_h: number;
+            /** Basis */
+            basis: string;
+        };
+        /**
+         * Beside
+         * @description What a machine costs whatever it prints.
+         */
+        Beside: {
+            machine: components["schemas"]["UnitMark"];
+            /**
+             * Usable
+             * @description price paid, with what it took to make it usable
+             */
+            usable: number | null;
+            /** Upgrades */
+            upgrades: number | null;
+            /** Residual */
+            residual: number | null;
+            /** Standby W */
+            standby_w: number | null;
+            /** Standby Needs */
+            standby_needs: string;
+            /**
+             * Standby Cost
+             * @description a year, at the study's tariff
+             */
+            standby_cost: number | null;
+        };
+        /**
+         * CostCell
+         * @description One good part of one artifact on one machine, as of a full plate; `without_failures` leaves out what failed plates cost.
+         */
+        CostCell: {
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /** Needs */
+            needs: string;
+            /**
+             * Hours
+             * @default null
+             */
+            hours: number | null;
+            /**
+             * Grams
+             * @description of the part and its share of what is purged
+             * @default null
+             */
+            grams: number | null;
+            /**
+             * Waste G
+             * @default null
+             */
+            waste_g: number | null;
+            /**
+             * Kwh
+             * @default null
+             */
+            kwh: number | null;
+            /**
+             * Cost
+             * @default null
+             */
+            cost: number | null;
+            /**
+             * Without Failures
+             * @default null
+             */
+            without_failures: number | null;
+        };
+        /** CostRow */
+        CostRow: {
+            /** Artifact */
+            artifact: string;
+            /** Spool */
+            spool: string;
+            /**
+             * Cells
+             * @description in the order of the machines
+             */
+            cells: components["schemas"]["CostCell"][];
+            /** Says */
+            says: string;
         };
         /** Rates */
         Rates: {
@@ -16003,6 +16135,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BatchView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cost_view_table_studies__uuid_study_id__cost_table_get: {
+        parameters: {
+            query?: {
+                /** @description hours a year that a machine stands by */
+                standby_h?: number;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CostTable"];
                 };
             };
             /** @description Unprocessable Entity */

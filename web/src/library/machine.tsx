@@ -45,6 +45,10 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
         belt_pitch_mm: amount("belt"),
         pulley_teeth: amount("teeth"),
         gear_pitch_mm: amount("gear"),
+        rules_out: words("rules_out")
+          .split(/[,;]/)
+          .map((m) => m.trim())
+          .filter(Boolean),
         keep_outs: words("free")
           .split(";")
           .filter((part) => part.trim())
@@ -129,6 +133,14 @@ export function MachineSheet({ model, done }: { model: Model | null; done: () =>
         {number("teeth", text.teethOfThePulley, sheet?.pulley_teeth)}
         {number("gear", text.pitchOfTheGear, sheet?.gear_pitch_mm)}
         {number("top", text.widthLeftAtFullHeight, sheet ? 100 * (sheet.top_share ?? 1) : 100)}
+        <Field label={text.rulesOut}>
+          <input
+            className="input"
+            name="rules_out"
+            defaultValue={(sheet?.rules_out ?? []).join(", ")}
+            placeholder={text.suchMaterials}
+          />
+        </Field>
         <div className="col-span-3 max-[760px]:col-span-1">
           <Field label={text.keptFreeOnTheBed}>
             <input

@@ -136,6 +136,8 @@ export const text = {
   jumpAtCornersMmS: "Jump at corners, mm/s",
   meltsAtMostMmS: "Melts at most, mm³/s",
   widthLeftAtFullHeight: "Width left at full height, %",
+  rulesOut: "Materials its maker rules out",
+  suchMaterials: "PETG, TPU",
   keptFreeOnTheBed: "Kept free on the bed: x, y, width, depth from the front left corner, mm",
   over25KgLiftIt: "Over 25 kg: lift it with two people, or by local rule.",
   keepTheSheet: "Keep the sheet",

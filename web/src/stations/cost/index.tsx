@@ -11,6 +11,7 @@ import { UnitName } from "../../parts/unit-mark";
 import { Warnings } from "../../parts/warnings";
 import { Basis } from "./basis";
 import { Batch } from "./batch";
+import { ByArtifact } from "./by-artifact";
 import { text } from "./text";
 
 const COLOUR: Record<string, string> = {
@@ -24,7 +25,7 @@ const COLOUR: Record<string, string> = {
 export default function Cost({ studyId }: { studyId: string }) {
   const view = useCost(studyId);
   const me = useMe();
-  const [shown, setShown] = useState<"part" | "batch">("part");
+  const [shown, setShown] = useState<"part" | "artifacts" | "batch">("part");
   if (view.isError) return <Trouble error={view.error} />;
   if (!view.data) return <Skeleton className="h-full" />;
   if (view.data.machines.length === 0)
@@ -41,6 +42,7 @@ export default function Cost({ studyId }: { studyId: string }) {
         value={shown}
         options={[
           { value: "part", name: text.aPart },
+          { value: "artifacts", name: text.everyArtifact },
           { value: "batch", name: text.aBatch },
         ]}
         change={setShown}
@@ -48,6 +50,13 @@ export default function Cost({ studyId }: { studyId: string }) {
       />
     </Top>
   );
+  if (shown === "artifacts")
+    return (
+      <>
+        {views}
+        <ByArtifact studyId={studyId} />
+      </>
+    );
   if (shown === "batch")
     return (
       <>

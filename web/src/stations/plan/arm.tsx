@@ -96,6 +96,11 @@ export function ArmEditor({
                         : text.notOn(told.left_out.join(", "))}
                     </small>
                   )}
+                  {told?.doubts.map((d) => (
+                    <small key={d} className="block text-tiny text-brass-ink">
+                      {d}
+                    </small>
+                  ))}
                 </td>
                 <td className="py-1 pr-2">
                   <SpoolChoice

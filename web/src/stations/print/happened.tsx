@@ -163,7 +163,7 @@ export function Noting({
       <div className="flex flex-wrap gap-1.5">
         <input
           ref={field}
-          className="input min-w-[180px] flex-1"
+          className="input w-full"
           aria-label={text.happened.words}
           placeholder={live ? text.happened.hint : text.happened.words}
           value={words}

@@ -168,6 +168,7 @@ export function Ready({ studyId, job, may }: { studyId: string; job: Job; may: b
             </small>
           </span>
         </label>
+        {job.doubt && <p className="caution !text-small">{text.doubt(job.machine.name, job.doubt)}</p>}
         {unattended && !seen && <Room />}
         <Trouble error={error} />
         <Refused entries={outbox.filter((e) => e.path === `/api/jobs/${job.id}/runs`)} />

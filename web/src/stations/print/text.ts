@@ -26,7 +26,7 @@ export const text = {
     of: (attempt: number) => `What happened in attempt ${attempt}`,
     add: "Add what happened",
     words: "What happened",
-    hint: "What happens now, such as: a corner lifts",
+    hint: "What happens now, such as: a corner lifts (N)",
     kind: "Note or alarm",
     note: "a note",
     alarm: "Alarm:",
@@ -48,6 +48,8 @@ export const text = {
     defers: "The maker's instructions, local codes and insurers may forbid it all the same; they come first.",
     confirm: "I have looked",
   },
+  doubt: (machine: string, doubt: string) =>
+    `${machine}: ${doubt}. The maker's instructions come first; say “cannot print it” if that is so.`,
   wasAnythingOdd: "Was anything odd about it?",
   whatIf: {
     title: "What if the machine",
