@@ -6,7 +6,7 @@ from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import ProfilePath, StudyPath, StudyUnitPath, VersionQuery
 from crevlo.api.station import station
 from crevlo.stations.figures.source import Source
-from crevlo.stations.rank import buyer, ranking, scheme, source
+from crevlo.stations.rank import buyer, compare, ranking, scheme, source
 
 api = station("rank")
 
@@ -16,6 +16,13 @@ api = station("rank")
 def view_rank(path: StudyPath, body: ranking.WhatIf) -> ranking.RankView:
     """Ranks with any weights; nothing is saved."""
     return ranking.view_rank(db(), path.study_id, body)
+
+
+@api.get("/studies/<uuid:study_id>/compare", responses={200: compare.ComparedView})
+@reads(NOT_BLIND)
+def view_compared(path: StudyPath, query: compare.CompareQuery) -> compare.ComparedView:
+    """Two machines alone: every figure side by side, and what can be told apart."""
+    return compare.view_compared(db(), path.study_id, query)
 
 
 @api.get("/studies/<uuid:study_id>/scheme", responses={200: scheme.SchemeView})

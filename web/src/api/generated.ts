@@ -2288,6 +2288,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Two machines alone: every figure side by side, and what can be told apart. */
+        get: operations["rank_view_compared_studies__uuid_study_id__compare_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/scheme": {
         parameters: {
             query?: never;
@@ -10053,6 +10070,44 @@ export interface components {
              */
             show_gated?: boolean;
         };
+        /** ComparedView */
+        ComparedView: {
+            first: components["schemas"]["UnitMark"];
+            second: components["schemas"]["UnitMark"];
+            /** Says */
+            says: string;
+            /** Lines */
+            lines: components["schemas"]["ComparedLine"][];
+            /** How */
+            how: string;
+        };
+        /**
+         * Ahead
+         * @enum {string}
+         */
+        Ahead: "first" | "second" | "not told apart" | "not known";
+        /** ComparedLine */
+        ComparedLine: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /**
+             * Group
+             * @description the evaluation that tells it
+             */
+            group: string;
+            first: components["schemas"]["Quantity"];
+            second: components["schemas"]["Quantity"];
+            /**
+             * Difference
+             * @description first less second with both ends of its 95 % interval; empty where one is missing
+             */
+            difference: string;
+            /** Differs */
+            differs: boolean;
+            ahead: components["schemas"]["Ahead"];
+        };
         /** SchemeView */
         SchemeView: {
             /** Number */
@@ -16300,6 +16355,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RankView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_view_compared_studies__uuid_study_id__compare_get: {
+        parameters: {
+            query: {
+                first: string;
+                second: string;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedView"];
                 };
             };
             /** @description Unprocessable Entity */

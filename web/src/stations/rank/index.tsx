@@ -10,6 +10,7 @@ import { Figures } from "./figures";
 import { Scheme } from "./scheme";
 import { Standings } from "./standings";
 import { text } from "./text";
+import { Two } from "./two";
 import { Verdict } from "./verdict";
 import { Weighting } from "./weighting";
 import { toHundred, trade } from "./weights";
@@ -19,6 +20,7 @@ export default function Rank({ studyId }: { studyId: string }) {
   const [asked, setAsked] = useState<Record<string, number> | null>(null);
   const [showGated, setShowGated] = useState(false);
   const [pair, setPair] = useState<string[]>([]);
+  const [two, setTwo] = useState(false);
   const whatIf = { profile_id: profileId, weights: asked, show_gated: showGated };
   const rank = useRank(studyId, whatIf);
   const me = useMe();
@@ -71,6 +73,11 @@ export default function Rank({ studyId }: { studyId: string }) {
           />
         )}
         <Scheme studyId={studyId} number={view.scheme_number} may={may} />
+        {view.standings.length > 1 && (
+          <button type="button" className="chip underline" aria-pressed={two} onClick={() => setTwo(!two)}>
+            {two ? text.two.back : text.two.open}
+          </button>
+        )}
       </Top>
       <Weighting
         key={view.profile.id}
@@ -83,20 +90,24 @@ export default function Rank({ studyId }: { studyId: string }) {
         restore={restore}
         may={may}
       />
-      <div
-        className={`grid min-h-0 min-w-0 gap-3 max-[1020px]:block ${few ? "grid-rows-[auto_auto_minmax(0,1fr)]" : "grid-rows-[minmax(0,1fr)_auto]"}`}
-      >
-        <Standings
-          view={view}
-          studyId={studyId}
-          shown={whatIf}
-          showGated={showGated}
-          setShowGated={setShowGated}
-          stale={rank.isFetching}
-        />
-        <Chances view={view} />
-        {few && <Figures view={view} />}
-      </div>
+      {two ? (
+        <Two studyId={studyId} machines={view.standings.map((s) => s.machine)} />
+      ) : (
+        <div
+          className={`grid min-h-0 min-w-0 gap-3 max-[1020px]:block ${few ? "grid-rows-[auto_auto_minmax(0,1fr)]" : "grid-rows-[minmax(0,1fr)_auto]"}`}
+        >
+          <Standings
+            view={view}
+            studyId={studyId}
+            shown={whatIf}
+            showGated={showGated}
+            setShowGated={setShowGated}
+            stale={rank.isFetching}
+          />
+          <Chances view={view} />
+          {few && <Figures view={view} />}
+        </div>
+      )}
       <Verdict view={view} />
     </div>
   );

@@ -1,4 +1,18 @@
 export const text = {
+  two: {
+    open: "Two machines alone",
+    back: "All machines",
+    title: "Two machines alone",
+    first: "The one",
+    second: "The other",
+    figure: "Figure",
+    difference: "Difference",
+    ahead: { "not told apart": "not told apart", "not known": "not known" } as Record<string, string>,
+    differs: "differs, neither better",
+    ahead2: (name: string) => `${name} ahead`,
+    onlyTold: "Only what tells them apart",
+    none: "No figure tells these two apart.",
+  },
   weights: "Weights",
   mustHave: "Must have",
   figures: "Figures and the points they make",

@@ -1,0 +1,57 @@
+"""Two machines alone: every figure side by side, on what every machine of the study prints."""
+
+import pytest
+
+from crevlo.sim.client import ApiError, Client
+from tests.conftest import Bench
+from tests.small import new
+from tests.states import Turned, make
+
+
+@pytest.fixture
+def client(bench: Bench) -> Client:
+    return bench.as_("reviewer")
+
+
+def test_two_machines_are_set_side_by_side_in_all_that_is_known(bench: Bench, client: Client) -> None:
+    study = make(client, {"Mesa": Turned(), "Sparrow": Turned(off_mm=0.3), "Twin": Turned()}, copies=2)
+    rank = client.send("POST", f"/api/studies/{study}/rank", {})
+    units = {s["machine"]["name"]: s["machine"]["unit_id"] for s in rank["standings"]}
+    raw = {s["machine"]["name"]: {c["code"]: c["raw"] for c in s["contributions"]} for s in rank["standings"]}
+    path = f"/api/studies/{study}/compare"
+    view = client.get(path, first=units["Mesa"], second=units["Sparrow"])
+    lines = {line["code"]: line for line in view["lines"]}
+    # What counts and what only tells: all of it, as Rank has it.
+    assert {c for c, q in raw["Mesa"].items() if q["value"] is not None} <= lines.keys()
+    assert len(lines) > len(raw["Mesa"])
+    for code, known in raw["Mesa"].items():
+        if known["value"] is not None:
+            assert lines[code]["first"]["words"] == known["words"]
+    assert (lines["off.mean"]["ahead"], lines["off.mean"]["differs"]) == ("first", True)
+    assert lines["off.mean"]["difference"].startswith("−")
+    assert view["says"].startswith(
+        f"Of {sum(x['ahead'] != 'not known' for x in view['lines'])} figures known of both: Mesa is ahead in "
+    )
+    turned = client.get(path, first=units["Sparrow"], second=units["Mesa"])
+    ahead = {"first": "second", "second": "first"}
+    assert {x["code"]: x["ahead"] for x in turned["lines"]} == {
+        x["code"]: ahead.get(x["ahead"], x["ahead"]) for x in view["lines"]
+    }
+    alike = client.get(path, first=units["Mesa"], second=units["Twin"])
+    assert not any(x["differs"] for x in alike["lines"])
+    assert "not tell them apart" in alike["says"]
+    with pytest.raises(ApiError, match="two different machines"):
+        client.get(path, first=units["Mesa"], second=units["Mesa"])
+    with pytest.raises(ApiError, match="no part in the study"):
+        client.get(path, first=units["Mesa"], second=new())
+    assert (
+        bench.as_("rater").http.get(path, params={"first": units["Mesa"], "second": units["Twin"]}).status_code == 403
+    )
+
+
+def test_nothing_measured_is_said_so(client: Client) -> None:
+    study = make(client, {"Mesa": Turned(price=None), "Sparrow": Turned(price=None)}, printed=False)
+    units = [s["machine"]["unit_id"] for s in client.send("POST", f"/api/studies/{study}/rank", {})["standings"]]
+    view = client.get(f"/api/studies/{study}/compare", first=units[0], second=units[1])
+    assert view["says"].startswith("Nothing is known of both ")
+    assert view["how"] == ""

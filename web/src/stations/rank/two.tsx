@@ -1,0 +1,117 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, type Schemas, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
+import { Skeleton, Trouble } from "../../parts/bits";
+import { Choice } from "../../parts/form/choice";
+import { UnitName } from "../../parts/unit-mark";
+import { text } from "./text";
+
+type Mark = Schemas["UnitMark"];
+
+/** Two machines of the study alone: every figure that is known of either, and which of them tells them apart. */
+export function Two({ studyId, machines }: { studyId: string; machines: Mark[] }) {
+  const [chosen, setChosen] = useState<[string, string]>([machines[0]!.unit_id, machines[1]!.unit_id]);
+  const [onlyTold, setOnlyTold] = useState(false);
+  const view = useQuery({
+    queryKey: keys.part(studyId, "compare", ...chosen),
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/studies/{study_id}/compare", {
+          params: { path: { study_id: studyId }, query: { first: chosen[0], second: chosen[1] } },
+        }),
+      ),
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  const options = machines.map((m) => ({ value: m.unit_id, name: m.name }));
+  const made = view.data;
+  const lines = (made?.lines ?? []).filter((l) => !onlyTold || l.differs);
+  return (
+    <section aria-label={text.two.title} className="sheet flex min-h-0 min-w-0 flex-col px-4 py-3">
+      <div className="flex flex-wrap items-center gap-2">
+        <Choice
+          label={text.two.first}
+          value={chosen[0]}
+          options={options.filter((o) => o.value !== chosen[1])}
+          change={(first) => setChosen([first, chosen[1]])}
+          className="input !w-auto"
+        />
+        <Choice
+          label={text.two.second}
+          value={chosen[1]}
+          options={options.filter((o) => o.value !== chosen[0])}
+          change={(second) => setChosen([chosen[0], second])}
+          className="input !w-auto"
+        />
+        <label className="ml-auto flex items-center gap-1.5 text-small">
+          <input type="checkbox" checked={onlyTold} onChange={(e) => setOnlyTold(e.target.checked)} />
+          {text.two.onlyTold}
+        </label>
+      </div>
+      <Trouble error={view.error} />
+      {!made && !view.error && <Skeleton className="mt-2 h-60" />}
+      {made && (
+        <>
+          <p className="pt-2 text-head leading-snug font-bold [font-stretch:94%]">{made.says}</p>
+          {lines.length === 0 && made.lines.length > 0 && <p className="text-ink-2">{text.two.none}</p>}
+          {lines.length > 0 && (
+            // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
+            <section aria-label={text.two.figure} tabIndex={0} className="min-h-0 flex-1 overflow-auto">
+              <table className="table mt-1 [&_td]:!py-1">
+                <thead>
+                  <tr>
+                    <th scope="col">{text.two.figure}</th>
+                    {[made.first, made.second].map((m) => (
+                      <th key={m.unit_id} scope="col">
+                        <UnitName mark={m.mark} name={m.name} />
+                      </th>
+                    ))}
+                    <th scope="col">{text.two.difference}</th>
+                  </tr>
+                </thead>
+                <tbody className="num">
+                  {lines.map((l) => (
+                    <Line key={l.code} line={l} view={made} />
+                  ))}
+                </tbody>
+              </table>
+            </section>
+          )}
+          {made.how && <p className="pt-1 text-small text-ink-2">{made.how}</p>}
+        </>
+      )}
+    </section>
+  );
+}
+
+function Line({ line, view }: { line: Schemas["ComparedLine"]; view: Schemas["ComparedView"] }) {
+  const ahead = line.ahead === "first" ? view.first : line.ahead === "second" ? view.second : null;
+  const cell = (q: Schemas["Quantity"], wins: boolean) => (
+    <td
+      className={
+        q.needs
+          ? "!font-sans text-tiny text-ink-2"
+          : wins
+            ? "font-bold underline decoration-2 underline-offset-4"
+            : ""
+      }
+      title={q.needs ?? undefined}
+    >
+      {q.words}
+    </td>
+  );
+  return (
+    <tr>
+      <td className="!font-sans [font-stretch:100%]">{line.name}</td>
+      {cell(line.first, line.ahead === "first")}
+      {cell(line.second, line.ahead === "second")}
+      <td>
+        {line.difference}
+        <span className={`block font-sans text-tiny ${line.differs ? "font-semibold" : "text-ink-2"}`}>
+          {ahead ? text.two.ahead2(ahead.name) : line.differs ? text.two.differs : text.two.ahead[line.ahead]}
+        </span>
+      </td>
+    </tr>
+  );
+}
