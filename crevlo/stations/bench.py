@@ -301,8 +301,7 @@ class Bench:
         return cannot_print(self._ask, self.study.id, lambda: self.jobs)
 
     def comparable(self) -> "Bench":
-        """The first arm's jobs of what every machine prints, on which figures stand side by side; what one of them cannot print
-        stays out, unless nothing else would be left."""
+        """The first arm's jobs of what every machine prints; what one cannot print stays out, unless nothing else is left."""
         arm_id = self.protocol.arms[0].id if self.protocol else None
         mine = [job for job in self.jobs if job.arm_id == arm_id and job.counts]
         units_of: dict[LineKey, set[uuid.UUID]] = defaultdict(set)
@@ -311,7 +310,10 @@ class Bench:
             units_of[line_of(job)].add(job.unit_id)
         everybody = {u.unit_id for u in self.units}
         shared = [job for job in mine if units_of[line_of(job)] == everybody]
-        jobs = [job for job in shared if line_of(job) not in ruled_out] or shared
+        return self.of_jobs([job for job in shared if line_of(job) not in ruled_out] or shared)
+
+    def of_jobs(self, jobs: list[Job]) -> "Bench":
+        """These jobs alone, with what came of them."""
         run_ids = {run.id for job in jobs for run in self.runs.get(job.id, [])}
         return self._with(jobs=jobs, specimens=[s for s in self.specimens if s.run_id in run_ids])
 
@@ -320,8 +322,7 @@ class Bench:
 
     def noise_of(self, unit_id: uuid.UUID) -> list[NoiseReading]:
         """Of its runs, and of the unit while it prints nothing."""
-        of_runs = [reading for run in self.runs_of(unit_id) for reading in self.noise.get(run.id, [])]
-        return of_runs + self.noise.get(unit_id, [])
+        return [n for run in self.runs_of(unit_id) for n in self.noise.get(run.id, [])] + self.noise.get(unit_id, [])
 
     @cached_property
     def _specimens_by_unit(self) -> dict[uuid.UUID, list[Specimen]]:

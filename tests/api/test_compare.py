@@ -55,3 +55,23 @@ def test_nothing_measured_is_said_so(client: Client) -> None:
     view = client.get(f"/api/studies/{study}/compare", first=units[0], second=units[1])
     assert view["says"].startswith("Nothing is known of both ")
     assert view["how"] == ""
+
+
+def test_stock_stands_against_the_machines_own_profile_on_the_same_pieces(client: Client) -> None:
+    study = make(client, {"Mesa": Turned(), "Sparrow": Turned()}, copies=2, own_arm=True)
+    unit = client.send("POST", f"/api/studies/{study}/rank", {})["standings"][0]["machine"]["unit_id"]
+    arms = {a["name"]: a["id"] for a in client.get(f"/api/studies/{study}/plan")["arms"]}
+    path = f"/api/studies/{study}/compare"
+    view = client.get(path, first=unit, second=unit, first_arm=arms["Stock"], second_arm=arms["Own profiles"])
+    assert [a["name"] for a in view["arms"]] == list(arms)
+    lines = {line["code"]: line for line in view["lines"]}
+    # Whatever the arm, a machine costs what it cost; its prints are those of each arm.
+    assert lines["time"]["first"]["value"] is not None
+    assert "Step block" in view["how"]
+    again = client.get(path, first=unit, second=unit, first_arm=arms["Own profiles"], second_arm=arms["Stock"])
+    assert {x["code"]: (x["first"], x["second"]) for x in again["lines"]} == {
+        x["code"]: (x["second"], x["first"]) for x in view["lines"]}  # fmt: skip
+    with pytest.raises(ApiError, match="two arms of one"):
+        client.get(path, first=unit, second=unit, second_arm=arms["Stock"])
+    with pytest.raises(ApiError, match="no such arm"):
+        client.get(path, first=unit, second=unit, second_arm=new())

@@ -1,7 +1,7 @@
 """Figures of a study's machines: the catalogue's evaluations over one snapshot, each once, when it is first asked for."""
 
 import uuid
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field
 from threading import RLock
 
@@ -20,7 +20,7 @@ from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.evidence.study import evidence_of
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.snapshot import print_of, state_of
-from crevlo.stations.study import line_of
+from crevlo.stations.study import LineKey, line_of
 from crevlo.store.study import Job
 
 
@@ -80,6 +80,7 @@ class StudyFigures:
 
 # A pure function of the rows that a transaction sees: keyed by them, so never stale; lost without harm.
 _known: Kept[StudyFigures] = Kept(4)
+_on_lines: Kept[StudyFigures] = Kept(4)
 # The fingerprint of a study's rows, by everything that had been written when it was taken.
 _prints: Kept[str] = Kept(64)
 
@@ -91,6 +92,19 @@ def study_figures(session: Session, study_id: uuid.UUID) -> StudyFigures:
         return _load(session, study_id, None)
     mark = _prints.get(f"{study_id} {state}", lambda: print_of(session, study_id))
     return _known.get(f"{study_id} {mark}", lambda: _load(session, study_id, f"{study_id} {mark}"))
+
+
+def figures_on(inputs: StudyFigures, arm_id: uuid.UUID, lines: Collection[LineKey]) -> StudyFigures:
+    """Figures of one arm on these lines alone, of every unit that prints them."""
+
+    def make() -> StudyFigures:
+        jobs = [j for j in inputs.bench.jobs if j.arm_id == arm_id and j.counts and line_of(j) in lines]
+        compared = inputs.bench.of_jobs(jobs)
+        return StudyFigures(None, inputs.bench, compared, evidence_of(compared), [])
+
+    if inputs.state is None:
+        return make()
+    return _on_lines.get(f"{inputs.state} {arm_id} {sorted(map(str, lines))}", make)
 
 
 def _load(session: Session, study_id: uuid.UUID, state: str | None) -> StudyFigures:

@@ -8,14 +8,25 @@ from sqlalchemy.orm import Session
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.evaluations import EVALUATION_OF, QUANTITIES
 from crevlo.core.pairwise import Ahead, Pair, compare, say_compared
-from crevlo.stations.figures.study import StudyFigures, study_figures
+from crevlo.stations.bench import Bench
+from crevlo.stations.figures.study import StudyFigures, figures_on, study_figures
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.shape import Missing, Quantity, Refused, Shape, quantity
+from crevlo.stations.study import LineKey, line_of
 
 
 class CompareQuery(BaseModel):
+    """Two machines, or one in two arms; an arm that is not named is the first."""
+
     first: uuid.UUID
     second: uuid.UUID
+    first_arm: uuid.UUID | None = None
+    second_arm: uuid.UUID | None = None
+
+
+class ArmName(Shape):
+    id: uuid.UUID
+    name: str
 
 
 class ComparedLine(Shape):
@@ -34,40 +45,68 @@ class ComparedLine(Shape):
 class ComparedView(Shape):
     first: UnitMark
     second: UnitMark
+    arms: list[ArmName] = Field(description="of the study; one of each may be set against another")
+    first_arm: uuid.UUID
+    second_arm: uuid.UUID
     says: str
     lines: list[ComparedLine]
     how: str
 
 
 def view_compared(session: Session, study_id: uuid.UUID, asked: CompareQuery) -> ComparedView:
-    """Raises Missing for a machine that takes no part in the study, Refused for one set against itself."""
+    """On what both print. Raises Missing for a machine or an arm that takes no part in the study, Refused for one set against
+    itself."""
     inputs = study_figures(session, study_id)
-    bench = inputs.compared
+    bench = inputs.bench
     units = {u.unit_id: u for u in bench.units}
+    arms = bench.protocol.arms if bench.protocol else []
     if asked.first not in units or asked.second not in units:
         raise Missing("This unit takes no part in the study.")
-    if asked.first == asked.second:
-        raise Refused("Choose two different machines.")
-    codes = [code for code in QUANTITIES if inputs.has(code)]
+    of = [next((a for a in arms if a.id == (arm or arms[0].id)), None) for arm in (asked.first_arm, asked.second_arm)]
+    if of[0] is None or of[1] is None:
+        raise Missing("There is no such arm in this study.")
+    if (asked.first, of[0].id) == (asked.second, of[1].id):
+        raise Refused("Choose two different machines, or two arms of one.")
+    shared = _printed(bench, asked.first, of[0].id) & _printed(bench, asked.second, of[1].id)
+    both = [figures_on(inputs, arm.id, shared) for arm in of if arm]
+    codes = [code for code in QUANTITIES if both[0].has(code)]
     pairs = [
-        Pair(code, QUANTITIES[code].better, inputs.figure(code, asked.first), inputs.figure(code, asked.second))
+        Pair(code, QUANTITIES[code].better, both[0].figure(code, asked.first), both[1].figure(code, asked.second))
         for code in codes
     ]
     known = [p for p in pairs if not (isinstance(p.first, NotDetermined) and isinstance(p.second, NotDetermined))]
     made = compare(known)
-    first, second = (units[u].unit.model.name for u in (asked.first, asked.second))
-    together = sum(m.difference is not None for m in made)
+    names = [units[u].unit.model.name for u in (asked.first, asked.second)]
+    if of[0] is not of[1]:
+        names = [f"{name}, {arm.name}" for name, arm in zip(names, of, strict=True) if arm]
     return ComparedView(
-        first=mark_of(units[asked.first]), second=mark_of(units[asked.second]), says=say_compared(first, second, made),
+        first=mark_of(units[asked.first]), second=mark_of(units[asked.second]), first_arm=of[0].id, second_arm=of[1].id,
+        arms=[ArmName(id=a.id, name=a.name) for a in arms], says=say_compared(names[0], names[1], made),
         lines=[
             _line(inputs, pair, (m.difference, m.low, m.high), differs=m.differs, ahead=m.ahead)
             for pair, m in zip(known, made, strict=True)
         ],
-        how=f"On what every machine of the study prints. {together} figures are compared together, by Holm's procedure: the chance that "
-        "any difference called one is none stays at 5 %. What both were measured with cancels."
-        if together
-        else "",
+        how=_how(bench, shared, sum(m.difference is not None for m in made)),
     )  # fmt: skip
+
+
+def _printed(bench: Bench, unit_id: uuid.UUID, arm_id: uuid.UUID) -> set[LineKey]:
+    """Lines of an arm that a unit prints and that count."""
+    mine = [j for j in bench.jobs if j.unit_id == unit_id and j.arm_id == arm_id and j.counts]
+    return {line_of(job) for job in mine if job.id not in bench.cannot}
+
+
+def _how(bench: Bench, shared: set[LineKey], together: int) -> str:
+    if not together:
+        return ""
+    pieces = sorted(f"{bench.artifacts[a].name} from {bench.spools[s].code}" for a, s in shared)
+    on = f"On what both print: {', '.join(pieces[:6])}{' …' if len(pieces) > 6 else ''}. " if pieces else ""
+    judged = (
+        "One figure is compared"
+        if together == 1
+        else f"{together} figures are compared together, by Holm's procedure"
+    )
+    return f"{on}{judged}: the chance that any difference called one is none stays at 5 %. What both were measured with cancels."
 
 
 def _line(

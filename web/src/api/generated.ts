@@ -10074,6 +10074,21 @@ export interface components {
         ComparedView: {
             first: components["schemas"]["UnitMark"];
             second: components["schemas"]["UnitMark"];
+            /**
+             * Arms
+             * @description of the study; one of each may be set against another
+             */
+            arms: components["schemas"]["ArmName"][];
+            /**
+             * First Arm
+             * Format: uuid
+             */
+            first_arm: string;
+            /**
+             * Second Arm
+             * Format: uuid
+             */
+            second_arm: string;
             /** Says */
             says: string;
             /** Lines */
@@ -10086,6 +10101,16 @@ export interface components {
          * @enum {string}
          */
         Ahead: "first" | "second" | "not told apart" | "not known";
+        /** ArmName */
+        ArmName: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+        };
         /** ComparedLine */
         ComparedLine: {
             /** Code */
@@ -16373,6 +16398,8 @@ export interface operations {
             query: {
                 first: string;
                 second: string;
+                first_arm?: string | null;
+                second_arm?: string | null;
             };
             header?: never;
             path: {

@@ -5,6 +5,8 @@ export const text = {
     title: "Two machines alone",
     first: "The one",
     second: "The other",
+    firstArm: "Arm of the one",
+    secondArm: "Arm of the other",
     figure: "Figure",
     difference: "Difference",
     ahead: { "not told apart": "not told apart", "not known": "not known" } as Record<string, string>,

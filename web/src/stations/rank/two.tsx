@@ -12,13 +12,22 @@ type Mark = Schemas["UnitMark"];
 /** Two machines of the study alone: every figure that is known of either, and which of them tells them apart. */
 export function Two({ studyId, machines }: { studyId: string; machines: Mark[] }) {
   const [chosen, setChosen] = useState<[string, string]>([machines[0]!.unit_id, machines[1]!.unit_id]);
+  const [arms, setArms] = useState<[string | null, string | null]>([null, null]);
   const [onlyTold, setOnlyTold] = useState(false);
   const view = useQuery({
-    queryKey: keys.part(studyId, "compare", ...chosen),
+    queryKey: keys.part(studyId, "compare", ...chosen, ...arms),
     queryFn: () =>
       unwrap(
         api.GET("/api/studies/{study_id}/compare", {
-          params: { path: { study_id: studyId }, query: { first: chosen[0], second: chosen[1] } },
+          params: {
+            path: { study_id: studyId },
+            query: {
+              first: chosen[0],
+              second: chosen[1],
+              ...(arms[0] ? { first_arm: arms[0] } : {}),
+              ...(arms[1] ? { second_arm: arms[1] } : {}),
+            },
+          },
         }),
       ),
     placeholderData: (before) => before,
@@ -26,24 +35,32 @@ export function Two({ studyId, machines }: { studyId: string; machines: Mark[] }
   });
   const options = machines.map((m) => ({ value: m.unit_id, name: m.name }));
   const made = view.data;
+  // With several arms a machine can be set against itself, stock against its own profile.
+  const several = (made?.arms.length ?? 1) > 1;
   const lines = (made?.lines ?? []).filter((l) => !onlyTold || l.differs);
   return (
     <section aria-label={text.two.title} className="sheet flex min-h-0 min-w-0 flex-col px-4 py-3">
       <div className="flex flex-wrap items-center gap-2">
-        <Choice
-          label={text.two.first}
-          value={chosen[0]}
-          options={options.filter((o) => o.value !== chosen[1])}
-          change={(first) => setChosen([first, chosen[1]])}
-          className="input !w-auto"
-        />
-        <Choice
-          label={text.two.second}
-          value={chosen[1]}
-          options={options.filter((o) => o.value !== chosen[0])}
-          change={(second) => setChosen([chosen[0], second])}
-          className="input !w-auto"
-        />
+        {([0, 1] as const).map((k) => (
+          <span key={k} className="flex gap-1">
+            <Choice
+              label={k === 0 ? text.two.first : text.two.second}
+              value={chosen[k]}
+              options={options.filter((o) => several || o.value !== chosen[1 - k])}
+              change={(unit) => setChosen(k === 0 ? [unit, chosen[1]] : [chosen[0], unit])}
+              className="input !w-auto"
+            />
+            {several && made && (
+              <Choice
+                label={k === 0 ? text.two.firstArm : text.two.secondArm}
+                value={arms[k] ?? (k === 0 ? made.first_arm : made.second_arm)}
+                options={made.arms.map((a) => ({ value: a.id, name: a.name }))}
+                change={(arm) => setArms(k === 0 ? [arm, arms[1]] : [arms[0], arm])}
+                className="input !w-auto"
+              />
+            )}
+          </span>
+        ))}
         <label className="ml-auto flex items-center gap-1.5 text-small">
           <input type="checkbox" checked={onlyTold} onChange={(e) => setOnlyTold(e.target.checked)} />
           {text.two.onlyTold}
