@@ -248,6 +248,12 @@ def type_energy(path: RunPath, body: metered.EnergyTyped) -> job.JobView:
     return metered.type_energy(db(), path.run_id, body)
 
 
+@api.put("/runs/<uuid:run_id>/weight", responses={200: job.JobView})
+@writes(REVIEW)
+def type_weight(path: RunPath, body: metered.WeightTyped) -> job.JobView:
+    return metered.type_weight(db(), path.run_id, body)
+
+
 @api.put("/runs/<uuid:run_id>/trace", responses={200: job.JobView}, openapi_extensions=ONE_UPLOAD)
 @writes(REVIEW, heavy=True)
 def take_trace(path: RunPath, query: TraceQuery) -> job.JobView:

@@ -143,6 +143,36 @@ def test_a_part_of_twelve_pays_a_twelfth_of_its_plate(client: Client) -> None:
     )
 
 
+def test_what_was_weighed_takes_the_place_of_what_the_file_states(client: Client) -> None:
+    _model(client, "Corvane Twin", (250, 210), tools=2)
+    study = plates.play(client, _spool(client, "S-1", 20.0), _spool(client, "S-2", 20.0), seed=3)
+    jobs = [j for j in client.get(f"/api/studies/{study}/print")["jobs"] if j["machine"]["name"] == "Corvane Twin"]
+    name = jobs[0]["machine"]["unit_id"]
+
+    def each() -> dict:
+        return {m["machine"]["unit_id"]: m["each"] for m in client.get(f"/api/studies/{study}/batch", parts=12)["machines"]}[name]  # fmt: skip
+
+    stated = each()
+    for job in jobs:
+        run = client.get(f"/api/jobs/{job['id']}")["runs"][-1]
+        view = client.send("PUT", f"/api/runs/{run['id']}/weight", {"version": run["version"], "model_g": 60.0})
+        assert (view["runs"][-1]["model_g"], view["runs"][-1]["waste_g"]) == (60, None)
+    # Parts as weighed, the tower as the file states it; then both as weighed.
+    assert (each()["part_g"], each()["waste_g"]) == (pytest.approx(5.0), pytest.approx(stated["waste_g"]))
+    for job in jobs:
+        run = client.get(f"/api/jobs/{job['id']}")["runs"][-1]
+        client.send(
+            "PUT", f"/api/runs/{run['id']}/weight", {"version": run["version"], "model_g": 48.0, "waste_g": 24.0}
+        )
+    assert (each()["part_g"], each()["waste_g"]) == (pytest.approx(4.0), pytest.approx(2.0))
+    assert each()["cost"] != pytest.approx(stated["cost"])
+    with pytest.raises(ApiError, match="409"):
+        client.send("PUT", f"/api/runs/{run['id']}/weight", {"version": run["version"], "model_g": 1.0})
+    for wrong in ({"model_g": 0}, {"model_g": 5, "waste_g": -1}):
+        with pytest.raises(ApiError, match="422"):
+            client.send("PUT", f"/api/runs/{run['id']}/weight", {"version": run["version"] + 1} | wrong)
+
+
 def test_every_artifact_has_its_cost_in_one_table_and_a_machine_what_it_costs_beside(client: Client) -> None:
     _model(client, "Corvane Twin", (250, 210), tools=2)
     study = plates.play(client, _spool(client, "S-1", 20.0), _spool(client, "S-2", 30.0), seed=3)

@@ -1,5 +1,6 @@
 """A study's comparable prints as evidence."""
 
+import math
 import uuid
 from collections import defaultdict
 from collections.abc import Mapping, Sequence
@@ -150,7 +151,8 @@ def weighed(runs: Sequence[rows.Run], facts: Mapping[str, Any]) -> Mapping[str, 
     last = next((r for r in reversed(runs) if r.outcome is Outcome.DONE and r.model_g is not None), None)
     if last is None or last.model_g is None:
         return facts if facts.get("mass_g") is not None else None
-    waste_g = last.waste_g or 0.0
+    # What nobody weighed of the waste is as the file states it.
+    waste_g = last.waste_g if last.waste_g is not None else _purged_g(facts)
     stated = facts.get("mass_g") or 0.0
     whole = last.model_g + waste_g
     # Tools share the weight as their files say; without a file the first has all of it.
@@ -161,13 +163,16 @@ def weighed(runs: Sequence[rows.Run], facts: Mapping[str, Any]) -> Mapping[str, 
     }  # fmt: skip
 
 
+def _purged_g(facts: Mapping[str, Any]) -> float:
+    return math.fsum(u["mass_g"] or 0.0 for u in facts.get("uses", []) if u["portion"] in PURGED)
+
+
 def plate_of(bench: Bench, job: Job, facts: Mapping[str, Any]) -> Filament:
     """One plate as its sliced file states it; parts as they lay there at the last try."""
     runs = bench.runs.get(job.id, [])
     parts = (runs[-1].parts if runs else None) or facts.get("parts") or job.parts
     # A file may state less filament than its moves lay down: no more is waste than there is.
-    purged = sum(u["mass_g"] or 0.0 for u in facts.get("uses", []) if u["portion"] in PURGED)
-    waste_g = min(purged, facts["mass_g"])
+    waste_g = min(_purged_g(facts), facts["mass_g"])
     return Filament(
         parts, (facts["mass_g"] - waste_g) / parts, waste_g, _money(bench, job, facts), facts.get("tool_changes") or 0,
         facts.get("change_s") or 0.0,

@@ -62,6 +62,8 @@ class RunOut(Shape):
     failed_at_layer: int | None
     uses_attempt: bool = Field(description="false of a run that a person stopped, unless they said that it counts")
     note: str
+    model_g: float | None = Field(description="what the parts on the plate weighed")
+    waste_g: float | None = Field(description="what was purged, and the tower")
     energy_kwh: float | None
     energy_low_kwh: float | None
     energy_high_kwh: float | None

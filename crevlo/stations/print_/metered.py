@@ -7,9 +7,10 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.energy import Columns
 from crevlo.core.gaps import trace_energy
+from crevlo.core.success import Outcome
 from crevlo.stations.kit.apart import apart
 from crevlo.stations.kit.change import change
-from crevlo.stations.kit.shape import Shape, Version
+from crevlo.stations.kit.shape import Refused, Shape, Version
 from crevlo.stations.kit.upload import keep_upload
 from crevlo.stations.library.instrument import instrument_used
 from crevlo.stations.noise import NewNoise, add_noise
@@ -35,6 +36,23 @@ def type_energy(session: Session, run_id: uuid.UUID, given: EnergyTyped) -> JobV
          "energy_from": EnergyFrom.METER,
          "trace_sha256": None, "instrument_id": meter.id if meter else None},
     )  # fmt: skip
+    return view_job(session, run.job_id)
+
+
+class WeightTyped(Shape):
+    """What came off the plate, in g: all parts together, and what was purged with its tower."""
+
+    version: Version
+    model_g: float = Field(gt=0, le=100_000)
+    waste_g: float | None = Field(default=None, ge=0, le=100_000)
+
+
+def type_weight(session: Session, run_id: uuid.UUID, given: WeightTyped) -> JobView:
+    """Weighs a print that came out; its filament and cost go by that from then on."""
+    run = run_by_id(session, run_id)
+    if run.outcome is not Outcome.DONE:
+        raise Refused("Only a print that came out is weighed.")
+    change(session, run, given.version, {"model_g": given.model_g, "waste_g": given.waste_g})
     return view_job(session, run.job_id)
 
 

@@ -1598,6 +1598,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run_id}/weight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["print_type_weight_runs__uuid_run_id__weight_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run_id}/trace": {
         parameters: {
             query?: never;
@@ -7088,6 +7104,16 @@ export interface components {
             uses_attempt: boolean;
             /** Note */
             note: string;
+            /**
+             * Model G
+             * @description what the parts on the plate weighed
+             */
+            model_g: number | null;
+            /**
+             * Waste G
+             * @description what was purged, and the tower
+             */
+            waste_g: number | null;
             /** Energy Kwh */
             energy_kwh: number | null;
             /** Energy Low Kwh */
@@ -7698,6 +7724,21 @@ export interface components {
              * @default null
              */
             instrument_id?: string | null;
+        };
+        /**
+         * WeightTyped
+         * @description What came off the plate, in g: all parts together, and what was purged with its tower.
+         */
+        WeightTyped: {
+            /** Version */
+            version: number;
+            /** Model G */
+            model_g: number;
+            /**
+             * Waste G
+             * @default null
+             */
+            waste_g?: number | null;
         };
         /**
          * TraceHeading
@@ -14699,6 +14740,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["EnergyTyped"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_type_weight_runs__uuid_run_id__weight_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeightTyped"];
             };
         };
         responses: {

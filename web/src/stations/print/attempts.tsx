@@ -9,6 +9,7 @@ import { Timeline } from "./happened";
 import { PlateLook } from "./plate-look";
 import { Reject } from "./reject";
 import { text } from "./text";
+import { Weigh } from "./weigh";
 
 /** Every try at this print, failed ones too, newest first. */
 export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas["JobView"]; may: boolean }) {
@@ -55,6 +56,7 @@ export function Attempts({ studyId, job, may }: { studyId: string; job: Schemas[
             {run.rejected && <p className="text-needle-ink">{text.rejected(run.rejected)}</p>}
             {run.plate && <PlateLook studyId={studyId} jobId={job.id} run={run} look={run.plate} may={may} />}
             {may && run.outcome === "done" && <Reject studyId={studyId} jobId={job.id} run={run} />}
+            {run.outcome === "done" && <Weigh studyId={studyId} jobId={job.id} run={run} may={may} />}
             <Timeline studyId={studyId} jobId={job.id} run={run} may={may} />
             <FaultSheet studyId={studyId} jobId={job.id} run={run} may={may} />
             <div className="pt-1">

@@ -1,6 +1,8 @@
 import { duration } from "../../parts/bits";
+import { atThePrinter } from "./text-at";
 
 export const text = {
+  ...atThePrinter,
   plateLook: "Look at the plate",
   plateWaiting: "Kept on this device, not sent yet.",
   plateLabel: (attempt: number, result: string) => `Attempt ${attempt}, look at the plate: ${result}`,
@@ -20,46 +22,6 @@ export const text = {
     meter: "read off the meter",
     trace: "from the power log",
     live: "sent by its meter",
-  },
-  happened: {
-    title: "What happens",
-    of: (attempt: number) => `What happened in attempt ${attempt}`,
-    add: "Add what happened",
-    words: "What happened",
-    hint: "What happens now, such as: a corner lifts (N)",
-    kind: "Note or alarm",
-    note: "a note",
-    alarm: "Alarm:",
-    alarms: { true: "a true alarm", false: "a false alarm", "not known": "an alarm, not judged" },
-    was: { true: "true", false: "false", "not known": "not judged yet" },
-    itWas: { true: "it was true", false: "it was false" },
-    judged: (words: string, was: string) => `Alarm “${words}”: ${was}`,
-    judgedSince: "judged since",
-    layer: "layer",
-    atLayer: (n: number) => `, layer ${n}`,
-    when: "When it happened",
-    key: "note what happens",
-    label: (words: string) => `Note: ${words}`,
-  },
-  room: {
-    title: "Before prints run that nobody watches, once a day: have you looked round the room?",
-    smoke_alarm: "A smoke alarm works and is heard where people are.",
-    clear: "Nothing that burns is near, and the way out is free.",
-    defers: "The maker's instructions, local codes and insurers may forbid it all the same; they come first.",
-    confirm: "I have looked",
-  },
-  doubt: (machine: string, doubt: string) =>
-    `${machine}: ${doubt}. The maker's instructions come first; say “cannot print it” if that is so.`,
-  wasAnythingOdd: "Was anything odd about it?",
-  whatIf: {
-    title: "What if the machine",
-    acceleration: "speeds up",
-    corner: "takes corners",
-    flow: "melts",
-    asItIs: "as it is",
-    times: (n: number) => `${n} ×`,
-    melts: (n: number) => `${n} mm³/s`,
-    how: "as it is. Move a slider: the moves are planned anew.",
   },
   dropFile: "Drop the sliced file",
   dropHint:

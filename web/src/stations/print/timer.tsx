@@ -80,6 +80,8 @@ function unsent(entry: Entry, job: Job): Run {
     failed_at_layer: null,
     uses_attempt: true,
     note: "",
+    model_g: null,
+    waste_g: null,
     energy_kwh: null,
     energy_low_kwh: null,
     energy_high_kwh: null,
