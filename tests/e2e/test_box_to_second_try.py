@@ -88,7 +88,7 @@ def test_from_the_box_to_a_failed_run_and_its_second_attempt(site: Site, page: P
     page.get_by_label("How it was seen").fill("Walls thin from there on")
     page.get_by_role("button", name="Record the outcome").click()
     tries = page.get_by_role("region", name="Sliced file and attempts")
-    tries.get_by_text("layer 42").wait_for()
+    tries.get_by_text("failed, layer 42, machine").wait_for()
     tries.get_by_role("button", name=re.compile("Find the fault")).click()
     tries.get_by_label("It may have been").fill("Nozzle blocked")
     tries.get_by_label("What the test showed").fill("Flows freely")
