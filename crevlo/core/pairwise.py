@@ -23,12 +23,13 @@ class Ahead(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Pair:
-    """One quantity of both machines."""
+    """One quantity of both machines; one that is not `judged` is shown, but nobody knows how uncertain it is."""
 
     code: str
     better: Better
     first: Figure
     second: Figure
+    judged: bool = True
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,8 +52,9 @@ def compare(pairs: Sequence[Pair]) -> list[Compared]:
         if not isinstance(pair.first, NotDetermined) and not isinstance(pair.second, NotDetermined):
             found[at] = _difference(pair.first, pair.second)
     real: set[int] = set()
-    for place, (at, (*_, p)) in enumerate(sorted(found.items(), key=lambda x: x[1][3])):
-        if p > _CHANCE / (len(found) - place):
+    judged = {at: p for at, (*_, p) in found.items() if pairs[at].judged}
+    for place, (at, p) in enumerate(sorted(judged.items(), key=lambda x: x[1])):
+        if p > _CHANCE / (len(judged) - place):
             break
         real.add(at)
     made = []

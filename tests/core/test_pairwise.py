@@ -70,6 +70,15 @@ def test_turned_round_everything_is_turned_round(a: float, b: float, u: float, b
     assert (here.difference, here.low, here.high) == pytest.approx((-there.difference, -there.high, -there.low))
 
 
+def test_what_has_no_known_uncertainty_is_shown_and_not_judged() -> None:
+    grade = Pair("grade", Better.LOWER, Estimate(12, 0), Estimate(13, 0), judged=False)
+    told = compare([grade, pair(Estimate(300, 0), Estimate(500, 0))])
+    assert [(c.difference, c.differs, c.ahead) for c in told] == [
+        (-1, False, Ahead.NEITHER),
+        (-200, True, Ahead.FIRST),
+    ]
+
+
 def test_what_is_said_counts_what_is_known() -> None:
     made = compare([
         pair(Estimate(1, 0.1), Estimate(2, 0.1)), pair(Estimate(1, 1), Estimate(1, 1)), pair(NotDetermined("x"), Estimate(1, 1)),

@@ -5,8 +5,10 @@ import uuid
 from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
 
-from crevlo.core.estimate import NotDetermined
+from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.evaluations import EVALUATION_OF, QUANTITIES
+from crevlo.core.evaluations.evaluation import Rests
+from crevlo.core.figure import Figure
 from crevlo.core.pairwise import Ahead, Pair, compare, say_compared
 from crevlo.stations.bench import Bench
 from crevlo.stations.figures.study import StudyFigures, figures_on, study_figures
@@ -35,8 +37,9 @@ class ComparedLine(Shape):
     group: str = Field(description="the evaluation that tells it")
     first: Quantity
     second: Quantity
-    difference: str = Field(
-        description="first less second with both ends of its 95 % interval; empty where one is missing"
+    difference: str = Field(description="first less second; empty where one is missing")
+    interval: str = Field(
+        description="both ends of its 95 % interval; empty where it is exact, or its uncertainty is not known"
     )
     differs: bool
     ahead: Ahead
@@ -70,10 +73,7 @@ def view_compared(session: Session, study_id: uuid.UUID, asked: CompareQuery) ->
     shared = _printed(bench, asked.first, of[0].id) & _printed(bench, asked.second, of[1].id)
     both = [figures_on(inputs, arm.id, shared) for arm in of if arm]
     codes = [code for code in QUANTITIES if both[0].has(code)]
-    pairs = [
-        Pair(code, QUANTITIES[code].better, both[0].figure(code, asked.first), both[1].figure(code, asked.second))
-        for code in codes
-    ]
+    pairs = [_pair(code, both[0].figure(code, asked.first), both[1].figure(code, asked.second)) for code in codes]
     known = [p for p in pairs if not (isinstance(p.first, NotDetermined) and isinstance(p.second, NotDetermined))]
     made = compare(known)
     names = [units[u].unit.model.name for u in (asked.first, asked.second)]
@@ -94,6 +94,14 @@ def _printed(bench: Bench, unit_id: uuid.UUID, arm_id: uuid.UUID) -> set[LineKey
     """Lines of an arm that a unit prints and that count."""
     mine = [j for j in bench.jobs if j.unit_id == unit_id and j.arm_id == arm_id and j.counts]
     return {line_of(job) for job in mine if job.id not in bench.cannot}
+
+
+def _pair(code: str, first: Figure, second: Figure) -> Pair:
+    """A step, such as a grade, says nothing of how near the readings are to the next."""
+    exact = all(isinstance(f, Estimate) and f.u == 0 for f in (first, second))
+    return Pair(
+        code, QUANTITIES[code].better, first, second, judged=not (exact and QUANTITIES[code].rests is Rests.READINGS)
+    )
 
 
 def _how(bench: Bench, shared: set[LineKey], together: int) -> str:
@@ -119,13 +127,15 @@ def _line(
 ) -> ComparedLine:
     of = QUANTITIES[pair.code]
     unit = inputs.compared.study.currency if of.unit == "money" else of.unit
-    difference = ""
-    value, low, high = apart
-    if value is not None and low is not None and high is not None:
-        d = of.digits
-        value, low, high = (of.factor * x for x in (value, low, high))
-        difference = f"{value:+.{d}f} ({low:+.{d}f} to {high:+.{d}f}) {unit}".replace("-", "−").strip()
+    signed = ["" if x is None else _signed(of.factor * x, of.digits) for x in apart]
     return ComparedLine(
         code=pair.code, name=of.name, group=EVALUATION_OF[pair.code].name, first=quantity(pair.first, unit, of.digits),
-        second=quantity(pair.second, unit, of.digits), difference=difference, differs=differs, ahead=ahead,
+        second=quantity(pair.second, unit, of.digits), difference=f"{signed[0]} {unit}".strip() if signed[0] else "",
+        interval=f"{signed[1]} to {signed[2]}" if signed[1] != signed[2] else "", differs=differs, ahead=ahead,
     )  # fmt: skip
+
+
+def _signed(value: float, digits: int) -> str:
+    """With its sign, none for what rounds to nothing."""
+    written = f"{value:+.{digits}f}"
+    return written[1:] if float(written) == 0 else written.replace("-", "−")

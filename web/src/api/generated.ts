@@ -10167,9 +10167,14 @@ export interface components {
             second: components["schemas"]["Quantity"];
             /**
              * Difference
-             * @description first less second with both ends of its 95 % interval; empty where one is missing
+             * @description first less second; empty where one is missing
              */
             difference: string;
+            /**
+             * Interval
+             * @description both ends of its 95 % interval; empty where it is exact, or its uncertainty is not known
+             */
+            interval: string;
             /** Differs */
             differs: boolean;
             ahead: components["schemas"]["Ahead"];

@@ -124,7 +124,8 @@ function Line({ line, view }: { line: Schemas["ComparedLine"]; view: Schemas["Co
       {cell(line.first, line.ahead === "first")}
       {cell(line.second, line.ahead === "second")}
       <td>
-        {line.difference}
+        <span className="whitespace-nowrap">{line.difference}</span>
+        {line.interval && <span className="block text-tiny whitespace-nowrap">{line.interval}</span>}
         <span className={`block font-sans text-tiny ${line.differs ? "font-semibold" : "text-ink-2"}`}>
           {ahead ? text.two.ahead2(ahead.name) : line.differs ? text.two.differs : text.two.ahead[line.ahead]}
         </span>
