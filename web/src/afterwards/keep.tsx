@@ -119,6 +119,7 @@ export function Keep({
           </tbody>
         </table>
       )}
+      {view.pieces.length > 0 && <p className="text-small text-ink-2">{text.pieces(view.pieces)}</p>}
       {view.prints > 0 && view.machines.length > 1 && (
         <div className="text-small">
           <p className={view.shared.length ? "" : "text-needle-ink"}>{text.shared(view.shared)}</p>

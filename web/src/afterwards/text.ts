@@ -63,6 +63,8 @@ export const text = {
   between: (from: string, to: string) => (from === to ? `on ${from}` : `from ${from} to ${to}`),
   noPrints:
     "No print could be read yet. Say which sheet has the prints, and which columns name machine, piece and times.",
+  pieces: (pieces: Schemas["NamedCount"][]) =>
+    `Pieces: ${pieces.map((p) => `${p.name} ${p.prints} ×${p.known ? ", on the shelf" : ""}`).join("; ")}.`,
   shared: (lines: string[]) =>
     lines.length
       ? `Compared is what every machine has a good print of: ${lines.join(", ")}.`
