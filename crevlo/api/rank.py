@@ -6,7 +6,7 @@ from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import ProfilePath, StudyPath, StudyUnitPath, VersionQuery
 from crevlo.api.station import station
 from crevlo.stations.figures.source import Source
-from crevlo.stations.rank import buyer, compare, ranking, scheme, source
+from crevlo.stations.rank import buyer, compare, ranking, scheme, schools, source
 
 api = station("rank")
 
@@ -16,6 +16,13 @@ api = station("rank")
 def view_rank(path: StudyPath, body: ranking.WhatIf) -> ranking.RankView:
     """Ranks with any weights; nothing is saved."""
     return ranking.view_rank(db(), path.study_id, body)
+
+
+@api.post("/studies/<uuid:study_id>/schools", responses={200: schools.SchoolsView})
+@reads(NOT_BLIND)
+def view_schools(path: StudyPath, body: schools.SchoolsAsked) -> schools.SchoolsView:
+    """Other ways to count, side by side, under the weights on screen; nothing is saved."""
+    return schools.view_schools(db(), path.study_id, body)
 
 
 @api.get("/studies/<uuid:study_id>/compare", responses={200: compare.ComparedView})

@@ -23,13 +23,15 @@ class Ahead(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Pair:
-    """One quantity of both machines; one that is not `judged` is shown, but nobody knows how uncertain it is."""
+    """One quantity of both machines; one that is not `judged` is shown, but nobody knows how uncertain it is; a
+    difference under `least` is none that anybody could see."""
 
     code: str
     better: Better
     first: Figure
     second: Figure
     judged: bool = True
+    least: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,7 +54,9 @@ def compare(pairs: Sequence[Pair]) -> list[Compared]:
         if not isinstance(pair.first, NotDetermined) and not isinstance(pair.second, NotDetermined):
             found[at] = _difference(pair.first, pair.second)
     real: set[int] = set()
-    judged = {at: p for at, (*_, p) in found.items() if pairs[at].judged}
+    judged = {
+        at: p if abs(found[at][0]) >= pairs[at].least else 1.0 for at, (*_, p) in found.items() if pairs[at].judged
+    }
     for place, (at, p) in enumerate(sorted(judged.items(), key=lambda x: x[1])):
         if p > _CHANCE / (len(judged) - place):
             break

@@ -75,3 +75,49 @@ def test_stock_stands_against_the_machines_own_profile_on_the_same_pieces(client
         client.get(path, first=unit, second=unit, second_arm=arms["Stock"])
     with pytest.raises(ApiError, match="no such arm"):
         client.get(path, first=unit, second=unit, second_arm=new())
+
+
+def test_other_ways_to_count_stand_beside_the_points(client: Client) -> None:
+    # One good and dear, one cheap and loud, one in between.
+    study = make(client, {
+        "Dear": Turned(off_mm=0.02, severity=0, price=900, noise_db=45), "Cheap": Turned(off_mm=0.12, severity=3, price=200, noise_db=62),
+        "Middle": Turned(price=500)}, copies=2)  # fmt: skip
+    path = f"/api/studies/{study}/schools"
+    view = client.send("POST", path, {"enough": 0})
+    names = {m["unit_id"]: m["name"] for m in view["machines"]}
+    places = {s["code"]: {names[c["unit_id"]]: c["rank"] for c in s["cells"]} for s in view["schools"]}
+    rank = client.send("POST", f"/api/studies/{study}/rank", {})
+    assert [m["name"] for m in view["machines"]] == [s["machine"]["name"] for s in rank["standings"]]
+    assert places["points"]["Dear"] == 1
+    assert places["enough"] == {"Cheap": 1, "Middle": 2, "Dear": 3}
+    assert places["wins"]["Dear"] == places["mean"]["Dear"] == places["ranks"]["Dear"] == 1
+    needs = {s["code"]: s["needs"] for s in view["schools"]}
+    assert "duels" in needs["duels"]
+    assert needs["wins"] == ""
+    agrees = {s["code"]: s["agrees"] for s in view["schools"]}
+    assert agrees["points"] is None
+    assert agrees["enough"] == pytest.approx(-1)
+    assert view["says"][-1].startswith("Not to be worked out yet: ")
+    assert "cheapest that is good enough puts Cheap first" in " ".join(view["says"]).lower().replace(
+        "cheap first", "Cheap first"
+    )
+    # From the cheapest on, each step brings points for money.
+    assert [s["machine"]["name"] for s in view["steps"]] == ["Cheap", "Middle", "Dear"]
+    assert view["steps"][1]["words"].startswith("For 300 EUR more: Middle, ")
+    none = client.send("POST", path, {"enough": 100})
+    enough = next(s for s in none["schools"] if s["code"] == "enough")
+    assert enough["needs"] == "two machines with a price and 100 points"
+    # The weights on screen count here too.
+    weights = {c["code"]: 100.0 * (c["code"] == "noise") for c in rank["criteria"]}
+    loud = client.send("POST", path, {"enough": 0, "weights": weights})
+    assert {names[c["unit_id"]]: c["rank"] for c in loud["schools"][0]["cells"]}["Dear"] == 1
+    with pytest.raises(ApiError, match="422"):
+        client.send("POST", path, {"enough": 101})
+
+
+def test_with_nothing_measured_no_way_to_count_gives_an_order(client: Client) -> None:
+    study = make(client, {"Mesa": Turned(price=None), "Sparrow": Turned(price=None)}, printed=False)
+    view = client.send("POST", f"/api/studies/{study}/schools", {})
+    assert all(s["needs"] for s in view["schools"])
+    assert view["steps"] == []
+    assert len(view["says"]) == 1

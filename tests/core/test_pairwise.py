@@ -79,6 +79,11 @@ def test_what_has_no_known_uncertainty_is_shown_and_not_judged() -> None:
     ]
 
 
+def test_a_difference_that_nobody_could_see_is_none() -> None:
+    seen = Pair("x", Better.LOWER, Estimate(1e-12, 1e-20), Estimate(0.0, 1e-20), least=0.005)
+    assert not compare([seen])[0].differs
+
+
 def test_what_is_said_counts_what_is_known() -> None:
     made = compare([
         pair(Estimate(1, 0.1), Estimate(2, 0.1)), pair(Estimate(1, 1), Estimate(1, 1)), pair(NotDetermined("x"), Estimate(1, 1)),

@@ -99,9 +99,9 @@ def _printed(bench: Bench, unit_id: uuid.UUID, arm_id: uuid.UUID) -> set[LineKey
 def _pair(code: str, first: Figure, second: Figure) -> Pair:
     """A step, such as a grade, says nothing of how near the readings are to the next."""
     exact = all(isinstance(f, Estimate) and f.u == 0 for f in (first, second))
-    return Pair(
-        code, QUANTITIES[code].better, first, second, judged=not (exact and QUANTITIES[code].rests is Rests.READINGS)
-    )
+    of = QUANTITIES[code]
+    judged = not (exact and of.rests is Rests.READINGS)
+    return Pair(code, of.better, first, second, judged, 0.5 * 10.0**-of.digits / of.factor)
 
 
 def _how(bench: Bench, shared: set[LineKey], together: int) -> str:

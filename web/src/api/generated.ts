@@ -2304,6 +2304,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Other ways to count, side by side, under the weights on screen; nothing is saved. */
+        post: operations["rank_view_schools_studies__uuid_study_id__schools_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/compare": {
         parameters: {
             query?: never;
@@ -10111,6 +10128,95 @@ export interface components {
              */
             show_gated?: boolean;
         };
+        /** SchoolsView */
+        SchoolsView: {
+            /** Machines */
+            machines: components["schemas"]["UnitMark"][];
+            /** Schools */
+            schools: components["schemas"]["SchoolOut"][];
+            /** Says */
+            says: string[];
+            /** Steps */
+            steps: components["schemas"]["StepUp"][];
+            /** Enough */
+            enough: number;
+            /** Currency */
+            currency: string;
+        };
+        /** SchoolCell */
+        SchoolCell: {
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /** Rank */
+            rank: number | null;
+            /** Words */
+            words: string;
+        };
+        /** SchoolOut */
+        SchoolOut: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Rests */
+            rests: string;
+            /**
+             * Needs
+             * @description what is missing where it gives no order; empty where it does
+             */
+            needs: string;
+            /**
+             * Agrees
+             * @description Kendall's τ with the weighted points: 1 the same order, −1 turned round
+             */
+            agrees: number | null;
+            /** Cells */
+            cells: components["schemas"]["SchoolCell"][];
+        };
+        /**
+         * StepUp
+         * @description A machine that no other beats in price and points; from the cheapest on what a step to the next costs and brings.
+         */
+        StepUp: {
+            machine: components["schemas"]["UnitMark"];
+            /** Price */
+            price: number;
+            /** Points */
+            points: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * SchoolsAsked
+         * @description The ranking as it is on screen, and how many points are good enough.
+         */
+        SchoolsAsked: {
+            /**
+             * Profile Id
+             * @default null
+             */
+            profile_id?: string | null;
+            /**
+             * Weights
+             * @default null
+             */
+            weights?: {
+                [key: string]: number;
+            } | null;
+            /**
+             * Show Gated
+             * @default false
+             */
+            show_gated?: boolean;
+            /**
+             * Enough
+             * @default 60
+             */
+            enough?: number;
+        };
         /** ComparedView */
         ComparedView: {
             first: components["schemas"]["UnitMark"];
@@ -16461,6 +16567,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RankView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_view_schools_studies__uuid_study_id__schools_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SchoolsAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchoolsView"];
                 };
             };
             /** @description Unprocessable Entity */

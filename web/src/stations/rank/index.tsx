@@ -3,11 +3,13 @@ import { useMe, useRank } from "../../api/queries";
 import { useKeys } from "../../app/keys";
 import { Top } from "../../app/shell";
 import { Skeleton, Trouble } from "../../parts/bits";
+import { Toggles } from "../../parts/form/toggles";
 import { ProfileChip } from "../../parts/profile-chip";
 import { Buyers } from "./buyers";
 import { Chances } from "./chances";
 import { Figures } from "./figures";
 import { Scheme } from "./scheme";
+import { Schools } from "./schools";
 import { Standings } from "./standings";
 import { text } from "./text";
 import { Two } from "./two";
@@ -20,7 +22,7 @@ export default function Rank({ studyId }: { studyId: string }) {
   const [asked, setAsked] = useState<Record<string, number> | null>(null);
   const [showGated, setShowGated] = useState(false);
   const [pair, setPair] = useState<string[]>([]);
-  const [two, setTwo] = useState(false);
+  const [shown, setShown] = useState<"all" | "two" | "schools">("all");
   const whatIf = { profile_id: profileId, weights: asked, show_gated: showGated };
   const rank = useRank(studyId, whatIf);
   const me = useMe();
@@ -73,11 +75,6 @@ export default function Rank({ studyId }: { studyId: string }) {
           />
         )}
         <Scheme studyId={studyId} number={view.scheme_number} may={may} />
-        {view.standings.length > 1 && (
-          <button type="button" className="chip underline" aria-pressed={two} onClick={() => setTwo(!two)}>
-            {two ? text.two.back : text.two.open}
-          </button>
-        )}
       </Top>
       <Weighting
         key={view.profile.id}
@@ -90,24 +87,37 @@ export default function Rank({ studyId }: { studyId: string }) {
         restore={restore}
         may={may}
       />
-      {two ? (
-        <Two studyId={studyId} machines={view.standings.map((s) => s.machine)} />
-      ) : (
-        <div
-          className={`grid min-h-0 min-w-0 gap-3 max-[1020px]:block ${few ? "grid-rows-[auto_auto_minmax(0,1fr)]" : "grid-rows-[minmax(0,1fr)_auto]"}`}
-        >
-          <Standings
-            view={view}
-            studyId={studyId}
-            shown={whatIf}
-            showGated={showGated}
-            setShowGated={setShowGated}
-            stale={rank.isFetching}
+      <div className="grid min-h-0 min-w-0 grid-rows-[auto_minmax(0,1fr)] gap-2 max-[1020px]:block">
+        {view.standings.length > 1 && (
+          <Toggles
+            label={text.shown}
+            value={shown}
+            options={(["all", "two", "schools"] as const).map((v) => ({ value: v, name: text.shows[v] }))}
+            change={setShown}
+            item="min-h-7 whitespace-nowrap"
           />
-          <Chances view={view} />
-          {few && <Figures view={view} />}
-        </div>
-      )}
+        )}
+        {shown === "schools" ? (
+          <Schools studyId={studyId} shown={whatIf} />
+        ) : shown === "two" ? (
+          <Two studyId={studyId} machines={view.standings.map((s) => s.machine)} />
+        ) : (
+          <div
+            className={`grid min-h-0 min-w-0 gap-3 max-[1020px]:block ${few ? "grid-rows-[auto_auto_minmax(0,1fr)]" : "grid-rows-[minmax(0,1fr)_auto]"}`}
+          >
+            <Standings
+              view={view}
+              studyId={studyId}
+              shown={whatIf}
+              showGated={showGated}
+              setShowGated={setShowGated}
+              stale={rank.isFetching}
+            />
+            <Chances view={view} />
+            {few && <Figures view={view} />}
+          </div>
+        )}
+      </div>
       <Verdict view={view} />
     </div>
   );

@@ -1,7 +1,18 @@
 export const text = {
+  shown: "What is shown",
+  shows: { all: "All machines", two: "Two alone", schools: "Other ways to count" },
+  schools: {
+    title: "Other ways to count",
+    orders: "Orders side by side",
+    machine: "Machine",
+    agrees: "Agrees with points, τ",
+    rests: (name: string, what: string) => `${name}: ${what}.`,
+    needs: (name: string, what: string) => `${name}: needs ${what}.`,
+    steps: "Price against points: what no other machine beats",
+    noSteps: "Needs a machine with its price and its points.",
+    enough: "Good enough, points",
+  },
   two: {
-    open: "Two machines alone",
-    back: "All machines",
     title: "Two machines alone",
     first: "The one",
     second: "The other",

@@ -1,0 +1,46 @@
+"""Orders of the same machines by several schools, side by side."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.ranking.orders import School, agreement, leaders, ranks, say_orders
+
+SCORES = st.dictionaries(st.sampled_from("abcdef"), st.one_of(st.none(), st.integers(-9, 9).map(float)), min_size=1)
+
+
+def test_ranks_share_a_place_and_leave_out_what_has_no_score() -> None:
+    scores = {"a": 5.0, "b": 7.0, "c": 7.0, "d": None, "e": 1.0}
+    assert ranks(scores) == {"a": 3, "b": 1, "c": 1, "d": None, "e": 4}
+    assert leaders(scores) == ["b", "c"]
+    assert leaders({"a": None}) == []
+
+
+@given(SCORES)
+def test_a_better_score_never_has_a_worse_rank(scores: dict[str, float | None]) -> None:
+    found = ranks(scores)
+    for a, x in scores.items():
+        for b, y in scores.items():
+            if x is not None and y is not None:
+                assert (x > y) == ((found[a] or 0) < (found[b] or 0))
+
+
+def test_schools_agree_as_far_as_they_order_the_same_machines() -> None:
+    points = School("Points", {"a": 3.0, "b": 2.0, "c": 1.0, "d": None})
+    assert agreement(points, School("Same", {"a": 30.0, "b": 20.0, "c": 5.0, "d": 99.0})) == pytest.approx(1)
+    assert agreement(points, School("Turned", {"a": 1.0, "b": 2.0, "c": 3.0})) == pytest.approx(-1)
+    assert isinstance(agreement(points, School("One", {"a": 1.0})), NotDetermined)
+    assert isinstance(agreement(points, School("Alike", {"a": 1.0, "b": 1.0, "c": 1.0})), NotDetermined)
+
+
+def test_what_is_said_of_them_names_who_leads_by_what() -> None:
+    a, b = {"A": 2.0, "B": 1.0}, {"A": 1.0, "B": 2.0}
+    assert say_orders([School("Points", a), School("Category wins", a)]) == [
+        "Every way to count that can be worked out puts A first."
+    ]
+    assert say_orders([School("Points", a), School("Category wins", b), School("Rank sum", a), School("Duels", {"A": None, "B": 1.0})]) == [
+        "Points and rank sum put A first.", "Category wins puts B first.", "Not to be worked out yet: duels."]  # fmt: skip
+    assert say_orders([School("Points", {"A": 1.0, "B": 1.0}), School("Wins", b)]) == [
+        "Points puts A and B first together.", "Wins puts B first."]  # fmt: skip
+    assert say_orders([School("Points", {"A": None, "B": None})]) == ["Not to be worked out yet: points."]
