@@ -4,13 +4,15 @@ import math
 import re
 from collections import defaultdict
 from collections.abc import Iterable
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 
 import numpy as np
 from numpy.typing import NDArray
 
-from crevlo.core.motion.limits import Limits, on_axes
+from crevlo.core.motion.limits import Limits
 from crevlo.core.motion.stream import BACK_MM, BACK_MM_S
+from tests.plain.limits import changed as limits_after
+from tests.plain.limits import velocity_limit
 
 Floats = NDArray[np.float64]
 # Chords of an arc, as firmware makes them.
@@ -139,7 +141,7 @@ def read_moves(text: str, limits: Limits, *, g90_resets_extrusion: bool = False)
             continue
         if re.match(r"[A-Za-z][A-Za-z_]", plain):
             if plain.startswith("SET_VELOCITY_LIMIT"):
-                limits = _velocity_limit(state, limits, plain.partition(";")[0])
+                limits = velocity_limit(state, limits, plain.partition(";")[0])
                 if limits not in number:
                     number[limits] = len(known)
                     known.append(limits)
@@ -223,7 +225,7 @@ def read_moves(text: str, limits: Limits, *, g90_resets_extrusion: bool = False)
                         speed_back = speed_forth if command == "M207" else speed_back
                     state.back = mm, speed_back, speed_forth
                 else:
-                    limits = _changed(state, limits, command, words)
+                    limits = limits_after(state, limits, command, words)
                     if limits not in number:
                         number[limits] = len(known)
                         known.append(limits)
@@ -362,47 +364,6 @@ def _centre(
     return begin[0] + dx / 2 - side * dy * high, begin[1] + dy / 2 + side * dx * high
 
 
-def _changed(state: _State, limits: Limits, command: str, words: dict[str, float]) -> Limits:
-    """Limits after one of the commands that set them."""
-    if command == "M201":
-        return replace(limits, acceleration=on_axes(limits.acceleration, words))
-    if command == "M203":
-        state.speeds_set = True
-        by = 60 if state.by_minute else 1
-        return replace(limits, speed=on_axes(limits.speed, {k: v / by for k, v in words.items()}))
-    if command == "M205":
-        changed = replace(limits, corner=on_axes(limits.corner, words))
-        if "J" in words:
-            changed = replace(changed, junction_mm=min(max(0.0, words["J"]), 10.0))
-        if "S" in words:
-            changed = replace(changed, least_printing_speed=max(0.0, words["S"]))
-        if "T" in words:
-            changed = replace(changed, least_travel_speed=max(0.0, words["T"]))
-        return changed
-    if command == "M566":
-        if state.speeds_set and not state.by_minute:
-            x, y, z, e = limits.speed
-            limits = replace(limits, speed=(x / 60, y / 60, z / 60, e / 60))
-        state.by_minute = True
-        return replace(limits, corner=on_axes(limits.corner, {k: v / 60 for k, v in words.items()}))
-    if command == "M204":
-        # An S without a P is of the older form: printing and travel together, with a T for retractions.
-        if "S" in words and "P" not in words:
-            words = {"P": words["S"], "R": words.get("R", words.get("T", -1.0)), "T": words["S"]}
-            words = {k: v for k, v in words.items() if v >= 0}
-        printing = words.get("P", 0.0)
-        state.retracts_apart |= words.get("R", 0.0) > 0
-        # Firmware without a figure of its own for retractions takes the one for printing.
-        retracting = words.get("R", 0.0 if state.retracts_apart else printing)
-        return replace(
-            limits,
-            printing=printing if printing > 0 else limits.printing,
-            retracting=retracting if retracting > 0 else limits.retracting,
-            travelling=words["T"] if words.get("T", 0.0) > 0 else limits.travelling,
-        )
-    return limits
-
-
 def _volumes(state: _State, words: dict[str, float]) -> None:
     """M200: an E counts mm³ of filament of the diameter D, or mm again where that is 0."""
     diameter = words.get("D", 0.0)
@@ -415,21 +376,3 @@ def _volumes(state: _State, words: dict[str, float]) -> None:
     state.at[3] *= scale / state.e_scale
     state.e_scale = scale
     state.diameter = diameter if area > 1e-3 else 0.0
-
-
-def _velocity_limit(state: _State, limits: Limits, line: str) -> Limits:
-    """Limits after a macro's SET_VELOCITY_LIMIT."""
-    for key, number in re.findall(rf"(\w+)=({_NUMBER})", line):
-        value = float(number)
-        if value <= 0:
-            continue
-        if key == "VELOCITY":
-            limits = replace(limits, speed=(value, value, *limits.speed[2:]))
-        elif key == "ACCEL":
-            limits = replace(limits, printing=value, travelling=value)
-        elif key == "SQUARE_CORNER_VELOCITY":
-            state.square = value
-    if state.square:
-        junction = min(state.square**2 * (math.sqrt(2) - 1) / limits.printing, 10.0)
-        limits = replace(limits, junction_mm=junction)
-    return limits
