@@ -11,10 +11,11 @@ from hypothesis import strategies as st
 from openpyxl import Workbook
 
 from crevlo.core.estimate import BadInput
-from crevlo.core.old_bench.bench import OldBench, read_bench
+from crevlo.core.old_bench.bench import OldBench, materials_mixed, printed_by_all, read_bench
 from crevlo.core.old_bench.cells import amount_in, day_in, days_lead, hour_in, moment, size_in, span_in, yes_in
 from crevlo.core.old_bench.guess import Holds, guess, size_column
 from crevlo.core.old_bench.sheets import Sheet, cell_name, read_sheets
+from crevlo.sim import notebook
 
 BERLIN = ZoneInfo("Europe/Berlin")
 NOW = datetime(2026, 11, 1, tzinfo=UTC)
@@ -180,3 +181,29 @@ def test_whatever_stands_in_the_cells_a_print_has_its_order_and_every_row_its_fa
     assert all(p.began < p.ended <= NOW and p.paused_s >= 0 for p in bench.prints)
     filled = sum(any(row) for row in rows)
     assert len(bench.prints) + sum(p.row_left_out for p in bench.problems) == filled
+
+
+@pytest.mark.parametrize("seed", range(12))
+def test_a_workbook_that_grew_is_read_whole_however_its_cells_are_written(seed: int) -> None:
+    bench = read("grown.xlsx", notebook.workbook(seed))
+    assert [m.name for m in bench.machines] == ["Hollowell Mesa", "Oddfellow Sparrow", "Brindle 235"]
+    assert not [p for p in bench.problems if not p.why.startswith("taken as")]
+    assert len(bench.sizes) == 48
+    good = [p for p in bench.prints if p.good]
+    assert len(good) == 3 * 2 * 4
+    assert {p.cause for p in bench.prints if not p.good} <= {"came loose", "ran out", "layer shift"}
+    assert printed_by_all(bench, by_material=True) == ("lamp knob of PLA", "drawer clip of PLA")
+    # However a time is written, the quick machine is quicker by as much as it was made to be.
+    minutes = {m.name: [(p.ended - p.began).seconds / 60 for p in good if (p.machine, p.piece) == (m.name, "lamp knob")] for m in bench.machines}  # fmt: skip
+    for name, share in (("Hollowell Mesa", 0.86), ("Brindle 235", 1.17)):
+        assert sum(minutes[name]) / 4 == pytest.approx(74 * share, rel=0.03)
+
+
+def test_materials_are_mixed_only_when_asked_and_stay_in_the_remarks() -> None:
+    text = b"machine,what,material,start,took\nA,clip,PLA,2026-05-01 10:00,30\nB,clip,PETG,2026-05-01 10:00,31\n"
+    bench = read("two.csv", text)
+    assert printed_by_all(bench, by_material=True) == ()
+    assert printed_by_all(bench, by_material=False) == ("clip",)
+    mixed = materials_mixed(bench)
+    assert printed_by_all(mixed, by_material=True) == ("clip of PLA and PETG",)
+    assert [p.remarks for p in mixed.prints] == ["PLA", "PETG"]
