@@ -10,7 +10,7 @@ from crevlo.store.database import connect
 from tests.conftest import PASSWORD, Bench
 
 # Questions whose answer needs a body; nothing is saved.
-ASKED_BY_POST = ("/rank", "/rank-source", "/effort", "/protocols/read")
+ASKED_BY_POST = ("/rank", "/rank-source", "/effort", "/protocols/read", "/schools")
 # Everybody's own password and sessions.
 OWN_ACCOUNT = ("/api/sessions/", "/api/session/password")
 OPEN_TO_ALL = {("/api/session", "get"), ("/api/session", "post"), ("/api/session", "delete"), ("/api/session/link", "post"), ("/api/owner", "post")}  # fmt: skip
@@ -76,7 +76,17 @@ def test_a_reader_changes_nothing_and_a_rater_sees_no_machines(shared_bench: Ben
         ):
             continue
         assert reader.http.request(method, path, json={}, headers=headers(reader)).status_code == 403, path
-    for station in ("plan", "receive", "print", "cost", "publish", "readings.json", "readings.csv", "revealed"):
+    for station in (
+        "plan",
+        "receive",
+        "print",
+        "cost",
+        "publish",
+        "readings.json",
+        "readings.csv",
+        "revealed",
+        "cost-table",
+    ):
         answer = rater.http.get(f"/api/studies/{played.study}/{station}")
         assert (answer.status_code, problem_of(answer)) == (403, "This is not open to the role “rater”.")
     assert rater.http.get("/api/library").status_code == 403

@@ -77,7 +77,7 @@ def test_stock_stands_against_the_machines_own_profile_on_the_same_pieces(client
         client.get(path, first=unit, second=unit, second_arm=new())
 
 
-def test_other_ways_to_count_stand_beside_the_points(client: Client) -> None:
+def test_other_ways_to_count_stand_beside_the_points(bench: Bench, client: Client) -> None:
     # One good and dear, one cheap and loud, one in between.
     study = make(client, {
         "Dear": Turned(off_mm=0.02, severity=0, price=900, noise_db=45), "Cheap": Turned(off_mm=0.12, severity=3, price=200, noise_db=62),
@@ -113,6 +113,8 @@ def test_other_ways_to_count_stand_beside_the_points(client: Client) -> None:
     assert {names[c["unit_id"]]: c["rank"] for c in loud["schools"][0]["cells"]}["Dear"] == 1
     with pytest.raises(ApiError, match="422"):
         client.send("POST", path, {"enough": 101})
+    with pytest.raises(ApiError, match="403"):
+        bench.as_("rater").send("POST", path, {})
 
 
 def test_with_nothing_measured_no_way_to_count_gives_an_order(client: Client) -> None:
