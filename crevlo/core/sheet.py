@@ -2,7 +2,7 @@
 
 import io
 import zipfile
-from datetime import datetime
+from datetime import datetime, time, timedelta
 
 from openpyxl import load_workbook
 
@@ -24,14 +24,11 @@ def sheet_text(content: bytes) -> str:
     if content[:2] != b"PK":
         return plain_text(content)
     try:
-        with zipfile.ZipFile(io.BytesIO(content)) as package:
-            unpacked = sum(entry.file_size for entry in package.infolist())
-        if unpacked > MOST_UNPACKED_BYTES:
-            raise BadInput(f"the workbook unpacks to {unpacked >> 20} MB; {MOST_UNPACKED_BYTES >> 20} MB are taken")
+        check_size(content)
         book = load_workbook(io.BytesIO(content), read_only=True, data_only=True, keep_links=False)
         for sheet in book.worksheets:
             rows = [
-                [_written(value) for value in row]
+                [written(value) for value in row]
                 for row in sheet.iter_rows(max_row=MOST_ROWS, max_col=MOST_COLUMNS, values_only=True)
             ]
             filled = [row for row in rows if any(row)]
@@ -57,7 +54,7 @@ def plain_text(content: bytes) -> str:
     raise BadInput("this is neither a workbook (.xlsx) nor a table in text (.csv)")
 
 
-def _written(value: object) -> str:
+def written(value: object) -> str:
     """A cell as a person would have typed it, on one line."""
     if value is None:
         return ""
@@ -67,4 +64,17 @@ def _written(value: object) -> str:
         return f"{value:.12g}"
     if isinstance(value, datetime):
         return value.isoformat(sep=" ", timespec="minutes")
+    if isinstance(value, time):
+        return value.isoformat(timespec="minutes")
+    if isinstance(value, timedelta):
+        minutes = round(value.total_seconds() / 60)
+        return f"{minutes // 60}:{minutes % 60:02d}"
     return " ".join(str(value).split())
+
+
+def check_size(content: bytes) -> None:
+    """Raises BadInput for a workbook that unpacks to more than MOST_UNPACKED_BYTES by what it states."""
+    with zipfile.ZipFile(io.BytesIO(content)) as package:
+        unpacked = sum(entry.file_size for entry in package.infolist())
+    if unpacked > MOST_UNPACKED_BYTES:
+        raise BadInput(f"the workbook unpacks to {unpacked >> 20} MB; {MOST_UNPACKED_BYTES >> 20} MB are taken")

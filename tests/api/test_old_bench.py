@@ -152,6 +152,25 @@ def test_pieces_can_be_compared_whatever_they_were_printed_of(client: Client) ->
         assert client.http.get(f"/api/studies/{together}/{path}").status_code == 200
 
 
+def test_long_names_that_begin_alike_are_two_pieces_and_known_prices_keep_their_currency(client: Client) -> None:
+    first = client.send("POST", "/api/old-benches", wish(take(client, PRINTS), beds=BEDS))["study_id"]
+    unit = next(u for u in client.get(f"/api/studies/{first}/receive")["units"] if u["machine"]["name"] == "Mesa")
+    client.send("PUT", f"/api/studies/{first}/units/{unit['machine']['unit_id']}", {
+        "version": unit["version"], "price_paid": 400, "upgrades": 50, "residual": 80, "currency": "USD"})  # fmt: skip
+    long = "p" * 80
+    text = "machine;what;start;took\n" + "".join(
+        f"{m};{long}{k};{k}.5.2026 10:00;30\n" for m in ("Mesa", "Sparrow") for k in (1, 2)
+    )
+    view = client.send("PUT", "/api/old-benches/file", name="long.xlsx", zone="UTC", content=book(
+        Prints=text, Rigs="machine;price paid\nMesa;300\nSparrow;250"))  # fmt: skip
+    study = client.send("POST", "/api/old-benches", wish(view, title="Long"))["study_id"]
+    lines = client.get(f"/api/studies/{study}/plan")["arms"][0]["lines"]
+    assert len({line["name"] for line in lines}) == 2
+    told = {m["machine"]["name"]: m for m in client.get(f"/api/studies/{study}/cost-table")["machines"]}
+    # 50 dollars of upgrades are no 50 euros.
+    assert (told["Mesa"]["usable"], told["Mesa"]["upgrades"]) == (300, 0)
+
+
 def test_only_reviewers_bring_one_in_and_what_is_asked_is_checked(bench: Bench, client: Client) -> None:
     view = take(client, PRINTS)
     for role, (method, path) in product(

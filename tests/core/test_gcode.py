@@ -245,6 +245,14 @@ def test_more_ways_in_which_files_state_time_length_and_weight() -> None:
     assert [(t.length_mm, t.mass_g) for t in read.tools] == [(1234.5, 3.7), (20, 0.1)]
     assert dict(read.settings) == {"layer_height": "0.2"}
     assert facts(PRINTED + "; total filament used [g] = 2.5\n").mass_g == 2.5
+    for written, seconds in (
+        ("1h30m5s", 5405),
+        ("2d1h", 176400),
+        ("1:02:03", 3723),
+        ("3 hours 2 minutes", 10920),
+        ("90s", 90),
+    ):
+        assert facts(PRINTED + f"; Build time: {written}\n").time_s == seconds
 
 
 def test_what_is_drawn_back_on_the_way_of_a_wipe_is_no_plastic_of_the_part() -> None:

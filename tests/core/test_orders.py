@@ -44,3 +44,7 @@ def test_what_is_said_of_them_names_who_leads_by_what() -> None:
     assert say_orders([School("Points", {"A": 1.0, "B": 1.0}), School("Wins", b)]) == [
         "Points puts A and B first together.", "Wins puts B first."]  # fmt: skip
     assert say_orders([School("Points", {"A": None, "B": None})]) == ["Not to be worked out yet: points."]
+    assert (
+        say_orders([School("Points", {"Bow and Arrow": 2.0, "B": 1.0}), School("Wins", b)])[0]
+        == "Points puts Bow and Arrow first."
+    )

@@ -15,7 +15,7 @@ def parse_duration(text: str) -> float:
     text = text.strip().lower()
     if len(text) > _LONGEST_DURATION:
         raise ValueError("too long for a time")
-    parts = re.findall(r"(\d+(?:\.\d+)?)\s*(d|h|m|s)(?![a-z]*\d)", text)
+    parts = re.findall(r"(\d+(?:\.\d+)?)\s*([dhms])", text)
     if parts:
         return fsum(float(n) * _SECONDS[u] for n, u in parts)
     clock = re.fullmatch(r"(\d{1,4}):([0-5]\d):([0-5]\d)", text)

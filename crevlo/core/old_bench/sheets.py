@@ -2,15 +2,13 @@
 
 import csv
 import io
-import zipfile
 from dataclasses import dataclass
-from datetime import datetime, time, timedelta
 
 from openpyxl import load_workbook
 from openpyxl.worksheet.worksheet import Worksheet
 
 from crevlo.core.estimate import BadInput
-from crevlo.core.sheet import MOST_BYTES, MOST_UNPACKED_BYTES, plain_text
+from crevlo.core.sheet import MOST_BYTES, check_size, plain_text, written
 
 MOST_SHEETS, MOST_ROWS, MOST_COLUMNS = 20, 20_000, 60
 _LONGEST_CELL, _MOST_MERGED = 300, 100_000
@@ -40,10 +38,7 @@ def read_sheets(content: bytes, name: str = "table") -> tuple[Sheet, ...]:
     if content[:2] != b"PK":
         return (_sheet(name, _rows_of_text(plain_text(content))),)
     try:
-        with zipfile.ZipFile(io.BytesIO(content)) as package:
-            unpacked = sum(entry.file_size for entry in package.infolist())
-        if unpacked > MOST_UNPACKED_BYTES:
-            raise BadInput(f"the workbook unpacks to {unpacked >> 20} MB; {MOST_UNPACKED_BYTES >> 20} MB are taken")
+        check_size(content)
         book = load_workbook(io.BytesIO(content), data_only=True, keep_links=False)
         sheets = [_sheet(w.title, _rows_of_sheet(w)) for w in book.worksheets[:MOST_SHEETS]]
     except BadInput:
@@ -60,7 +55,7 @@ def _rows_of_sheet(sheet: Worksheet) -> list[list[str]]:
     if sheet.max_row > MOST_ROWS or sheet.max_column > 16_384:
         raise BadInput(f"the sheet {sheet.title} has {sheet.max_row} rows; {MOST_ROWS} are read")
     wide = min(sheet.max_column, MOST_COLUMNS)
-    rows = [[_written(v) for v in row] for row in sheet.iter_rows(max_col=wide, values_only=True)]
+    rows = [[written(v)[:_LONGEST_CELL] for v in row] for row in sheet.iter_rows(max_col=wide, values_only=True)]
     room = _MOST_MERGED
     for merged in sheet.merged_cells.ranges:
         room -= merged.size["rows"] * merged.size["columns"]
@@ -94,21 +89,3 @@ def _sheet(name: str, rows: list[list[str]]) -> Sheet:
     if wide == 0:
         return Sheet(name, ())
     return Sheet(name, tuple(tuple((row + [""] * wide)[:wide]) for row in rows))
-
-
-def _written(value: object) -> str:
-    """A cell as a person would read it out, on one line."""
-    if value is None:
-        return ""
-    if isinstance(value, bool):
-        return "yes" if value else "no"
-    if isinstance(value, float):
-        return f"{value:.12g}"
-    if isinstance(value, datetime):
-        return value.isoformat(sep=" ", timespec="minutes")
-    if isinstance(value, time):
-        return value.isoformat(timespec="minutes")
-    if isinstance(value, timedelta):
-        minutes = round(value.total_seconds() / 60)
-        return f"{minutes // 60}:{minutes % 60:02d}"
-    return " ".join(str(value).split())[:_LONGEST_CELL]

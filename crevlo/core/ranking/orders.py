@@ -39,7 +39,7 @@ def agreement(a: School, b: School) -> float | NotDetermined:
 
 def say_orders(schools: list[School]) -> list[str]:
     """Who leads by which school, the schools that name the same together; and whether all agree."""
-    by_leader: dict[str, list[str]] = {}
+    by_leader: dict[tuple[str, ...], list[str]] = {}
     open_ones = []
     for school in schools:
         first = leaders(school.scores)
@@ -47,13 +47,13 @@ def say_orders(schools: list[School]) -> list[str]:
         if known < 2:
             open_ones.append(school.name)
         else:
-            by_leader.setdefault(" and ".join(first), []).append(school.name)
+            by_leader.setdefault(tuple(first), []).append(school.name)
     said = [
-        f"{_listed(names)} {'puts' if len(names) == 1 else 'put'} {leader} first{' together' if ' and ' in leader else ''}."
-        for leader, names in sorted(by_leader.items(), key=lambda x: -len(x[1]))
+        f"{_listed(names)} {'puts' if len(names) == 1 else 'put'} {' and '.join(first)} first{' together' if len(first) > 1 else ''}."
+        for first, names in sorted(by_leader.items(), key=lambda x: -len(x[1]))
     ]
     if len(by_leader) == 1 and sum(map(len, by_leader.values())) > 1:
-        said = [f"Every way to count that can be worked out puts {next(iter(by_leader))} first."]
+        said = [f"Every way to count that can be worked out puts {' and '.join(next(iter(by_leader)))} first."]
     if open_ones:
         said.append(f"Not to be worked out yet: {_listed(open_ones, capital=False)}.")
     return said

@@ -148,10 +148,10 @@ def _units(
         session.flush()
         if machine.price is not None:
             # What else is known of this unit's price stays: an old list says what was paid, and no more.
-            known = prices_of(session, study.id, [unit.id]).get(unit.id, Price())
-            state_price(
-                session, study.id, unit, replace(known, paid=machine.price, currency=given.currency), person_id
-            )
+            known = prices_of(session, study.id, [unit.id]).get(unit.id)
+            if known is None or known.currency != given.currency:
+                known = Price(currency=given.currency)
+            state_price(session, study.id, unit, replace(known, paid=machine.price), person_id)
     return units
 
 
@@ -181,7 +181,11 @@ def _pieces(session: Session, given: NewOldBench, bench: OldBench) -> dict[str, 
             made[name] = known
             continue
         two = any(p.piece == name and (p.waste_g or 0) > 0 for p in bench.prints)
-        made[name] = named_piece(session, name[:60], features, shows, 1 + two)
+        called = name[:60]
+        if any(row.name == called for row in made.values()):
+            # Two long names that begin alike are two pieces.
+            called = f"{name[:54]} ({len(made) + 1})"
+        made[name] = named_piece(session, called, features, shows, 1 + two)
     return made
 
 

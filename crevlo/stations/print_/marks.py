@@ -1,7 +1,7 @@
 """Phases that a person marks: appended, corrected with a reason, never changed."""
 
 import uuid
-from datetime import timedelta
+from datetime import datetime, timedelta
 
 from pydantic import Field
 from sqlalchemy import select
@@ -12,6 +12,7 @@ from crevlo.stations.kit.shape import Moment, Refused, Shape
 from crevlo.stations.phases import paused_s
 from crevlo.stations.print_.job import JobView, run_by_id, view_job
 from crevlo.store.device import RunEvent, RunEventKind
+from crevlo.store.run import Run
 
 
 class NewEvent(Shape):
@@ -26,6 +27,16 @@ class NewEvent(Shape):
 _CLOCKS_APART = timedelta(seconds=5)
 
 
+def within_run(run: Run, at: datetime, refusal: str) -> datetime:
+    """A moment of the run: what was pressed with its start or end is told by a clock that may be a moment off. Raises Refused
+    for one that lies further outside."""
+    within = max(at, run.started_at)
+    within = min(within, run.ended_at) if run.ended_at else within
+    if abs(within - at) > _CLOCKS_APART:
+        raise Refused(refusal)
+    return within
+
+
 def mark_event(session: Session, run_id: uuid.UUID, given: NewEvent, person_id: uuid.UUID) -> JobView:
     """Marks the beginning of a phase, or corrects such a mark with its reason; the old one stays."""
     run = run_by_id(session, run_id)
@@ -33,12 +44,7 @@ def mark_event(session: Session, run_id: uuid.UUID, given: NewEvent, person_id: 
         raise Refused("A correction names the mark it replaces and the reason.")
     if run.outcome is not None and given.supersedes_id is None and given.at is None:
         raise Refused("This run has ended already; give the time of the mark.")
-    at = stated_time(given.at)
-    # Pressed with the start or the end, and told by a clock that is a moment off.
-    within = max(at, run.started_at)
-    within = min(within, run.ended_at) if run.ended_at else within
-    if abs(within - at) > _CLOCKS_APART:
-        raise Refused("The mark lies outside the run.")
+    within = within_run(run, stated_time(given.at), "The mark lies outside the run.")
     if given.supersedes_id and session.scalar(
         select(RunEvent.id).where(RunEvent.supersedes_id == given.supersedes_id)
     ):

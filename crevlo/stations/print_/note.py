@@ -1,7 +1,7 @@
 """Notes of what happened in a run, and alarms of detectors: appended, corrected with a reason, never changed."""
 
 import uuid
-from datetime import timedelta
+from datetime import datetime
 
 from pydantic import Field
 from sqlalchemy import select, text
@@ -10,9 +10,8 @@ from sqlalchemy.orm import Session
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Moment, Refused, Shape
 from crevlo.stations.print_.job import JobView, run_by_id, view_job
+from crevlo.stations.print_.marks import within_run
 from crevlo.store.device import AlarmWas, NoteKind, RunNote
-
-_CLOCKS_APART = timedelta(seconds=5)
 
 
 class NewNote(Shape):
@@ -43,10 +42,7 @@ def add_note(session: Session, run_id: uuid.UUID, given: NewNote, person_id: uui
     at = stated_time(given.at) if given.at or not old else old.at
     if given.at is None and old is None and run.ended_at is not None:
         raise Refused("This run has ended already; say when it happened.")
-    within = max(at, run.started_at)
-    within = min(within, run.ended_at) if run.ended_at else within
-    if abs(within - at) > _CLOCKS_APART:
-        raise Refused("That lies outside the run.")
+    within = within_run(run, at, "That lies outside the run.")
     layer = given.layer if given.layer is not None else old.layer if old else _reported_layer(session, run_id, within)
     session.add(
         RunNote(
@@ -65,5 +61,5 @@ _LAYER = text(
 )
 
 
-def _reported_layer(session: Session, run_id: uuid.UUID, at: object) -> int | None:
+def _reported_layer(session: Session, run_id: uuid.UUID, at: datetime) -> int | None:
     return session.scalar(_LAYER, {"run": run_id, "at": at})

@@ -38,6 +38,7 @@ if TYPE_CHECKING:
 SMALL_BYTES = 10_000_000
 WORK = "sliced file"
 _TELL_BYTES = 4_000_000
+_MOST_SHOWN_BYTES = 100_000
 ON_THE_PLATE = "Parts on the plate"
 
 
@@ -312,9 +313,11 @@ def _plate_shown(plate: Plate) -> dict[str, str]:
     """A plate to choose, with its picture made anew."""
     shown = {"value": str(plate.number), "label": f"Plate {plate.number}"}
     try:
-        return shown | {"picture": b64encode(made_anew(plate.picture)[0]).decode()} if plate.picture else shown
+        picture = made_anew(plate.picture)[0] if plate.picture else b""
     except BadInput:
         return shown
+    # The answer names every plate; it is no place for large pictures.
+    return shown | {"picture": b64encode(picture).decode()} if 0 < len(picture) <= _MOST_SHOWN_BYTES else shown
 
 
 def file_picture(session: Session, file_id: uuid.UUID) -> bytes:
