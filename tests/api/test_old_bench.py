@@ -80,10 +80,17 @@ def test_a_spreadsheet_is_shown_then_kept_as_a_study_with_all_its_figures(client
 
 
 def test_weighed_filament_costs_what_it_weighs(client: Client) -> None:
-    content = book(Rigs="printer;price paid;bed\nMesa;300;220x220x250\nsparrow;499,90;200 x 200 x 200", Log=PRINTS)
+    content = book(
+        Rigs="printer;price paid;bed;bought;nozzle\nMesa;300;220x220x250;2.1.2026;0,6\nsparrow;499,90;200 x 200 x 200;;",
+        Log=PRINTS,
+    )
     view = client.send("PUT", "/api/old-benches/file", content=content, name="all.xlsx", zone="Europe/Berlin")
     assert [m["bed_mm"] for m in view["machines"]] == [[220, 220, 250], [200, 200, 200]]
     study = client.send("POST", "/api/old-benches", wish(view))["study_id"]
+    units = {u["machine"]["name"]: u for u in client.get(f"/api/studies/{study}/receive")["units"]}
+    assert [units[m]["received_on"] for m in ("Mesa", "Sparrow")] == ["2026-01-02", None]
+    record = client.get(f"/api/studies/{study}/units/{units['Mesa']['machine']['unit_id']}/record")
+    assert record["configurations"][0]["nozzle_mm"] == 0.6
     per_part = {m["machine"]["name"]: m["each"] for m in client.get(f"/api/studies/{study}/batch")["machines"]}
     assert (per_part["Mesa"]["part_g"], per_part["Mesa"]["waste_g"]) == (pytest.approx(5.55), 0)
     assert (per_part["Sparrow"]["part_g"], per_part["Sparrow"]["waste_g"]) == (

@@ -37,7 +37,6 @@ class OldMachine:
     bought: date | None = None
     bed: tuple[float, float, float] | None = None
     nozzle_mm: float | None = None
-    remarks: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,6 +74,7 @@ class OldSize:
     copy: int
     column: SizeColumn
     value: float
+    who: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -235,7 +235,7 @@ class _Reading:
             if row.text("bed") and bed is None:
                 row.odd("bed", "this is no size of a bed in mm")
             self.machines[name] = OldMachine(
-                name, row.number("price", 1e7), bought, bed, row.number("nozzle", 5) or None, row.text("remarks")
+                name, row.number("price", 1e7), bought, bed, row.number("nozzle", 5) or None
             )
 
     def prints_of(self, sheet: Sheet, layout: Layout) -> None:
@@ -363,7 +363,15 @@ class _Reading:
                     continue
                 cell = cell_name(row.line - 1, layout.headers.index(column.header))
                 self.sizes.append(
-                    OldSize(layout.sheet, cell, name, int(copy.value) if copy else count[name], column, value)
+                    OldSize(
+                        layout.sheet,
+                        cell,
+                        name,
+                        int(copy.value) if copy else count[name],
+                        column,
+                        value,
+                        row.text("who"),
+                    )
                 )
 
     def _overlaps(self) -> None:

@@ -29,7 +29,7 @@ _CALLED: dict[Holds, dict[str, tuple[str, ...]]] = {
     Holds.MACHINES: {
         "machine": (*_MACHINE, "name"), "price": ("price", "pricepaid", "paid", "cost", "preis"),
         "bought": ("bought", "boughton", "date", "gekauft", "received"), "bed": ("bed", "volume", "buildvolume", "size", "druckbett"),
-        "nozzle": ("nozzle", "düse"), "remarks": _REMARKS,
+        "nozzle": ("nozzle", "düse"),
     },
     Holds.PRINTS: {
         "machine": _MACHINE, "piece": ("what", "piece", "part", "model", "object", "artifact", "teil", "print"),
@@ -44,7 +44,6 @@ _CALLED: dict[Holds, dict[str, tuple[str, ...]]] = {
     },
     Holds.SIZES: {
         "machine": _MACHINE, "copy": ("copy", "no", "nr", "number", "specimen", "kopie"), "who": ("who", "by", "person", "wer"),
-        "remarks": _REMARKS,
     },
 }  # fmt: skip
 # What a sheet must name to be one of its kind.

@@ -2,7 +2,6 @@
 
 import uuid
 from collections import defaultdict
-from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime
 from typing import Annotated, Any
@@ -12,18 +11,17 @@ from sqlalchemy import func, insert, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.blind import blind_code, place_in_queue
-from crevlo.core.features.feature import Feature, Kind
 from crevlo.core.material import OTHER_DENSITY, usual_of
 from crevlo.core.noise import NoiseState
 from crevlo.core.old_bench.bench import OldBench, OldMachine, OldPrint, materials_mixed
-from crevlo.core.old_bench.guess import SizeColumn
 from crevlo.core.protocol import Slicing, Tuning
 from crevlo.core.success import Cause, Outcome
+from crevlo.stations.afterwards.pieces import pieces_of
 from crevlo.stations.afterwards.view import Name, OldBenchWish, read_as
+from crevlo.stations.kit.change import change
 from crevlo.stations.kit.shape import Currency, Missing, Refused, Shape
 from crevlo.stations.library.instrument import keep_stopwatch
 from crevlo.stations.library.model import NewModel, add_model
-from crevlo.stations.library.named import named_piece
 from crevlo.stations.library.spool import SpoolIn, add_spool
 from crevlo.stations.library.unit import first_unit, latest_configurations
 from crevlo.stations.price import Price, prices_of, state_price
@@ -98,7 +96,7 @@ def keep_old_bench(session: Session, given: NewOldBench, person_id: uuid.UUID) -
         raise Refused(f"There is already a study called {given.title}.")
     study = _study(session, given, bench, person_id)
     units = _units(session, given, bench, study, person_id)
-    pieces = _pieces(session, given, bench)
+    pieces = pieces_of(session, bench, given.measured_piece)
     spools = _spools(session, given, bench)
     arm = _lines(session, given, bench, study, person_id, pieces, spools)
     rows = _Rows()
@@ -142,7 +140,9 @@ def _units(
     units: dict[str, Unit] = {}
     for machine in bench.machines:
         model = session.scalar(select(Model).where(func.lower(Model.name) == machine.name.lower()))
-        unit = first_unit(session, (model or _model(session, machine, beds, given.currency)).id)
+        unit = first_unit(session, (model or _model(session, machine, beds, given.currency)).id, machine.nozzle_mm)
+        if model is None and machine.bought:
+            change(session, unit, unit.version, {"received_on": machine.bought})
         units[machine.name] = unit
         session.add(StudyUnit(study_id=study.id, unit_id=unit.id, position=len(units) - 1))
         session.flush()
@@ -164,50 +164,6 @@ def _model(session: Session, machine: OldMachine, beds: dict[str, list[float]], 
     )
     add_model(session, new)
     return session.get_one(Model, new.id)
-
-
-def _pieces(session: Session, given: NewOldBench, bench: OldBench) -> dict[str, ArtifactVersion]:
-    """By name each piece: the shelf's newest of that name where it has one, else one known by its name."""
-    columns = list({s.column.header: s.column for s in bench.sizes}.values())
-    made = {}
-    for name in bench.pieces:
-        features = _features(columns) if name == given.measured_piece else []
-        shows = sorted({code for p in bench.prints if p.piece == name for code in p.defects})
-        known = session.scalar(
-            select(ArtifactVersion).where(func.lower(ArtifactVersion.name) == name.lower())
-            .order_by(ArtifactVersion.number.desc()).limit(1)
-        )  # fmt: skip
-        if known is not None and not features and not shows and "named" not in known.definition:
-            made[name] = known
-            continue
-        two = any(p.piece == name and (p.waste_g or 0) > 0 for p in bench.prints)
-        called = name[:60]
-        if any(row.name == called for row in made.values()):
-            # Two long names that begin alike are two pieces.
-            called = f"{name[:54]} ({len(made) + 1})"
-        made[name] = named_piece(session, called, features, shows, 1 + two)
-    return made
-
-
-def _features(columns: Sequence[SizeColumn]) -> list[Feature]:
-    """The sizes as features: X1, X2 … along each axis in the order of the columns."""
-    count: defaultdict[str, int] = defaultdict(int)
-    features = []
-    for c in columns:
-        axis = c.axis or "X"
-        count[axis] += 1
-        features.append(
-            Feature(
-                f"{axis}{count[axis]}",
-                Kind.LENGTH,
-                axis,
-                -1 if c.inside else 1,
-                c.nominal,
-                f"As noted: {c.header}",
-                None,
-            )
-        )
-    return features
 
 
 def _spools(session: Session, given: NewOldBench, bench: OldBench) -> dict[str, Spool]:
@@ -396,7 +352,8 @@ def _sizes(
         rows.readings.append(
             {
                 "id": uuid.uuid4(), "specimen_id": specimen_id, "feature_id": feature_id, "value": size.value,
-                "repeat": repeats[specimen_id, feature_id], "instrument_id": instrument.id, "over": 1, "person_id": person_id,
+                "repeat": repeats[specimen_id, feature_id], "instrument_id": instrument.id, "over": 1,
+                "note": f"read by {size.who}" if size.who else None, "person_id": person_id,
                 "taken_at": ended[specimen_id],
             }
         )  # fmt: skip

@@ -14,8 +14,8 @@ from crevlo.store.machine import (
 )
 
 
-def first_unit(session: Session, model_id: uuid.UUID) -> Unit:
-    """The model's first unit, opened with a configuration where there is none yet."""
+def first_unit(session: Session, model_id: uuid.UUID, nozzle_mm: float | None = None) -> Unit:
+    """The model's first unit, opened with a configuration (and its nozzle, where that is known) where there is none yet."""
     unit = session.scalar(select(Unit).where(Unit.model_id == model_id).order_by(Unit.mark).limit(1))
     if unit:
         return unit
@@ -25,7 +25,7 @@ def first_unit(session: Session, model_id: uuid.UUID) -> Unit:
     unit = Unit(model_id=model_id, mark=mark)
     session.add(unit)
     session.flush()
-    session.add(Configuration(unit_id=unit.id, number=1))
+    session.add(Configuration(unit_id=unit.id, number=1, **({"nozzle_mm": nozzle_mm} if nozzle_mm else {})))
     return unit
 
 
