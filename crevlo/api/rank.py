@@ -1,12 +1,23 @@
 """The calls of station 7 Rank: buyers and the ranking."""
 
+from flask import Response
 from flask_login import current_user
 
 from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import ProfilePath, StudyPath, StudyUnitPath, VersionQuery
 from crevlo.api.station import station
 from crevlo.stations.figures.source import Source
-from crevlo.stations.rank import buyer, compare, ranking, scheme, schools, source
+from crevlo.stations.rank import (
+    buyer,
+    compare,
+    ranking,
+    results,
+    results_sheet,
+    results_source,
+    scheme,
+    schools,
+    source,
+)
 
 api = station("rank")
 
@@ -81,3 +92,44 @@ def remove_buyer(path: ProfilePath, query: VersionQuery) -> ranking.RankView:
 def rank_source(path: StudyUnitPath, body: source.RankFigure) -> Source:
     """A figure of the ranking under any weights; nothing is saved."""
     return source.rank_source(db(), path.study_id, path.unit_id, body)
+
+
+@api.get("/studies/<uuid:study_id>/results", responses={200: results.ResultsView})
+@reads(NOT_BLIND)
+def view_results(path: StudyPath, query: results.ResultsQuery) -> results.ResultsView:
+    """Artifact by machine: what each piece told and took, with what can be told apart."""
+    return results.view_results(db(), path.study_id, query)
+
+
+@api.get("/studies/<uuid:study_id>/results/pieces", responses={200: results.PiecesView})
+@reads(NOT_BLIND)
+def view_pieces(path: StudyPath, query: results.PiecesQuery) -> results.PiecesView:
+    """Pieces of one line by machine with their photos, after the reveal."""
+    return results.view_pieces(db(), path.study_id, query)
+
+
+@api.get("/studies/<uuid:study_id>/results.csv")
+@reads(NOT_BLIND)
+def results_csv(path: StudyPath, query: results.ResultsQuery) -> Response:
+    """Every figure of the table on a line of its own."""
+    text = results_sheet.results_csv(results.view_results(db(), path.study_id, query))
+    return Response(text, mimetype="text/csv", headers={"Content-Disposition": 'attachment; filename="results.csv"'})
+
+
+@api.get("/studies/<uuid:study_id>/results.xlsx")
+@reads(NOT_BLIND)
+def results_xlsx(path: StudyPath, query: results.ResultsQuery) -> Response:
+    """The table as it is seen, and every figure on a line of its own."""
+    content = results_sheet.results_xlsx(results.view_results(db(), path.study_id, query))
+    return Response(
+        content,
+        mimetype="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+        headers={"Content-Disposition": 'attachment; filename="results.xlsx"'},
+    )
+
+
+@api.get("/studies/<uuid:study_id>/units/<uuid:unit_id>/result-source", responses={200: Source})
+@reads(NOT_BLIND)
+def result_source(path: StudyUnitPath, query: results_source.ResultSourceQuery) -> Source:
+    """A figure of the table of results."""
+    return results_source.result_source(db(), path.study_id, path.unit_id, query)

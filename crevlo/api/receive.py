@@ -10,7 +10,7 @@ from crevlo.api.paths import (
 )
 from crevlo.api.station import station
 from crevlo.stations import noise
-from crevlo.stations.receive import box, claims, configuration, log, measures, record, unit, worth
+from crevlo.stations.receive import box, claims, configuration, log, measures, record, replacement, unit, worth
 from crevlo.stations.study import get_study
 
 api = station("receive")
@@ -33,6 +33,13 @@ def change_unit(path: StudyUnitPath, body: unit.UnitChange) -> unit.ReceiveView:
 def not_recommend(path: StudyUnitPath, body: unit.NotRecommended) -> unit.ReceiveView:
     """Whatever its rank: this machine is not recommended, with the reason."""
     return unit.not_recommend(db(), path.study_id, path.unit_id, body)
+
+
+@api.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/replacement", responses={200: unit.ReceiveView})
+@writes(REVIEW)
+def replace_unit(path: StudyUnitPath, body: replacement.Replacement) -> unit.ReceiveView:
+    """Another unit of the model takes its place and prints all of its plan."""
+    return replacement.replace_unit(db(), path.study_id, path.unit_id, body, current_user.id)
 
 
 @api.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/checks", responses={200: unit.ReceiveView})

@@ -7,7 +7,7 @@ from enum import StrEnum
 from scipy.stats import norm
 from scipy.stats import t as student
 
-from crevlo.core.estimate import NORMAL_COVERAGE, Estimate, NotDetermined, difference
+from crevlo.core.estimate import NORMAL_COVERAGE, Estimate, NotDetermined, difference, scaled
 from crevlo.core.evaluations.evaluation import Better
 from crevlo.core.figure import Figure, Known, central, difference_interval
 
@@ -106,15 +106,23 @@ def _by_width(value: float, expanded: float) -> float:
 def _ahead(pair: Pair, difference_: float) -> Ahead:
     if pair.better is Better.NONE:
         return Ahead.NEITHER
-    if pair.better is Better.ZERO:
-        difference_ = abs(_value(pair.first)) - abs(_value(pair.second))
+    if (
+        pair.better is Better.ZERO
+        and not isinstance(pair.first, NotDetermined)
+        and not isinstance(pair.second, NotDetermined)
+    ):
+        first, second = nearness(pair.first), nearness(pair.second)
+        difference_, *_, chance = _difference(first, second)
+        # On either side of 0 two can differ though both are as near.
+        if chance > _CHANCE or abs(difference_) < pair.least:
+            return Ahead.NEITHER
     less = difference_ < 0
     return Ahead.FIRST if less != (pair.better is Better.HIGHER) else Ahead.SECOND
 
 
-def _value(figure: Figure) -> float:
-    value = central(figure)
-    return value if value is not None else 0.0
+def nearness(figure: Known) -> Known:
+    """How far a figure is from 0, whichever side: what is shared turns with its sign."""
+    return scaled(figure, -1.0) if isinstance(figure, Estimate) and figure.value < 0 else figure
 
 
 def say_compared(first: str, second: str, made: Sequence[Compared]) -> str:

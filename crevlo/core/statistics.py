@@ -68,6 +68,7 @@ class Line:
     dof: int
     shared: Mapping[Hashable, Shared] = field(default_factory=dict)
     alike: bool = True
+    key: Hashable = None
 
     def spread_of(self, machine: Hashable) -> tuple[float, int] | None:
         """Standard deviation between copies with its dof: pooled over the machines where they are `alike`, else that of its
@@ -81,14 +82,17 @@ class Line:
 
 
 def line(
-    name: str, values: Mapping[Hashable, Sequence[float]], shared: Mapping[Hashable, Shared] | None = None
+    name: str,
+    values: Mapping[Hashable, Sequence[float]],
+    shared: Mapping[Hashable, Shared] | None = None,
+    key: Hashable = None,
 ) -> Line:
     """A line with its spread between copies; None where no machine has a second one."""
     try:
         spread, dof = pool_scatter([v for v in values.values() if v])
     except NotDetermined:
-        return Line(name, values, None, 0, shared or {})
-    return Line(name, values, spread, dof, shared or {}, _alike(list(values.values())))
+        return Line(name, values, None, 0, shared or {}, key=key)
+    return Line(name, values, spread, dof, shared or {}, _alike(list(values.values())), key)
 
 
 def _alike(groups: Sequence[Sequence[float]]) -> bool:

@@ -2,9 +2,8 @@
 
 import uuid
 from collections import defaultdict
-from collections.abc import Collection, Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterator
 from copy import copy
-from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
 
@@ -32,7 +31,7 @@ from crevlo.stations.entered import (
 )
 from crevlo.stations.judged import current_duels, own_defects
 from crevlo.stations.noise import current_noise
-from crevlo.stations.price import NO_PRICE, Price, prices_of
+from crevlo.stations.price import NO_PRICE, Price, Worths, prices_of
 from crevlo.stations.rate import stated_rates
 from crevlo.stations.safety import latest_safety, safety_records, safety_standing
 from crevlo.stations.study import LineKey, current_protocol, get_study, line_of, measured_of, readings_due
@@ -71,7 +70,7 @@ class Bench:
     def _with(self, **parts: object) -> "Bench":
         """The same bench with other rows in some of its parts."""
         made = copy(self)
-        for sorted_out in ("job_of", "lines", "_jobs_by_unit", "_specimens_by_unit", "_specimen_ids"):
+        for sorted_out in ("job_of", "lines", "line_of_run", "_jobs_by_unit", "_specimens_by_unit", "_specimen_ids"):
             vars(made).pop(sorted_out, None)
         vars(made).update(parts)
         return made
@@ -257,7 +256,7 @@ class Bench:
         return dict(self._ask.execute(query.where(AssemblyStep.unit_id.in_(self._unit_ids))).tuples().all())
 
     @cached_property
-    def worth(self) -> "Worths":
+    def worth(self) -> Worths:
         """What features are worth to this reviewer, and which each model has."""
         rows = {f.id: f for f in self._ask.scalars(select(FeatureWorth))}
         base = next((Money(f.worth, f.currency) for f in rows.values() if f.is_base), None)
@@ -276,6 +275,10 @@ class Bench:
     def configurations(self) -> dict[uuid.UUID, Configuration]:
         rows = self._ask.scalars(select(Configuration).where(Configuration.unit_id.in_(self._unit_ids)))
         return {c.id: c for c in rows}
+
+    @cached_property
+    def line_of_run(self) -> dict[uuid.UUID, LineKey]:
+        return {run.id: line_of(job) for job in self.jobs for run in self.runs.get(job.id, [])}
 
     def configurations_of(self, unit_id: uuid.UUID) -> list[Configuration]:
         """In the order in which they were opened."""
@@ -301,16 +304,18 @@ class Bench:
         return cannot_print(self._ask, self.study.id, lambda: self.jobs)
 
     def comparable(self) -> "Bench":
-        """The first arm's jobs of what every machine prints; what one cannot print stays out, unless nothing else is left."""
+        """The first arm's jobs of what every machine prints; what one cannot print stays out, unless nothing else is left. A unit
+        that was replaced is compared no more."""
         arm_id = self.protocol.arms[0].id if self.protocol else None
-        mine = [job for job in self.jobs if job.arm_id == arm_id and job.counts]
+        here = [u for u in self.units if u.replaced_by is None]
+        everybody = {u.unit_id for u in here}
+        mine = [job for job in self.jobs if job.arm_id == arm_id and job.counts and job.unit_id in everybody]
         units_of: dict[LineKey, set[uuid.UUID]] = defaultdict(set)
         ruled_out = {line_of(job) for job in mine if job.id in self.cannot}
         for job in mine:
             units_of[line_of(job)].add(job.unit_id)
-        everybody = {u.unit_id for u in self.units}
         shared = [job for job in mine if units_of[line_of(job)] == everybody]
-        return self.of_jobs([job for job in shared if line_of(job) not in ruled_out] or shared)
+        return self._with(units=here).of_jobs([job for job in shared if line_of(job) not in ruled_out] or shared)
 
     def of_jobs(self, jobs: list[Job]) -> "Bench":
         """These jobs alone, with what came of them."""
@@ -336,23 +341,24 @@ class Bench:
     def specimens_of(self, unit_id: uuid.UUID) -> list[Specimen]:
         return self._specimens_by_unit.get(unit_id, [])
 
-    def main_configurations(self) -> dict[uuid.UUID, uuid.UUID]:
-        """Of each unit the configuration in which most of its prints came through; the earlier of two with as many."""
-        counts: dict[uuid.UUID, dict[uuid.UUID, int]] = defaultdict(dict)
-        for job in self.jobs:
-            for run in sorted(self.runs.get(job.id, []), key=lambda r: r.started_at):
-                of = counts[job.unit_id]
-                of[run.configuration_id] = of.get(run.configuration_id, 0) + (run.outcome is Outcome.DONE)
-        numbers = {c.id: c.number for c in self.configurations.values()}
-        return {
-            unit: max(of, key=lambda c, of=of: (of[c], -numbers[c]))  # type: ignore[misc]
-            for unit, of in counts.items()
-        }
+    def main_configuration(self, unit_id: uuid.UUID) -> uuid.UUID | None:
+        """The configuration in which most of a unit's prints came through; the earlier of two with as many."""
+        counts: dict[uuid.UUID, int] = defaultdict(int)
+        for run in sorted(self.runs_of(unit_id), key=lambda r: r.started_at):
+            counts[run.configuration_id] += run.outcome is Outcome.DONE
+        numbers = self.configurations
+        return max(counts, key=lambda c: (counts[c], -numbers[c].number), default=None)
 
-    def in_main_configurations(self) -> "Bench":
-        """Only runs of each unit's main configuration: what a machine is before and after a change is not one machine."""
-        main = set(self.main_configurations().values())
-        runs = {job: [r for r in tries if r.configuration_id in main] for job, tries in self.runs.items()}
+    def main_configurations(self) -> dict[uuid.UUID, uuid.UUID]:
+        """Of each unit that printed."""
+        return {u: c for u in self._jobs_by_unit if (c := self.main_configuration(u))}
+
+    def in_configuration(self, unit_id: uuid.UUID, configuration_id: uuid.UUID) -> "Bench":
+        """One unit alone, with its runs in one configuration."""
+        return self.of_jobs(self.jobs_of(unit_id))._in_configurations({configuration_id})
+
+    def _in_configurations(self, wanted: set[uuid.UUID]) -> "Bench":
+        runs = {job: [r for r in tries if r.configuration_id in wanted] for job, tries in self.runs.items()}
         ids = {r.id for tries in runs.values() for r in tries}
         return self._with(runs=runs, specimens=[s for s in self.specimens if s.run_id in ids])
 
@@ -385,14 +391,6 @@ class Bench:
 
     def price_of(self, unit_id: uuid.UUID) -> Price:
         return self.prices.get(unit_id, NO_PRICE)
-
-
-@dataclass(frozen=True)
-class Worths:
-    """Worth of a machine without any feature, and of the features present, by model."""
-
-    base: Money | None
-    present: Mapping[uuid.UUID, Sequence[Money]]
 
 
 def load_bench(session: Session, study_id: uuid.UUID, unit_ids: Collection[uuid.UUID] | None = None) -> Bench:

@@ -1,7 +1,7 @@
 """What a unit cost: stated on a day, for a study; a later statement in another study leaves this one's figures alone."""
 
 import uuid
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import UTC, date, datetime
 
@@ -72,3 +72,11 @@ def state_price(session: Session, study_id: uuid.UUID, unit: Unit, price: Price,
         )
     )  # fmt: skip
     session.flush()
+
+
+@dataclass(frozen=True)
+class Worths:
+    """Worth of a machine without any feature, and of the features present, by model."""
+
+    base: Money | None
+    present: Mapping[uuid.UUID, Sequence[Money]]

@@ -130,5 +130,5 @@ def _printing(session: Session, study: Study) -> list[PrintingNow]:
         .where(Job.study_id == study.id, Run.ended_at.is_(None))
         .order_by(Run.started_at)
     )
-    names = {u.unit_id: u.unit.model.name for u in study.units}
+    names = {u.unit_id: u.unit.name for u in study.units}
     return [PrintingNow(job_id=job, machine=names[unit], started_at=at) for job, unit, at in rows]

@@ -119,6 +119,7 @@ class ArmIn(Shape):
 class Candidate(Shape):
     model_id: uuid.UUID
     is_control: bool = False
+    unit: int = Field(default=1, ge=1, le=50, description="which unit of the model: 1 is the first that came")
 
 
 class Draft(Shape):

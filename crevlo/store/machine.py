@@ -48,9 +48,18 @@ class Unit(Editable, Base):
     received_on: Mapped[date | None]
     disclosure: Mapped[str] = mapped_column(server_default="")
     first_power_on: Mapped[datetime | None]
+    label: Mapped[str] = mapped_column(default="", server_default="")
     model: Mapped[Model] = relationship(lazy="joined")
+
+    @property
+    def name(self) -> str:
+        """Its model's name, with what tells it from other units of the model."""
+        return f"{self.model.name} {self.label}" if self.label else self.model.name
+
     __table_args__ = (
         UniqueConstraint("model_id", "serial"),
+        UniqueConstraint("model_id", "label"),
+        CheckConstraint("length(label) <= 40", name="label_length"),
         CheckConstraint("mark >= 0", name="mark_not_negative"),
     )
 

@@ -55,9 +55,12 @@ class StudyUnit(Identified, Base):
     is_control: Mapped[bool] = mapped_column(default=False)
     position: Mapped[int]
     not_recommended: Mapped[str] = mapped_column(server_default="")
-    unit: Mapped[Unit] = relationship(lazy="joined")
+    replaced_by: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("unit.id"))
+    replaced_because: Mapped[str] = mapped_column(default="", server_default="")
+    unit: Mapped[Unit] = relationship(lazy="joined", foreign_keys=[unit_id])
     __table_args__ = (
         UniqueConstraint("study_id", "unit_id"),
+        CheckConstraint("(replaced_by is null) = (replaced_because = '')", name="replaced_has_reason"),
         Index("uq_study_unit_control", "study_id", unique=True, postgresql_where=text("is_control")),
     )
 

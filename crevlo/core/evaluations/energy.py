@@ -31,7 +31,7 @@ def of_machines(evidence: Evidence) -> Results:
     lines = lines_of(evidence, value)
     gaps = own_of_mean(evidence, evidence.lines, lambda run: None if run.kwh is None else run.u_kwh / run.parts)
     figures = mean_figures(evidence, lines, "the energy of a good print", gaps)
-    return Results({ENERGY.code: figures}, {ENERGY.code: lines})
+    return Results({ENERGY.code: figures}, {ENERGY.code: lines}, {ENERGY.code: gaps})
 
 
 ENERGY_USED = Evaluation("energy", "Energy", (ENERGY,), of_machines)

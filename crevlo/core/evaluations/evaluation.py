@@ -221,10 +221,12 @@ class Told:
 
 @dataclass(frozen=True, slots=True)
 class Results:
-    """Figures by quantity and machine, and by quantity the lines that they are means over, where they are such."""
+    """Figures by quantity and machine; by quantity the lines that they are means over, where they are such, and by machine the
+    u beside the spread of copies."""
 
     figures: Mapping[str, Mapping[Key, Figure]]
     lines: Mapping[str, Sequence[Line]] = field(default_factory=dict)
+    own: Mapping[str, Mapping[Key, float]] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -258,7 +260,7 @@ def lines_of(
         for key, amounts in mine.items():
             values[key][machine] = [e.value for e in amounts]
             shared[key][machine] = mean_shared([e.shared for e in amounts])
-    return [line(name, values[key], shared[key]) for key, name in wanted.items()]
+    return [line(name, values[key], shared[key], key) for key, name in wanted.items()]
 
 
 def mean_figures(
@@ -304,7 +306,7 @@ def figures_of_findings(
         if run.specimen is not None and evaluation.takes(run.specimen.features)
         if (findings := {f.quantity.code: f for f in evaluation.of_specimen(run.specimen, evidence.instruments).findings})
     }  # fmt: skip
-    figures, lines = {}, {}
+    figures, lines, owns = {}, {}, {}
     for quantity in evaluation.tells:
         found = {key: f for key, by in told.items() if (f := by.get(quantity.code))}
 
@@ -316,14 +318,15 @@ def figures_of_findings(
         # What no print of an artifact could tell is asked of the artifacts that tell it.
         lines[quantity.code] = [one for one in every if any(one.values.values())] or every
         words = needs if lines[quantity.code] else lacks
-        own = _widest_step(evidence, value) if in_steps else None
+        own = _widest_step(evidence, value) if in_steps else {}
+        owns[quantity.code] = own
         figures[quantity.code] = mean_figures(evidence, lines[quantity.code], words, own)
         for key, machine in evidence.machines.items():
             mine = [f.value for run in machine.good if (f := found.get(id(run)))]
             if mine and all(isinstance(v, NotDetermined) for v in mine):
                 # Measured, but of no specimen could it be told: why is that of the last.
                 figures[quantity.code][key] = mine[-1]
-    return Results(figures, lines)
+    return Results(figures, lines, owns)
 
 
 def _widest_step(evidence: Evidence, value: Callable[[Run], Estimate | None]) -> dict[Key, float]:

@@ -22,7 +22,7 @@ def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part:
     given = inputs.plates()[unit_id]
     if isinstance(given, NotDetermined):
         return Source(
-            title=f"{part.capitalize()}, {entry.unit.model.name}",
+            title=f"{part.capitalize()}, {entry.unit.name}",
             amount="not determined",
             rule=f"Needs {given.needs}.",
             inputs=[],
@@ -68,6 +68,6 @@ def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part:
         rule, shown = rules[part]
         amount = getattr(made_up, part)
     return Source(
-        title=f"{part.capitalize()}, {entry.unit.model.name}", amount=f"{amount:.3f} {currency} per good part", rule=rule,
+        title=f"{part.capitalize()}, {entry.unit.name}", amount=f"{amount:.3f} {currency} per good part", rule=rule,
         inputs=shown, entries=run_entries(session, bench, unit_id), departures=bench.departures_of(unit_id),
     )  # fmt: skip

@@ -111,7 +111,7 @@ def _row(inputs: StudyFigures, key: tuple[uuid.UUID, uuid.UUID]) -> CostRow:
     bench, plates = inputs.compared, inputs.plates()
     cells, names = [], {}
     for entry in bench.units:
-        names[entry.unit_id] = entry.unit.model.name
+        names[entry.unit_id] = entry.unit.name
         machine = inputs.evidence.machines[entry.unit_id]
         cell = _seen(machine, entry.unit_id, key)
         load = plate_load(machine, key)

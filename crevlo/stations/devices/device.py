@@ -173,7 +173,7 @@ def _out(session: Session, row: Device) -> DeviceOut:
     return DeviceOut(
         id=row.id, version=row.version, name=row.name, kind=row.kind, unit_id=row.unit_id, instrument_id=row.instrument_id,
         topic=row.topic, power_key=row.power_key, counter_key=row.counter_key, time_key=row.time_key,
-        unit=row.unit.model.name if row.unit else None, instrument=row.instrument.code if row.instrument else None,
+        unit=row.unit.name if row.unit else None, instrument=row.instrument.code if row.instrument else None,
         retired=row.retired_at is not None, last_at=last, refused=row.refused, refused_why=row.refused_why,
         refused_at=row.refused_at,
     )  # fmt: skip

@@ -13,6 +13,7 @@ from crevlo.core.money import Money, in_currency
 from crevlo.core.portions import PURGED
 from crevlo.core.success import Cause, Outcome
 from crevlo.stations.bench import Bench
+from crevlo.stations.evidence.entrant import Entrant
 from crevlo.stations.evidence.specimen import features_of, instruments_of, specimen_of
 from crevlo.stations.protocol import Policies
 from crevlo.stations.study import LineKey, line_of
@@ -21,28 +22,12 @@ from crevlo.store.record import MeasureKind
 from crevlo.store.study import Job
 
 
-def evidence_of(bench: Bench) -> Evidence:
-    """Every unit of the bench with its prints, by unit id; lines by artifact and spool."""
+def evidence_of(bench: Bench, entrants: Sequence[Entrant]) -> Evidence:
+    """Every entrant with its own prints, by its key; lines by artifact and spool."""
     features = {a.id: features_of(a) for a in bench.artifacts.values()}
-    main = bench.main_configurations()
     study = bench.study
-    specimens = {s.run_id: s for s in bench.specimens}
     return Evidence(
-        machines={
-            u.unit_id: Machine(
-                runs=tuple(
-                    _run(bench, job, run, features[job.artifact_id], specimens)
-                    for job in bench.jobs_of(u.unit_id)
-                    for run in bench.runs.get(job.id, [])
-                    if run.outcome is not None
-                ),
-                main=main.get(u.unit_id),
-                idle=tuple(level_of(r) for r in bench.noise.get(u.unit_id, [])),
-                unit=unit_of(bench, u.unit_id),
-                filament=_filament(bench, u.unit_id),
-            )
-            for u in bench.units
-        },
+        machines={e.key: _machine(e, features) for e in entrants},
         lines={line: LineOf(bench.artifacts[a].name, features[a]) for line, a in bench.lines.items()},
         instruments=instruments_of(bench.instruments.values(), bench.hands),
         basis=Basis(
@@ -51,16 +36,34 @@ def evidence_of(bench: Bench) -> Evidence:
             upkeep_per_h=study.upkeep_per_h,
         ),
         counted=frozenset(map(Cause, counted_causes(bench))),
-        duels=_duels(bench),
+        duels=_duels(bench, entrants),
     )  # fmt: skip
 
 
-def _duels(bench: Bench) -> tuple[Duel, ...]:
-    """Duels of the pieces of this bench, by unit and line."""
-    job_of = {run.id: job for job in bench.jobs for run in bench.runs.get(job.id, [])}
-    made = {s.id: job_of[s.run_id] for s in bench.specimens if s.run_id in job_of}
+def _machine(entrant: Entrant, features: Mapping[uuid.UUID, dict[str, Feature]]) -> Machine:
+    bench, unit_id = entrant.bench, entrant.entry.unit_id
+    specimens = {s.run_id: s for s in bench.specimens_of(unit_id)}
+    return Machine(
+        runs=tuple(
+            _run(bench, job, run, features[job.artifact_id], specimens)
+            for job in bench.jobs_of(unit_id)
+            for run in bench.runs.get(job.id, [])
+            if run.outcome is not None
+        ),
+        main=bench.main_configuration(unit_id),
+        idle=tuple(level_of(r) for r in bench.noise.get(unit_id, [])),
+        unit=unit_of(bench, unit_id),
+        filament=_filament(bench, unit_id),
+    )  # fmt: skip
+
+
+def _duels(bench: Bench, entrants: Sequence[Entrant]) -> tuple[Duel, ...]:
+    """Duels of the pieces of these entrants, by their keys and line."""
+    made = {
+        s.id: (e.key, e.bench.line_of_run[s.run_id]) for e in entrants for s in e.bench.specimens_of(e.entry.unit_id)
+    }
     return tuple(
-        Duel(line_of(made[d.first_id]), made[d.first_id].unit_id, made[d.second_id].unit_id, d.won)
+        Duel(made[d.first_id][1], made[d.first_id][0], made[d.second_id][0], d.won)
         for d in bench.duels
         if d.won is not None and d.first_id in made and d.second_id in made
     )

@@ -66,19 +66,19 @@ class Source(Shape):
     departures: list[str] = Field(default=[], description="departures from the protocol behind it")
 
 
-def figure_source(session: Session, inputs: StudyFigures, unit_id: uuid.UUID, code: str) -> Source:
-    """Where any quantity of a machine comes from. Raises Missing for a unit or a quantity that is not there."""
+def figure_source(session: Session, inputs: StudyFigures, key: uuid.UUID, code: str) -> Source:
+    """Where any quantity of an entrant comes from. Raises Missing for one or a quantity that is not there."""
     if code not in QUANTITIES:
         raise Missing("There is no such figure.")
-    bench, quantity = inputs.compared, QUANTITIES[code]
-    entry, figure = unit_of(bench, unit_id), inputs.figure(code, unit_id)
+    entrant, quantity = inputs.entrant(key), QUANTITIES[code]
+    bench, unit_id, figure = entrant.bench, entrant.entry.unit_id, inputs.figure(code, key)
     unit = bench.study.currency if quantity.unit == "money" else quantity.unit
     shown: list[Input] = []
     if isinstance(figure, NotDetermined):
         amount = f"not determined: needs {figure.needs}"
     elif isinstance(figure, Counted):
         amount = f"{figure.good} of {figure.tries} {'first attempts' if code == 'success' else 'attempts'} good"
-        counted, excused = inputs.counted(unit_id)
+        counted, excused = inputs.counted(key)
         causes = ", ".join(sorted(counted_causes(bench)))
         shown.append(Input(name="Causes that count", amount=causes, note="policy of the protocol"))
         shown.append(
@@ -91,11 +91,11 @@ def figure_source(session: Session, inputs: StudyFigures, unit_id: uuid.UUID, co
                 Input(name="Standard uncertainty", amount=f"{figure.u:.{quantity.digits + 1}f} {unit}", note="")
             )
             shown += shared_inputs(figure, unit, quantity.digits)
-        if is_borrowed(inputs.lines(code), unit_id):
+        if is_borrowed(inputs.lines(code), key):
             note = "one copy of each: the spread between copies is that of the other machines"
             shown.append(Input(name="Spread", amount="borrowed from the field", note=note))
     if cause := points_to(
-        code, {q: inputs.figure(q, unit_id) for q in _CAUSED if inputs.has(q)}, _sheet(bench, entry)
+        code, {q: inputs.figure(q, key) for q in _CAUSED if inputs.has(q)}, _sheet(bench, entrant.entry)
     ):
         shown.append(Input(name="Points to", amount=cause, note="a suggestion, not a certainty"))
     blind = quantity.rests in (Rests.READINGS, Rests.SCORES, Rests.DUELS) and bench.study.revealed_at is None
@@ -103,7 +103,7 @@ def figure_source(session: Session, inputs: StudyFigures, unit_id: uuid.UUID, co
         note = "until then they would tell which specimen is this machine's"
         shown.append(Input(name="Entries", amount="after the reveal", note=note))
     return Source(
-        title=f"{quantity.name}, {entry.unit.model.name}", amount=amount, rule=quantity.rule, inputs=shown,
+        title=f"{quantity.name}, {entrant.name}", amount=amount, rule=quantity.rule, inputs=shown,
         entries=[] if blind else entries_of(session, bench, unit_id, quantity), departures=bench.departures_of(unit_id),
     )  # fmt: skip
 

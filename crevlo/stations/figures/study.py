@@ -17,8 +17,10 @@ from crevlo.core.evidence import Evidence, Key
 from crevlo.core.figure import Counted, Figure
 from crevlo.core.statistics import Line, widest
 from crevlo.stations.bench import Bench, load_bench
+from crevlo.stations.evidence.entrant import By, Entrant, arms_of, configurations_of, machines_of, shared_lines
 from crevlo.stations.evidence.study import evidence_of
 from crevlo.stations.kit.kept import Kept
+from crevlo.stations.kit.shape import Missing
 from crevlo.stations.kit.snapshot import print_of, state_of
 from crevlo.stations.study import LineKey, line_of
 from crevlo.store.study import Job
@@ -26,7 +28,8 @@ from crevlo.store.study import Job
 
 @dataclass
 class StudyFigures:
-    """A study as one transaction sees it. `compared` holds what all machines print, on which figures stand side by side.
+    """A study as one transaction sees it. `compared` holds what all machines print, on which figures stand side by side;
+    `entrants` are who stands there, the machines unless their configurations or arms were asked for.
 
     `state` is the key of what was seen, None where it must not be kept; whatever is worked out from these figures is kept
     under the same.
@@ -36,6 +39,7 @@ class StudyFigures:
     bench: Bench
     compared: Bench
     evidence: Evidence
+    entrants: Sequence[Entrant]
     apart: list[str]
     _results: dict[str, Results] = field(default_factory=dict)
     _alone: RLock = field(default_factory=RLock)
@@ -57,8 +61,15 @@ class StudyFigures:
         takes = EVALUATION_OF[quantity].takes
         return any(takes(line.features) for line in self.evidence.lines.values())
 
-    def figure(self, quantity: str, unit_id: uuid.UUID) -> Figure:
-        return self.figures(quantity)[unit_id]
+    def figure(self, quantity: str, key: uuid.UUID) -> Figure:
+        return self.figures(quantity)[key]
+
+    def entrant(self, key: uuid.UUID) -> Entrant:
+        """Raises Missing for what takes no part."""
+        found = next((e for e in self.entrants if e.key == key), None)
+        if found is None:
+            raise Missing("This unit takes no part in the study.")
+        return found
 
     def lines(self, quantity: str) -> Sequence[Line]:
         """What a quantity is a mean over; nothing where it is no such mean."""
@@ -69,9 +80,9 @@ class StudyFigures:
         line = widest(self.lines(quantity))
         return (line.spread, line.dof) if line and line.spread else None
 
-    def counted(self, unit_id: uuid.UUID) -> tuple[Counted, int]:
+    def counted(self, key: uuid.UUID) -> tuple[Counted, int]:
         """Good of all attempts that count, and how many were excused."""
-        return attempts(self.evidence.machines[unit_id], self.evidence.counted, first_only=False)
+        return attempts(self.evidence.machines[key], self.evidence.counted, first_only=False)
 
     def plates(self) -> dict[Key, CostInputs | NotDetermined]:
         """What one plate takes on each machine."""
@@ -100,7 +111,7 @@ def figures_on(inputs: StudyFigures, arm_id: uuid.UUID, lines: Collection[LineKe
     def make() -> StudyFigures:
         jobs = [j for j in inputs.bench.jobs if j.arm_id == arm_id and j.counts and line_of(j) in lines]
         compared = inputs.bench.of_jobs(jobs)
-        return StudyFigures(None, inputs.bench, compared, evidence_of(compared), [])
+        return _figures(None, inputs.bench, compared, machines_of(compared), [])
 
     if inputs.state is None:
         return make()
@@ -110,9 +121,49 @@ def figures_on(inputs: StudyFigures, arm_id: uuid.UUID, lines: Collection[LineKe
 def _load(session: Session, study_id: uuid.UUID, state: str | None) -> StudyFigures:
     bench = load_bench(session, study_id).whole()
     compared = bench.comparable()
-    made = StudyFigures(state, bench, compared, evidence_of(compared), _apart(bench, compared))
+    made = _figures(state, bench, compared, machines_of(compared), _apart(bench, compared))
     session.expunge_all()
     return made
+
+
+def _figures(
+    state: str | None, bench: Bench, compared: Bench, entrants: Sequence[Entrant], apart: list[str]
+) -> StudyFigures:
+    return StudyFigures(state, bench, compared, evidence_of(compared, entrants), entrants, apart)
+
+
+def study_figures_by(session: Session, study_id: uuid.UUID, by: By) -> StudyFigures:
+    """A study's figures with its machines, or their configurations or arms, side by side on what all of these printed."""
+    inputs = study_figures(session, study_id)
+    if by is By.MACHINE:
+        return inputs
+    if inputs.state is None:
+        return _split(inputs, by)
+    return _on_lines.get(f"{inputs.state} by {by}", lambda: _split(inputs, by))
+
+
+def _split(inputs: StudyFigures, by: By) -> StudyFigures:
+    whole = inputs.bench if by is By.ARM else inputs.compared
+    entrants = entrants_by(whole, by, whole)
+    lines = shared_lines(entrants) or set(inputs.compared.lines)
+    kept = whole.of_jobs([j for j in whole.jobs if line_of(j) in lines])
+    apart = [w for w in _apart(inputs.bench, inputs.compared, by) if w]
+    left = sorted({inputs.bench.artifacts[a].name for a, s in set(whole.lines) - lines})
+    if left:
+        apart.append(f"Not printed in every {by}, so it stays out of this comparison: {', '.join(left)}.")
+    state = None if inputs.state is None else f"{inputs.state} by {by}"
+    return _figures(state, inputs.bench, kept, entrants_by(kept, by, whole), apart)
+
+
+def entrants_by(bench: Bench, by: By, among: Bench) -> list[Entrant]:
+    """Who stands side by side on this bench; what there is to stand there is told by all that is `among` it."""
+    match by:
+        case By.MACHINE:
+            return machines_of(bench)
+        case By.CONFIGURATION:
+            return configurations_of(bench, among)
+        case By.ARM:
+            return arms_of(bench, set(bench.lines))
 
 
 def _once(bench: Bench, unit_id: uuid.UUID) -> list[tuple[Job, str]]:
@@ -121,13 +172,13 @@ def _once(bench: Bench, unit_id: uuid.UUID) -> list[tuple[Job, str]]:
     return [(job, bench.cannot[job.id]) for job in jobs.values()]
 
 
-def _apart(bench: Bench, compared: Bench) -> list[str]:
+def _apart(bench: Bench, compared: Bench, by: By = By.MACHINE) -> list[str]:
     """In words what is printed and measured but stays out of the comparison."""
     if bench.protocol is None or not bench.jobs:
         return []
     kept = {line_of(j) for j in compared.jobs}
     first, *others = bench.protocol.arms
-    words = _other_configurations(bench)
+    words = [] if by is By.CONFIGURATION else _other_configurations(bench)
     did = "printed it" if bench.study.entered_from else "can print it"
     words += [
         f"{line.artifact.name} from {line.spool.code}: not every machine {did}, so it stays out of the comparison."
@@ -135,16 +186,24 @@ def _apart(bench: Bench, compared: Bench) -> list[str]:
         if line.spool and (line.artifact_id, line.spool_id) not in kept
     ]
     words += [
-        f"{entry.unit.model.name} cannot print the {bench.artifacts[job.artifact_id].name} from {bench.spools[job.spool_id].code}: "
+        f"{entry.unit.name} cannot print the {bench.artifacts[job.artifact_id].name} from {bench.spools[job.spool_id].code}: "
         f"{why}."
         for entry in bench.units
+        if entry.replaced_by is None
         for job, why in _once(bench, entry.unit_id)
+    ]
+    words += [
+        f"{u.unit.name} was replaced by {u.replaced_because.rstrip('.')}. What it printed stays on record and is not compared."
+        for u in bench.units
+        if u.replaced_by
     ]
     aside = sum(not job.counts for job in bench.jobs)
     if aside:
         words.append(
             f"{aside} print{'' if aside == 1 else 's'} outside the plan {'does' if aside == 1 else 'do'} not count, as was said."
         )
+    if by is By.ARM:
+        return words
     return words + [f"The arm “{arm.name}” is kept apart: figures are of the arm “{first.name}”." for arm in others]
 
 
@@ -159,7 +218,7 @@ def _other_configurations(bench: Bench) -> list[str]:
         chosen = bench.configurations[main]
         others = sorted({bench.configurations[r.configuration_id].number for r in other})
         said.append(
-            f"{entry.unit.model.name}: figures are of its configuration {chosen.number} ({chosen.reason}); {len(other)} "
+            f"{entry.unit.name}: figures are of its configuration {chosen.number} ({chosen.reason}); {len(other)} "
             f"prints in configuration {', '.join(map(str, others))} are kept apart. Failed tries count in all of them."
         )
     return said

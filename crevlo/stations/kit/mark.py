@@ -16,6 +16,4 @@ class UnitMark(Shape):
 
 
 def mark_of(entry: StudyUnit) -> UnitMark:
-    return UnitMark(
-        unit_id=entry.unit_id, name=entry.unit.model.name, mark=entry.unit.mark, is_control=entry.is_control
-    )
+    return UnitMark(unit_id=entry.unit_id, name=entry.unit.name, mark=entry.unit.mark, is_control=entry.is_control)

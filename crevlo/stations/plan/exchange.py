@@ -14,6 +14,7 @@ from crevlo.core.estimate import BadInput
 from crevlo.core.protocol import Slicing, Tuning
 from crevlo.stations.kit.shape import MOST_MACHINES, MOST_PARTS, Missing, Shape
 from crevlo.stations.library.artifact import reference
+from crevlo.stations.library.unit import unit_numbers
 from crevlo.stations.protocol import (
     MOST_ARMS,
     MOST_LINES,
@@ -54,6 +55,7 @@ class FileArm(Shape):
 class FileCandidate(Shape):
     model: str = Field(max_length=80)
     is_control: bool = False
+    unit: int = Field(default=1, ge=1, le=50, description="which unit of the model")
 
 
 class ProtocolFile(Shape):
@@ -89,9 +91,12 @@ def export_protocol(session: Session, study_id: uuid.UUID) -> ProtocolFile:
     study, protocol = get_study(session, study_id), current_protocol(session, study_id)
     if protocol is None:
         raise Missing("This study has no protocol.")
+    numbers = unit_numbers(session, [u.unit for u in study.units])
     return ProtocolFile(
         title=study.title, question=study.question, repeats=protocol.repeats, policies=Policies(**protocol.policies),
-        candidates=[FileCandidate(model=u.unit.model.name, is_control=u.is_control) for u in study.units],
+        candidates=[
+            FileCandidate(model=u.unit.model.name, is_control=u.is_control, unit=numbers[u.unit_id]) for u in study.units
+        ],
         arms=[
             FileArm(
                 name=arm.name, slicing=arm.slicing, tuning=arm.tuning, conditions=Conditions(**arm.conditions),
@@ -121,7 +126,7 @@ def read_protocol(session: Session, given: ProtocolFile) -> DraftRead:
     return DraftRead(
         question=given.question,
         candidates=[
-            Candidate(model_id=models[c.model.lower()], is_control=c.is_control)
+            Candidate(model_id=models[c.model.lower()], is_control=c.is_control, unit=c.unit)
             for c in given.candidates
             if c.model.lower() in models
         ],

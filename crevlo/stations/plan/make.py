@@ -122,7 +122,7 @@ def _bound_words(plan: Planned, by: str) -> str:
 
 
 def _machine(plan: Planned, unit_id: str) -> str:
-    return next(u.unit.model.name for u in plan.bench.units if str(u.unit_id) == unit_id)
+    return next(u.unit.name for u in plan.bench.units if str(u.unit_id) == unit_id)
 
 
 def _moved(plan: Planned, made: Schedule, before: MadeSchedule | None) -> list[dict[str, Any]]:

@@ -175,7 +175,7 @@ def _actions(bench: Bench, row: MadeSchedule, rules: Rules, now: datetime) -> li
 def _where_spools_are(bench: Bench) -> dict[str, str]:
     """The machine in which each spool was used last, as far as this study's prints tell."""
     runs = sorted((r for tries in bench.runs.values() for r in tries), key=lambda r: r.started_at)
-    return {code: bench.job_of[r.job_id].unit.model.name for r in runs for code in _spools_of(bench, r.job_id)}
+    return {code: bench.job_of[r.job_id].unit.name for r in runs for code in _spools_of(bench, r.job_id)}
 
 
 def _spools_of(bench: Bench, job_id: uuid.UUID) -> list[str]:

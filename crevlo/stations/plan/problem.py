@@ -66,7 +66,7 @@ def wall_time(origin: datetime, tick: int, length: timedelta, rules: Rules) -> d
 
 def job_words(bench: Bench, job: Job) -> str:
     artifact = bench.artifacts[job.artifact_id].name.lower()
-    return f"{job.unit.model.name} · {artifact} {job.copy} from {bench.spools[job.spool_id].code}"
+    return f"{job.unit.name} · {artifact} {job.copy} from {bench.spools[job.spool_id].code}"
 
 
 def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
@@ -138,7 +138,7 @@ def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
     )  # fmt: skip
     return Planned(
         bench, rules, origin, problem, doubts, jobs, policies.most_attempts, given_up, missed, tried,
-        [u.unit.model.name for u in bench.units if not counted[u.unit_id][1]], sources,
+        [u.unit.name for u in bench.units if not counted[u.unit_id][1]], sources,
     )  # fmt: skip
 
 

@@ -19,7 +19,7 @@ from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.shape import Conflict, Missing, Refused, Shape
 from crevlo.stations.library.artifact import reference, resolve, stored
 from crevlo.stations.library.instrument import keep_stopwatch
-from crevlo.stations.library.unit import first_unit
+from crevlo.stations.library.unit import nth_unit, unit_numbers
 from crevlo.stations.plan.freeze import left_out, open_draft
 from crevlo.stations.protocol import ArmIn, Candidate, Conditions, Draft, LineIn, Policies
 from crevlo.stations.rank.beginning import begin_scheme
@@ -172,8 +172,8 @@ def create_study(session: Session, given: NewStudy, person_id: uuid.UUID) -> Pla
 def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
     """Replaces the draft's machines, conditions and policies; refused once the protocol is frozen."""
     study, protocol = open_draft(session, study_id)
-    models = [c.model_id for c in draft.candidates]
-    if len(set(models)) != len(models):
+    chosen = sorted((str(c.model_id), c.unit) for c in draft.candidates)
+    if len(set(chosen)) != len(chosen):
         raise Refused("A machine is listed twice.")
     if sum(c.is_control for c in draft.candidates) > 1:
         raise Refused("A study has one control machine at most.")
@@ -185,7 +185,9 @@ def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
     for row in list(study.units):
         session.delete(row)
     session.flush()
-    units = [first_unit(session, c.model_id).id for c in draft.candidates]
+    # A further unit is opened after those before it, in whatever order they are listed.
+    opened = {(m, n): nth_unit(session, m, n).id for m, n in sorted({(c.model_id, c.unit) for c in draft.candidates})}
+    units = [opened[c.model_id, c.unit] for c in draft.candidates]
     study.units = [
         StudyUnit(
             study_id=study.id, unit_id=unit_id, is_control=c.is_control, position=at, not_recommended=said.get(unit_id, ""),
@@ -225,6 +227,7 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
     for job in job_states(session, study_id):
         jobs_of[job.unit_id, job.arm_id, job.artifact_id, job.spool_id].append(job)
     rows = []
+    numbers = unit_numbers(session, [u.unit for u in bench.units])
     for entry in bench.units:
         cells = []
         for line in lines:
@@ -245,7 +248,9 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
         id=study.id, title=study.title, question=study.question, currency=study.currency, seed=study.seed,
         version=study.version, protocol_number=protocol.number, frozen_at=protocol.frozen_at,
         freeze_recorded_at=protocol.freeze_recorded_at, entered_from=study.entered_from,
-        candidates=[Candidate(model_id=u.unit.model_id, is_control=u.is_control) for u in bench.units],
+        candidates=[
+            Candidate(model_id=u.unit.model_id, is_control=u.is_control, unit=numbers[u.unit_id]) for u in bench.units
+        ],
         arms=[_arm_out(session, arm) for arm in protocol.arms], repeats=protocol.repeats,
         policies=Policies(**protocol.policies), coverage=rows,
         deviations=[DeviationOut.model_validate(d, extra="ignore") for d in deviations],

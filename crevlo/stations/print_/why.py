@@ -111,7 +111,7 @@ def _why(
 
 
 def _names(session: Session, job_id: uuid.UUID, other_id: uuid.UUID) -> tuple[str, str]:
-    first, second = (job_with_unit(session, j).unit.model.name for j in (job_id, other_id))
+    first, second = (job_with_unit(session, j).unit.name for j in (job_id, other_id))
     return (first, second) if first != second else (f"{first}, this file", f"{second}, the other file")
 
 

@@ -167,7 +167,7 @@ def reading_data(session: Session, study_id: uuid.UUID) -> ReadingData:
     bench = study_figures(session, study_id).bench
     hidden = _hidden(bench)
     unit_of = {run.id: (job, run) for job in bench.jobs for run in bench.runs.get(job.id, [])}
-    names = {u.unit_id: u.unit.model.name for u in bench.units}
+    names = {u.unit_id: u.unit.name for u in bench.units}
     arms = {arm.id: arm.name for arm in bench.protocol.arms} if bench.protocol else {}
     people = dict(session.execute(select(Person.id, Person.name)).tuples().all())
     instruments = dict(session.execute(select(Instrument.id, Instrument.code)).tuples().all())
@@ -220,7 +220,7 @@ def _sample(bench: Bench) -> list[SampleLine]:
     failed = [r for r in runs if r.outcome is Outcome.FAILED]
     causes = ", ".join(sorted({r.cause.value for r in failed if r.cause}))
     return [
-        SampleLine(name="Machines", value=f"{len(bench.units)}, one unit each" if bench.units else "none"),
+        SampleLine(name="Machines", value=_machines(bench)),
         SampleLine(
             name="Attempts",
             value=f"{len(runs)} on {len(bench.jobs)} planned prints" if bench.jobs else "none planned",
@@ -232,6 +232,13 @@ def _sample(bench: Bench) -> list[SampleLine]:
     ]
 
 
+def _machines(bench: Bench) -> str:
+    units, models = len(bench.units), len({u.unit.model_id for u in bench.units})
+    if units == models:
+        return f"{units}, one unit each" if units else "none"
+    return f"{models} model{'' if models == 1 else 's'}, {units} units"
+
+
 def _disclosures(bench: Bench) -> tuple[list[str], list[str]]:
     said, missing = [], []
     for entry in bench.units:
@@ -239,7 +246,7 @@ def _disclosures(bench: Bench) -> tuple[list[str], list[str]]:
         if sentence:
             said.append(sentence)
         else:
-            missing.append(f"{entry.unit.model.name}: how it was obtained is not recorded.")
+            missing.append(f"{entry.unit.name}: how it was obtained is not recorded.")
     return said, missing
 
 
@@ -278,14 +285,14 @@ def _report_data(session: Session, study_id: uuid.UUID, ranked: RankView) -> dic
     )
     arms = {arm.id: f", {arm.name}" for arm in bench.protocol.arms} if len(bench.protocol.arms) > 1 else {}
     jobs = {
-        j.id: f"{j.unit.model.name}, {bench.artifacts[j.artifact_id].name} {j.copy}{arms.get(j.arm_id, '')}"
+        j.id: f"{j.unit.name}, {bench.artifacts[j.artifact_id].name} {j.copy}{arms.get(j.arm_id, '')}"
         for j in bench.jobs
     }
-    safety = [f"{u.unit.model.name}: {words}" for u in bench.units for words in bench.records[u.unit_id].on_record]
-    unchecked = [u.unit.model.name for u in bench.units if bench.safe(u.unit_id) is None]
-    not_recommended = [(u.unit.model.name, u.not_recommended) for u in bench.units if u.not_recommended]
+    safety = [f"{u.unit.name}: {words}" for u in bench.units for words in bench.records[u.unit_id].on_record]
+    unchecked = [u.unit.name for u in bench.units if bench.safe(u.unit_id) is None]
+    not_recommended = [(u.unit.name, u.not_recommended) for u in bench.units if u.not_recommended]
     worth = [
-        (u.unit.model.name, ledger)
+        (u.unit.name, ledger)
         for u in bench.units
         if (ledger := worth_ledger(session, u.unit, bench.price_of(u.unit_id), bench.study.currency)).words
     ]

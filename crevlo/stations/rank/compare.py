@@ -76,7 +76,7 @@ def view_compared(session: Session, study_id: uuid.UUID, asked: CompareQuery) ->
     pairs = [_pair(code, both[0].figure(code, asked.first), both[1].figure(code, asked.second)) for code in codes]
     known = [p for p in pairs if not (isinstance(p.first, NotDetermined) and isinstance(p.second, NotDetermined))]
     made = compare(known)
-    names = [units[u].unit.model.name for u in (asked.first, asked.second)]
+    names = [units[u].unit.name for u in (asked.first, asked.second)]
     if of[0] is not of[1]:
         names = [f"{name}, {arm.name}" for name, arm in zip(names, of, strict=True) if arm]
     return ComparedView(

@@ -22,11 +22,12 @@ from crevlo.core.ranking.gate import (
 )
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
+from crevlo.stations.evidence.entrant import Entrant
 from crevlo.stations.figures.study import StudyFigures
 from crevlo.stations.kit.shape import Refused, Shape
 from crevlo.stations.library.shelf import bed_of
 from crevlo.stations.rank.criteria import BY_CODE, unit_of
-from crevlo.store.study import GateRow, StudyUnit
+from crevlo.store.study import GateRow
 
 _NEEDS_LIMIT = frozenset(
     {GateKind.PRICE, GateKind.NOISE, GateKind.LENGTH, GateKind.SUCCESS, GateKind.TOOLS, GateKind.FIGURE}
@@ -117,8 +118,8 @@ def checked(given: MustHave) -> GateRow:
     )  # fmt: skip
 
 
-def judge(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
-    return _RULES[gate.kind](figures, entry, gate)
+def judge(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
+    return _RULES[gate.kind](figures, entrant, gate)
 
 
 def words_of(gate: GateRow, currency: str) -> str:
@@ -155,34 +156,34 @@ def gate_out(gate: GateRow, judged: list[Judged], currency: str) -> MustHaveOut:
     )  # fmt: skip
 
 
-def _price(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
-    price = figures.figure("price", entry.unit_id)
+def _price(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
+    price = figures.figure("price", entrant.key)
     assert not isinstance(price, Counted)
     return judge_limit("all in", price, gate.limit, figures.bench.study.currency)
 
 
-def _noise(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+def _noise(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
     state = NoiseState(gate.what or NoiseState.PRINTING.value)
-    noise = figures.figure(PRINTING.code if state is NoiseState.PRINTING else STATES[state].code, entry.unit_id)
+    noise = figures.figure(PRINTING.code if state is NoiseState.PRINTING else STATES[state].code, entrant.key)
     assert not isinstance(noise, Counted)
     words = "noise at 1 m" if state is NoiseState.PRINTING else f"noise at 1 m, {state.value},"
     return judge_limit(words, noise, gate.limit, "dB")
 
 
-def _length(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
-    return judge_fits_flat(bed_of(entry.unit.model), gate.limit)
+def _length(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
+    return judge_fits_flat(bed_of(entrant.entry.unit.model), gate.limit)
 
 
-def _success(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
-    return judge_success(figures.counted(entry.unit_id)[0], gate.limit)
+def _success(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
+    return judge_success(figures.counted(entrant.key)[0], gate.limit)
 
 
-def _safety(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+def _safety(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
     bench = figures.compared
-    safe = bench.safe(entry.unit_id)
+    safe = bench.safe(entrant.entry.unit_id)
     if safe is None:
         return Judged(Standing.OPEN, "safety checks not all done")
-    ended = bench.records[entry.unit_id].ended
+    ended = bench.records[entrant.entry.unit_id].ended
     if ended:
         return Judged(Standing.FAILS, ended.rstrip("."))
     return Judged(
@@ -190,10 +191,14 @@ def _safety(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
     )
 
 
-def _material(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+def _material(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
     bench = figures.bench
     good = tries = 0
-    mine = [j for j in bench.jobs_of(entry.unit_id) if bench.spools[j.spool_id].material.lower() == gate.what.lower()]
+    mine = [
+        j
+        for j in bench.jobs_of(entrant.entry.unit_id)
+        if bench.spools[j.spool_id].material.lower() == gate.what.lower()
+    ]
     ruled_out = [bench.cannot[job.id] for job in mine if job.id in bench.cannot]
     if mine and len(ruled_out) == len(mine):
         return Judged(Standing.FAILS, f"{gate.what}: {ruled_out[0]}")
@@ -206,21 +211,21 @@ def _material(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
     return judge_material(gate.what, good, tries)
 
 
-def _enclosure(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
-    if entry.unit.model.enclosed:
+def _enclosure(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
+    if entrant.entry.unit.model.enclosed:
         return Judged(Standing.PASSES, "encloses its print")
     return Judged(Standing.FAILS, "open: it does not enclose its print")
 
 
-def _tools(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
-    has = entry.unit.model.tools
+def _tools(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
+    has = entrant.entry.unit.model.tools
     text = f"has {has} tool{'' if has == 1 else 's'}, wanted {gate.limit:.0f}"
     return Judged(Standing.PASSES if has >= gate.limit else Standing.FAILS, text)
 
 
-def _figure(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
+def _figure(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
     kind = BY_CODE[gate.what]
-    figure = figures.figure(gate.what, entry.unit_id)
+    figure = figures.figure(gate.what, entrant.key)
     if isinstance(figure, Counted) and gate.at_least:
         # A count is judged as a count: all good never fails for being few.
         return judge_success(figure, gate.limit / 100, "first attempts")
@@ -232,7 +237,7 @@ def _figure(figures: StudyFigures, entry: StudyUnit, gate: GateRow) -> Judged:
     return judge_limit(kind.name.lower(), estimate, gate.limit, unit, kind.digits, at_least=gate.at_least)
 
 
-_RULES: dict[GateKind, Callable[[StudyFigures, StudyUnit, GateRow], Judged]] = {
+_RULES: dict[GateKind, Callable[[StudyFigures, Entrant, GateRow], Judged]] = {
     GateKind.PRICE: _price,
     GateKind.NOISE: _noise,
     GateKind.LENGTH: _length,

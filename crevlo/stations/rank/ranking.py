@@ -16,17 +16,17 @@ from crevlo.core.ranking.points import Total, normalised, rounded_to_total, weig
 from crevlo.core.ranking.value import Shape as ValueShape
 from crevlo.core.ranking.value import ValueFunction, value_function, value_of
 from crevlo.core.ranking.verdict import Ranked, Verdict, say_verdict
-from crevlo.stations.bench import Bench
-from crevlo.stations.figures.study import StudyFigures, study_figures
+from crevlo.stations.evidence.entrant import By, Entrant, sides_of
+from crevlo.stations.figures.study import StudyFigures, study_figures_by
 from crevlo.stations.kit.kept import Kept
-from crevlo.stations.kit.mark import UnitMark, mark_of
+from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Missing, Quantity, Refused, Shape, quantity
 from crevlo.stations.rank.buyer import Weights, buyers_of
 from crevlo.stations.rank.criteria import BY_CODE, Anchor, anchors_of, unit_of
 from crevlo.stations.rank.flip import Flip, flips_of
 from crevlo.stations.rank.must_have import MustHaveChoice, MustHaveOut, choices, gate_out, judge
 from crevlo.stations.rank.scheme import latest_scheme
-from crevlo.store.study import BuyerProfile, CriterionRow, StudyUnit
+from crevlo.store.study import BuyerProfile, CriterionRow
 
 WEIGHT_SPREAD = 0.3
 
@@ -112,6 +112,8 @@ class RankView(Shape):
     must_have_choices: list[MustHaveChoice]
     standings: list[StandingLine]
     left_out: list[LeftOut]
+    sides: list[By] = Field(description="what can stand side by side in this study")
+    by: By
     verdict: VerdictOut
     flips: list[Flip]
     flips_words: str = Field(description="why there is no flip to show, or what they are of")
@@ -129,6 +131,9 @@ class WhatIf(Shape):
     profile_id: uuid.UUID | None = None
     weights: Weights | None = None
     show_gated: bool = False
+    by: By = Field(
+        default=By.MACHINE, description="what stands side by side: machines, or their configurations or arms"
+    )
 
 
 # Pure functions of what a transaction sees: keyed by its snapshot, so never stale; lost without harm.
@@ -136,7 +141,7 @@ _draws: Kept[np.ndarray] = Kept(96_000_000, lambda drawn: drawn.nbytes)
 
 
 def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int = DRAWS) -> RankView:
-    inputs = study_figures(session, study_id)
+    inputs = study_figures_by(session, study_id, what_if.by)
     bench = inputs.compared
     profiles = buyers_of(session, study_id)
     scheme = latest_scheme(session, study_id)
@@ -147,16 +152,17 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
     base = _base_weights(criteria, profile)
     weights = _asked_weights(base, what_if.weights)
     functions = [value_function(c.shape, [(raw, value) for raw, value in c.points]) for c in criteria]
-    judged = {u.unit_id: [judge(inputs, u, gate) for gate in profile.gates] for u in bench.units}
-    failing = {unit: [j.reason for j in row if j.standing is Standing.FAILS] for unit, row in judged.items()}
-    entries = [u for u in bench.units if not u.is_control and (what_if.show_gated or not failing[u.unit_id])]
-    rows = [[inputs.figure(c.code, u.unit_id) for c in criteria] for u in entries]
+    judged = {e.key: [judge(inputs, e, gate) for gate in profile.gates] for e in inputs.entrants}
+    failing = {key: [j.reason for j in row if j.standing is Standing.FAILS] for key, row in judged.items()}
+    to_rank = [e for e in inputs.entrants if not e.entry.is_control]
+    entries = [e for e in to_rank if what_if.show_gated or not failing[e.key]]
+    rows = [[inputs.figure(c.code, e.key) for c in criteria] for e in entries]
     shares = [weights[c.code] for c in criteria]
     values = [_values(row, functions) for row in rows]
     totals = weighted_totals(shares, values)
     chance: RankChances | None = None
     if entries:
-        key = (study_id, inputs.state, tuple(u.unit_id for u in entries), scheme.id, draws)
+        key = (study_id, inputs.state, tuple(e.key for e in entries), scheme.id, draws)
         chance = rank_chances(
             shares,
             _value_draws(key, rows, functions, [c.code for c in criteria], bench.study.seed, draws),
@@ -166,30 +172,29 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
     middle = [(t.low + t.high) / 2 for t in totals]
     ranked = [
         Ranked(
-            u.unit.model.name, middle[i], totals[i].low, totals[i].high, float(chance.expanded[i]),
+            e.name, middle[i], totals[i].low, totals[i].high, float(chance.expanded[i]),
             float(chance.rank[i, 0]), sum(v is not None for v in values[i]), len(criteria), float(chance.ahead[i]),
             float(chance.between[i]),
         )
-        for i, u in enumerate(entries)
+        for i, e in enumerate(entries)
         if chance is not None
     ]  # fmt: skip
-    compared = [u.unit_id for u in bench.units if not u.is_control]
-    gated = sum(bool(failing[unit]) for unit in compared)
+    gated = sum(bool(failing[e.key]) for e in to_rank)
     verdict = say_verdict(ranked, left_out=0 if what_if.show_gated else gated)
     order = sorted(range(len(entries)), key=lambda i: (i not in verdict.contenders, -middle[i]))
     standings = [
-        _standing(entries[i], inputs, criteria, rows[i], values[i], totals[i], middle[i], chance, i, bench)
+        _standing(entries[i], inputs, criteria, rows[i], values[i], totals[i], middle[i], chance, i)
         for i in order
     ]  # fmt: skip
     _share_ranks(standings, verdict, order)
     for standing, i in zip(standings, order, strict=True):
         standing.doubts = [
-            j.reason for j in judged[entries[i].unit_id] if j.standing is not Standing.PASSES or j.is_close
+            j.reason for j in judged[entries[i].key] if j.standing is not Standing.PASSES or j.is_close
         ]
     missing = sum(s.missing for s in standings)
     whole = [i for i in order if totals[i].complete]
     flips = flips_of(
-        [mark_of(entries[i]) for i in whole], [c.code for c in criteria], shares,
+        [entries[i].mark for i in whole], [c.code for c in criteria], shares,
         [[v for v in values[i] if v is not None] for i in whole], [rows[i] for i in whole], functions, bench.study.currency,
     )  # fmt: skip
     in_question = [s for s, i in zip(standings, order, strict=True) if i in verdict.contenders]
@@ -206,10 +211,10 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
             for c in criteria
         ],
         must_haves=[
-            gate_out(g, [judged[unit][at] for unit in compared], bench.study.currency)
+            gate_out(g, [judged[e.key][at] for e in to_rank], bench.study.currency)
             for at, g in enumerate(profile.gates)
         ],
-        must_have_choices=choices(bench), apart=inputs.apart, standings=standings,
+        must_have_choices=choices(bench), sides=sides_of(inputs.bench), by=what_if.by, apart=inputs.apart, standings=standings,
         left_out=_left_out(inputs, failing, what_if.show_gated, criteria, functions, shares),
         verdict=_with_caveats(verdict, in_question, judged),
         flips=flips, flips_words=_flips_words(flips, [middle[i] for i in whole], len(entries)),
@@ -305,9 +310,10 @@ def _values(row: list[Figure], functions: list[ValueFunction]) -> list[float | N
     ]
 
 
-def _standing(entry: StudyUnit, figures: StudyFigures, criteria: list[CriterionRow], row: list[Figure],
-              values: list[float | None], total: Total, middle: float, chance: RankChances | None, i: int, bench: Bench) -> StandingLine:  # fmt: skip
+def _standing(entrant: Entrant, figures: StudyFigures, criteria: list[CriterionRow], row: list[Figure],
+              values: list[float | None], total: Total, middle: float, chance: RankChances | None, i: int) -> StandingLine:  # fmt: skip
     assert chance is not None
+    bench, entry = figures.compared, entrant.entry
     known = [p for p in total.contributions if p is not None]
     shown = iter(rounded_to_total(known))
     contributions = [
@@ -319,12 +325,12 @@ def _standing(entry: StudyUnit, figures: StudyFigures, criteria: list[CriterionR
     ]  # fmt: skip
     decided = total.best_rank == total.worst_rank
     return StandingLine(
-        machine=mark_of(entry), all_in=quantity(figures.figure("price", entry.unit_id), bench.study.currency, 0),
+        machine=entrant.mark, all_in=quantity(figures.figure("price", entrant.key), bench.study.currency, 0),
         rank=total.best_rank if decided else None, best_rank=total.best_rank, worst_rank=total.worst_rank,
         total=round(middle, 1), total_low=total.low, total_high=total.high, expanded=float(chance.expanded[i]),
         first_chance=float(chance.rank[i, 0]), rank_chances=[float(x) for x in chance.rank[i]],
         contributions=contributions, missing=sum(v is None for v in values),
-        departures=bench.departures_of(entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
+        departures=entrant.bench.departures_of(entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
         not_recommended=entry.not_recommended, doubts=[],
     )  # fmt: skip
 
@@ -334,15 +340,15 @@ def _left_out(
     criteria: list[CriterionRow], functions: list[ValueFunction], shares: list[float],
 ) -> list[LeftOut]:  # fmt: skip
     out, bench = [], figures.compared
-    for entry in bench.units:
-        reasons = failing[entry.unit_id]
+    for entrant in figures.entrants:
+        entry, reasons = entrant.entry, failing[entrant.key]
         if not entry.is_control and (not reasons or show_gated):
             continue
-        row = [figures.figure(c.code, entry.unit_id) for c in criteria]
+        row = [figures.figure(c.code, entrant.key) for c in criteria]
         total = weighted_totals(shares, [_values(row, functions)])[0]
         out.append(
             LeftOut(
-                machine=mark_of(entry), is_control=entry.is_control, not_recommended=entry.not_recommended,
+                machine=entrant.mark, is_control=entry.is_control, not_recommended=entry.not_recommended,
                 safety=list(bench.records[entry.unit_id].on_record),
                 reason="control, printed alongside to anchor the others" if entry.is_control else "; ".join(reasons),
                 total=total.low if total.complete else None,

@@ -66,7 +66,7 @@ class SchemeView(Shape):
 def view_scheme(session: Session, study_id: uuid.UUID) -> SchemeView:
     """The present criteria, and all that could be one. What no print of the study can tell is left out."""
     scheme, inputs = latest_scheme(session, study_id), study_figures(session, study_id)
-    currency, units = inputs.bench.study.currency, inputs.bench.units
+    currency, units = inputs.bench.study.currency, inputs.compared.units
     features = [line.features for line in inputs.evidence.lines.values()]
     chosen = {c.code for c in scheme.criteria}
     choices = []

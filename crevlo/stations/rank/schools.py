@@ -11,7 +11,7 @@ from crevlo.core.figure import central
 from crevlo.core.ranking.orders import School, agreement, ranks, say_orders
 from crevlo.core.ranking.schools import frontier, rank_sums, win_shares
 from crevlo.core.ranking.value import value_function, value_of
-from crevlo.stations.figures.study import StudyFigures, study_figures
+from crevlo.stations.figures.study import StudyFigures, study_figures_by
 from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Shape
 from crevlo.stations.rank.ranking import RankView, StandingLine, WhatIf, view_rank
@@ -62,7 +62,7 @@ class SchoolsView(Shape):
 
 def view_schools(session: Session, study_id: uuid.UUID, asked: SchoolsAsked) -> SchoolsView:
     view = view_rank(session, study_id, WhatIf(**asked.model_dump(exclude={"enough"})))
-    inputs = study_figures(session, study_id)
+    inputs = study_figures_by(session, study_id, asked.by)
     criteria = latest_scheme(session, study_id).criteria
     names = {str(s.machine.unit_id): s.machine.name for s in view.standings}
     made = [

@@ -7,8 +7,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.stations.figures.source import Input, Lead, Source, figure_source
-from crevlo.stations.figures.source import unit_of as figure_unit
-from crevlo.stations.figures.study import study_figures
+from crevlo.stations.figures.study import study_figures_by
 from crevlo.stations.kit.shape import Missing
 from crevlo.stations.rank.criteria import BY_CODE, unit_of
 from crevlo.stations.rank.ranking import RankView, StandingLine, WhatIf, view_rank
@@ -27,9 +26,8 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
         raise Missing("There is no such criterion.")
     view = view_rank(session, study_id, asked)
     standing = next((s for s in view.standings if s.machine.unit_id == unit_id), None)
-    inputs = study_figures(session, study_id)
-    bench = inputs.compared
-    name = figure_unit(bench, unit_id).unit.model.name
+    inputs = study_figures_by(session, study_id, asked.by)
+    name = inputs.entrant(unit_id).name
     if criterion == "total":
         if standing is None:
             raise Missing("This machine has no line in the ranking.")
@@ -50,7 +48,7 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
             entries=[], departures=standing.departures,
         )  # fmt: skip
     made = figure_source(session, inputs, unit_id, criterion)
-    shown = _points_inputs(view, standing, criterion, bench.study.currency)
+    shown = _points_inputs(view, standing, criterion, inputs.bench.study.currency)
     if criterion == "cost":
         lead = Lead(station="cost", figure="total")
         shown.append(Input(name="Make-up", amount="material to failures", note="", lead=lead))

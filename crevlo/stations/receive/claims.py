@@ -13,6 +13,7 @@ from crevlo.core.evaluations import EVALUATION_OF
 from crevlo.core.noise import NoiseState
 from crevlo.core.statistics import sample_mean
 from crevlo.stations.bench import Bench
+from crevlo.stations.evidence.entrant import machines_of
 from crevlo.stations.evidence.study import evidence_of
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
@@ -122,7 +123,7 @@ _FOUND = {ClaimKind.FLOW: "flow.limit", ClaimKind.ACCURACY: "off.mean"}
 def _found(code: str, unit: Unit, bench: Bench) -> Estimate | Once | NotDetermined:
     """A figure of this machine's prints; of a single one its value alone."""
     evaluation = EVALUATION_OF[code]
-    evidence = evidence_of(bench)
+    evidence = evidence_of(bench, machines_of(bench))
     if not any(evaluation.takes(line.features) for line in evidence.lines.values()):
         return NotDetermined("a print that tells it")
     results = evaluation.of_machines(evidence)

@@ -16,6 +16,7 @@ from crevlo.core.evidence import Key
 from crevlo.core.evidence import Run as Printed
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
+from crevlo.stations.evidence.entrant import machines_of
 from crevlo.stations.evidence.study import evidence_of
 from crevlo.stations.kit.shape import Refused, Shape
 from crevlo.stations.library.unit import configuration_of
@@ -96,7 +97,7 @@ def comparison(unit_id: uuid.UUID, bench: Bench) -> ComparisonOut | None:
 def _comparisons(bench: Bench, unit_id: uuid.UUID, before: Configuration, after: Configuration) -> list[Comparison]:
     """Piece by piece, arm by arm: what was printed in only one of the two says nothing."""
     arms = {job.id: job.arm_id for job in bench.jobs_of(unit_id)}
-    evidence = evidence_of(bench)
+    evidence = evidence_of(bench, machines_of(bench))
     done = [r for r in evidence.machines[unit_id].runs if r.came_out and r.hours]
     resolution = max((i.resolution for i in bench.instruments.values() if i.kind == "caliper"), default=0.01)
 

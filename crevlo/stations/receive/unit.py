@@ -4,7 +4,7 @@ import uuid
 from datetime import date, datetime
 
 from pydantic import Field
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.safety import SafetyRecord
@@ -47,6 +47,8 @@ class PastCheck(Shape):
 class UnitOut(Shape):
     machine: UnitMark
     version: int
+    label: str
+    replaced: str = Field(description="by which unit it was replaced and why; empty where it was not")
     serial: str | None
     currency: str = Field(description="of the price paid, upgrades, residual and the price of the day")
     price_paid: float | None
@@ -89,6 +91,11 @@ class ReceiveView(Shape):
 
 class UnitChange(Shape):
     version: Version
+    label: str | None = Field(
+        default=None,
+        max_length=40,
+        description="what tells it from other units of its model; as before where left out",
+    )
     serial: str | None = Field(default=None, max_length=80)
     currency: Currency | None = Field(
         default=None, description="of the amounts here; as stated before, or the study's, where left out"
@@ -166,6 +173,11 @@ def change_unit(
         given = given.model_copy(update={"serial": None})
     if given.first_power_on is not None:
         stated_time(given.first_power_on)
+    label = (entry.unit.label if given.label is None else given.label).strip()
+    same = select(Unit.id).where(Unit.model_id == entry.unit.model_id, Unit.id != unit_id)
+    if session.scalar(same.where(func.lower(Unit.label) == label.lower())):
+        raise Refused("Another unit of this model is called so; call this one otherwise.")
+    given = given.model_copy(update={"label": label})
     change(session, entry.unit, given.version, given.model_dump(exclude={"version", *_PRICES}))
     known = prices_of(session, study_id, [unit_id]).get(unit_id)
     currency = given.currency or (known.currency if known else get_study(session, study_id).currency)
@@ -225,8 +237,8 @@ def disclose(unit: Unit, price: Price) -> str | None:
     if unit.obtained is Obtained.BOUGHT:
         where = f" from {unit.obtained_from}" if unit.obtained_from else ""
         paid = f" for {price.paid:.0f} {price.currency}" if price.paid is not None else ""
-        return f"{unit.model.name} was bought{where}{paid}.{more}"
-    return f"{unit.model.name} was {unit.obtained.value}{source}.{more}"
+        return f"{unit.name} was bought{where}{paid}.{more}"
+    return f"{unit.name} was {unit.obtained.value}{source}.{more}"
 
 
 def _history(session: Session, unit_ids: list[uuid.UUID]) -> dict[tuple[uuid.UUID, Check], list[SafetyCheck]]:
@@ -270,7 +282,7 @@ def _unit_out(
         for past in [history.get((unit.id, kind), [])]
     ]  # fmt: skip
     return UnitOut(
-        machine=mark_of(entry), version=unit.version, serial=unit.serial, price_paid=price.paid,
+        machine=mark_of(entry), version=unit.version, serial=unit.serial, label=unit.label, replaced=entry.replaced_because, price_paid=price.paid,
         currency=price.currency if price.stated_on else currency,
         list_price=model.list_price, list_currency=model.currency, upgrades=price.upgrades, residual=price.residual, obtained=unit.obtained,
         obtained_from=unit.obtained_from, received_on=unit.received_on, firmware=configuration.firmware,

@@ -883,6 +883,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/units/{unit_id}/replacement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Another unit of the model takes its place and prints all of its plan. */
+        post: operations["receive_replace_unit_studies__uuid_study_id__units__uuid_unit_id__replacement_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/units/{unit_id}/checks": {
         parameters: {
             query?: never;
@@ -2417,6 +2434,91 @@ export interface paths {
         put?: never;
         /** A figure of the ranking under any weights; nothing is saved. */
         post: operations["rank_rank_source_studies__uuid_study_id__units__uuid_unit_id__rank_source_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/results": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Artifact by machine: what each piece told and took, with what can be told apart. */
+        get: operations["rank_view_results_studies__uuid_study_id__results_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/results/pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Pieces of one line by machine with their photos, after the reveal. */
+        get: operations["rank_view_pieces_studies__uuid_study_id__results_pieces_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/results.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every figure of the table on a line of its own. */
+        get: operations["rank_results_csv_studies__uuid_study_id__results_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/results.xlsx": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The table as it is seen, and every figure on a line of its own. */
+        get: operations["rank_results_xlsx_studies__uuid_study_id__results_xlsx_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/result-source": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A figure of the table of results. */
+        get: operations["rank_result_source_studies__uuid_study_id__units__uuid_unit_id__result_source_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -4063,6 +4165,12 @@ export interface components {
              * @default false
              */
             is_control: boolean;
+            /**
+             * Unit
+             * @description which unit of the model: 1 is the first that came
+             * @default 1
+             */
+            unit: number;
         };
         /**
          * Conditions
@@ -4410,6 +4518,12 @@ export interface components {
              * @default false
              */
             is_control?: boolean;
+            /**
+             * Unit
+             * @description which unit of the model
+             * @default 1
+             */
+            unit?: number;
         };
         /**
          * FileLine
@@ -5453,6 +5567,13 @@ export interface components {
             machine: components["schemas"]["UnitMark"];
             /** Version */
             version: number;
+            /** Label */
+            label: string;
+            /**
+             * Replaced
+             * @description by which unit it was replaced and why; empty where it was not
+             */
+            replaced: string;
             /** Serial */
             serial: string | null;
             /**
@@ -5542,6 +5663,12 @@ export interface components {
             /** Version */
             version: number;
             /**
+             * Label
+             * @description what tells it from other units of its model; as before where left out
+             * @default null
+             */
+            label?: string | null;
+            /**
              * Serial
              * @default null
              */
@@ -5607,6 +5734,24 @@ export interface components {
         NotRecommended: {
             /** Reason */
             reason: string;
+        };
+        /**
+         * Replacement
+         * @description Why, and which unit of the model takes its place; without a number a new one is opened.
+         */
+        Replacement: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Reason */
+            reason: string;
+            /**
+             * Unit
+             * @default null
+             */
+            unit?: number | null;
         };
         /** NewCheck */
         NewCheck: {
@@ -9845,6 +9990,12 @@ export interface components {
             standings: components["schemas"]["StandingLine"][];
             /** Left Out */
             left_out: components["schemas"]["LeftOut"][];
+            /**
+             * Sides
+             * @description what can stand side by side in this study
+             */
+            sides: components["schemas"]["By"][];
+            by: components["schemas"]["By"];
             verdict: components["schemas"]["VerdictOut"];
             /** Flips */
             flips: components["schemas"]["Flip"][];
@@ -9886,6 +10037,11 @@ export interface components {
             /** Value */
             value: number;
         };
+        /**
+         * By
+         * @enum {string}
+         */
+        By: "machine" | "configuration" | "arm";
         /** Contribution */
         Contribution: {
             /** Code */
@@ -10127,6 +10283,11 @@ export interface components {
              * @default false
              */
             show_gated?: boolean;
+            /**
+             * @description what stands side by side: machines, or their configurations or arms
+             * @default machine
+             */
+            by?: components["schemas"]["By"];
         };
         /** SchoolsView */
         SchoolsView: {
@@ -10211,6 +10372,11 @@ export interface components {
              * @default false
              */
             show_gated?: boolean;
+            /**
+             * @description what stands side by side: machines, or their configurations or arms
+             * @default machine
+             */
+            by?: components["schemas"]["By"];
             /**
              * Enough
              * @default 60
@@ -10482,8 +10648,141 @@ export interface components {
              * @default false
              */
             show_gated?: boolean;
+            /**
+             * @description what stands side by side: machines, or their configurations or arms
+             * @default machine
+             */
+            by?: components["schemas"]["By"];
             /** Criterion */
             criterion: string;
+        };
+        /** ResultsView */
+        ResultsView: {
+            by: components["schemas"]["By"];
+            /** Sides */
+            sides: components["schemas"]["By"][];
+            /** Columns */
+            columns: components["schemas"]["UnitMark"][];
+            /** Groups */
+            groups: components["schemas"]["ResultGroup"][];
+            /**
+             * Every
+             * @description of all prints together, as they are ranked
+             */
+            every: components["schemas"]["ResultRow"][];
+            /**
+             * Measures
+             * @description codes that rows can be looked at by, those that most pieces tell first
+             */
+            measures: string[];
+            /** Apart */
+            apart: string[];
+            /** Revealed */
+            revealed: boolean;
+            /** How */
+            how: string;
+        };
+        /**
+         * Place
+         * @enum {string}
+         */
+        Place: "better" | "not told apart" | "behind" | "";
+        /**
+         * ResultCell
+         * @description One figure of one column: as it is written, with its numbers in what is shown; `cannot`: why there is none.
+         */
+        ResultCell: {
+            /** Text */
+            text: string;
+            /**
+             * Spread
+             * @description ± or both ends; empty where it is exact
+             */
+            spread: string;
+            /** Note */
+            note: string;
+            /** Needs */
+            needs: string;
+            /** Cannot */
+            cannot: string;
+            place: components["schemas"]["Place"];
+            /** Value */
+            value: number | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+        };
+        /** ResultGroup */
+        ResultGroup: {
+            /** Title */
+            title: string;
+            /** Pieces */
+            pieces: components["schemas"]["ResultPiece"][];
+        };
+        /**
+         * ResultPiece
+         * @description One artifact of one material in one arm; the first row is what it stands for while it is closed.
+         */
+        ResultPiece: {
+            /**
+             * Artifact Id
+             * Format: uuid
+             */
+            artifact_id: string;
+            /**
+             * Spool Id
+             * Format: uuid
+             */
+            spool_id: string;
+            /**
+             * Arm Id
+             * @description None where arms are columns
+             */
+            arm_id: string | null;
+            /** Artifact */
+            artifact: string;
+            /** Rows */
+            rows: components["schemas"]["ResultRow"][];
+        };
+        /** ResultRow */
+        ResultRow: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /**
+             * Cells
+             * @description in the order of the columns
+             */
+            cells: components["schemas"]["ResultCell"][];
+        };
+        /**
+         * PiecesView
+         * @description Pieces of one line side by side, once machines may be told.
+         */
+        PiecesView: {
+            /** Columns */
+            columns: components["schemas"]["PiecesOf"][];
+            /** Needs */
+            needs: string;
+        };
+        /** Piece */
+        Piece: {
+            /** Blind Code */
+            blind_code: string;
+            /** Copy Number */
+            copy_number: number;
+            /** Photos */
+            photos: string[];
+        };
+        /** PiecesOf */
+        PiecesOf: {
+            machine: components["schemas"]["UnitMark"];
+            /** Pieces */
+            pieces: components["schemas"]["Piece"][];
         };
         /** PublishView */
         PublishView: {
@@ -13318,6 +13617,42 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NotRecommended"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReceiveView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_replace_unit_studies__uuid_study_id__units__uuid_unit_id__replacement_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Replacement"];
             };
         };
         responses: {
@@ -16866,6 +17201,160 @@ export interface operations {
                 "application/json": components["schemas"]["RankFigure"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Source"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_view_results_studies__uuid_study_id__results_get: {
+        parameters: {
+            query?: {
+                by?: components["schemas"]["By"];
+            };
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ResultsView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_view_pieces_studies__uuid_study_id__results_pieces_get: {
+        parameters: {
+            query: {
+                by?: components["schemas"]["By"];
+                artifact: string;
+                spool: string;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PiecesView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_results_csv_studies__uuid_study_id__results_csv_get: {
+        parameters: {
+            query?: {
+                by?: components["schemas"]["By"];
+            };
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_results_xlsx_studies__uuid_study_id__results_xlsx_get: {
+        parameters: {
+            query?: {
+                by?: components["schemas"]["By"];
+            };
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_result_source_studies__uuid_study_id__units__uuid_unit_id__result_source_get: {
+        parameters: {
+            query: {
+                by?: components["schemas"]["By"];
+                code: string;
+                artifact?: string | null;
+                spool?: string | null;
+                arm?: string | null;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {

@@ -40,6 +40,21 @@ export function Rail({
         },
       })),
     ),
+    ...(rater || !studyId
+      ? []
+      : [
+          {
+            key: "t",
+            does: text.results,
+            base: true,
+            run: () =>
+              void navigate({
+                to: "/study/$studyId/$station",
+                params: { studyId, station: "rank" },
+                hash: "results",
+              }),
+          },
+        ]),
     ...(rater
       ? []
       : LIBRARY.map((l) => ({

@@ -1,5 +1,6 @@
 /** Words of these screens, by what they say. */
 export const text = {
+  results: "results: artifact by machine",
   yourAccount: "Your account",
   whereYouAreSigned: "Where you are signed in",
   thisOne: "this one",

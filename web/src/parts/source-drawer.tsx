@@ -11,6 +11,18 @@ import { text } from "./text";
 export type Figure =
   | { station: "measure"; specimen: string; feature?: string; finding?: string }
   | { station: "cost"; study: string; unit: string; part: string }
+  | {
+      station: "results";
+      study: string;
+      unit: string;
+      query: {
+        by: Schemas["ResultsView"]["by"];
+        code: string;
+        artifact?: string;
+        spool?: string;
+        arm?: string;
+      };
+    }
   | { station: "rank"; study: string; unit: string; criterion: string; shown: Schemas["WhatIf"] };
 
 const Open = createContext<(figure: Figure) => void>(() => {});
@@ -30,6 +42,12 @@ function ask(figure: Figure): Promise<Schemas["Source"]> {
       }),
     );
   const path = { study_id: figure.study, unit_id: figure.unit };
+  if (figure.station === "results")
+    return unwrap(
+      api.GET("/api/studies/{study_id}/units/{unit_id}/result-source", {
+        params: { path, query: figure.query },
+      }),
+    );
   if (figure.station === "cost")
     return unwrap(
       api.GET("/api/studies/{study_id}/units/{unit_id}/cost-source", {

@@ -23,10 +23,17 @@ export function Machines({
     change(
       picked.has(id)
         ? chosen.filter((c) => c.model_id !== id)
-        : [...chosen, { model_id: id, is_control: false }],
+        : [...chosen, { model_id: id, is_control: false, unit: 1 }],
     );
+  const unit = (id: string, n: number) => {
+    const mine = chosen.filter((c) => c.model_id === id);
+    if (!mine.some((c) => c.unit === n)) change([...chosen, { model_id: id, is_control: false, unit: n }]);
+    else if (mine.length > 1) change(chosen.filter((c) => c.model_id !== id || c.unit !== n));
+  };
   const control = (id: string, on: boolean) =>
-    change(chosen.map((c) => ({ ...c, is_control: on && c.model_id === id })));
+    change(
+      chosen.map((c) => ({ ...c, is_control: on && c.model_id === id && c.unit === picked.get(id)?.unit })),
+    );
   const names = new Set(library.models.filter((m) => picked.has(m.id)).map((m) => m.name));
   const pairs = library.lookalikes.filter((p) => names.has(p.first) && names.has(p.second));
   return (
@@ -38,7 +45,10 @@ export function Machines({
         {library.models.map((m) => {
           const c = picked.get(m.id);
           return (
-            <li key={m.id} className="flex min-h-[36px] items-center gap-2 border-b border-rule-2 py-0.5">
+            <li
+              key={m.id}
+              className="flex min-h-[36px] flex-wrap items-center gap-2 border-b border-rule-2 py-0.5"
+            >
               <label className="flex min-w-0 flex-1 items-center gap-2">
                 <input
                   type="checkbox"
@@ -69,6 +79,14 @@ export function Machines({
                   />
                   {text.control}
                 </label>
+              )}
+              {c && may && (
+                <Units
+                  name={m.name}
+                  known={Math.max(m.units, ...chosen.filter((x) => x.model_id === m.id).map((x) => x.unit))}
+                  chosen={chosen.filter((x) => x.model_id === m.id).map((x) => x.unit)}
+                  press={(n) => unit(m.id, n)}
+                />
               )}
             </li>
           );
@@ -107,5 +125,44 @@ export function Machines({
         )
       )}
     </>
+  );
+}
+
+/** Which units of a model take part; one more can be opened. */
+function Units({
+  name,
+  known,
+  chosen,
+  press,
+}: {
+  name: string;
+  known: number;
+  chosen: number[];
+  press: (n: number) => void;
+}) {
+  const next = Math.max(1, known) + 1;
+  const numbers = Array.from({ length: next - 1 }, (_, k) => k + 1);
+  return (
+    <fieldset className="flex basis-full flex-wrap items-center gap-1 pb-1 pl-6 text-small">
+      <legend className="sr-only">{text.unitsOf(name)}</legend>
+      {numbers.length > 1 &&
+        numbers.map((n) => (
+          <label
+            key={n}
+            className={`flex min-h-[26px] cursor-pointer items-center rounded border px-1.5 has-focus-visible:outline-2 has-focus-visible:outline-needle ${chosen.includes(n) ? "border-enamel bg-enamel text-on-enamel" : "border-rule"}`}
+          >
+            <input
+              type="checkbox"
+              className="sr-only"
+              checked={chosen.includes(n)}
+              onChange={() => press(n)}
+            />
+            {text.unitNo(n)}
+          </label>
+        ))}
+      <button type="button" className="text-ink-2 underline" onClick={() => press(next)}>
+        {numbers.length > 1 ? text.oneMoreUnit : text.secondUnit}
+      </button>
+    </fieldset>
   );
 }

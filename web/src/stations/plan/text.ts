@@ -1,6 +1,10 @@
 import type { Schemas } from "../../api/client";
 
 export const text = {
+  unitsOf: (name: string) => `Units of ${name} that take part`,
+  unitNo: (n: number) => `no. ${n}`,
+  secondUnit: "and a second unit of it",
+  oneMoreUnit: "one more",
   machines: "Machines",
   conditions: "Print conditions",
   policies: "Policies",

@@ -1,4 +1,6 @@
+import { useLocation, useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
+import type { Schemas } from "../../api/client";
 import { useMe, useRank } from "../../api/queries";
 import { useKeys } from "../../app/keys";
 import { Top } from "../../app/shell";
@@ -8,6 +10,7 @@ import { ProfileChip } from "../../parts/profile-chip";
 import { Buyers } from "./buyers";
 import { Chances } from "./chances";
 import { Figures } from "./figures";
+import { Results } from "./results";
 import { Scheme } from "./scheme";
 import { Schools } from "./schools";
 import { Standings } from "./standings";
@@ -22,8 +25,9 @@ export default function Rank({ studyId }: { studyId: string }) {
   const [asked, setAsked] = useState<Record<string, number> | null>(null);
   const [showGated, setShowGated] = useState(false);
   const [pair, setPair] = useState<string[]>([]);
-  const [shown, setShown] = useState<"all" | "two" | "schools">("all");
-  const whatIf = { profile_id: profileId, weights: asked, show_gated: showGated };
+  const [by, setBy] = useState<Schemas["WhatIf"]["by"]>("machine");
+  const [shown, show] = useShown(studyId);
+  const whatIf = { profile_id: profileId, weights: asked, show_gated: showGated, by };
   const rank = useRank(studyId, whatIf);
   const me = useMe();
   const view = rank.data;
@@ -53,6 +57,25 @@ export default function Rank({ studyId }: { studyId: string }) {
   // Of a few machines there is room to see all that counts side by side.
   const few = view.standings.length > 0 && view.standings.length <= 3;
   const may = me.data?.role === "owner" || me.data?.role === "reviewer";
+  const chosen = (
+    <Toggles
+      label={text.shown}
+      value={shown}
+      options={SHOWN.filter((v) => v === "all" || v === "results" || view.standings.length > 1).map((v) => ({
+        value: v,
+        name: text.shows[v],
+      }))}
+      change={show}
+      item="min-h-7 whitespace-nowrap"
+    />
+  );
+  if (shown === "results")
+    return (
+      <div className="grid h-full min-h-0 grid-rows-[auto_minmax(0,1fr)] gap-2 print:block">
+        <div className="print:hidden">{chosen}</div>
+        <Results studyId={studyId} />
+      </div>
+    );
   return (
     <div className="grid h-full min-h-0 grid-cols-[236px_minmax(0,1fr)_262px] gap-3 max-[1180px]:grid-cols-[190px_minmax(0,1fr)_214px] max-[1020px]:h-auto max-[1020px]:grid-cols-1">
       <Top>
@@ -88,15 +111,18 @@ export default function Rank({ studyId }: { studyId: string }) {
         may={may}
       />
       <div className="grid min-h-0 min-w-0 grid-rows-[auto_minmax(0,1fr)] gap-2 max-[1020px]:block">
-        {view.standings.length > 1 && (
-          <Toggles
-            label={text.shown}
-            value={shown}
-            options={(["all", "two", "schools"] as const).map((v) => ({ value: v, name: text.shows[v] }))}
-            change={setShown}
-            item="min-h-7 whitespace-nowrap"
-          />
-        )}
+        <div className="flex flex-wrap items-center gap-2">
+          {chosen}
+          {view.sides.length > 1 && shown === "all" && (
+            <Toggles
+              label={text.results.columns}
+              value={by}
+              options={view.sides.map((s) => ({ value: s, name: text.results.sides[s] }))}
+              change={setBy}
+              item="min-h-7 whitespace-nowrap"
+            />
+          )}
+        </div>
         {shown === "schools" ? (
           <Schools studyId={studyId} shown={whatIf} />
         ) : shown === "two" ? (
@@ -121,4 +147,22 @@ export default function Rank({ studyId }: { studyId: string }) {
       <Verdict view={view} />
     </div>
   );
+}
+
+const SHOWN = ["all", "results", "two", "schools"] as const;
+type Shown = (typeof SHOWN)[number];
+
+/** What is shown stands in the address, so that it can be linked to and gone back from. */
+function useShown(studyId: string): [Shown, (to: Shown) => void] {
+  const hash = useLocation({ select: (l) => l.hash });
+  const navigate = useNavigate();
+  return [
+    SHOWN.find((s) => s === hash) ?? "all",
+    (to) =>
+      void navigate({
+        to: "/study/$studyId/$station",
+        params: { studyId, station: "rank" },
+        ...(to === "all" ? {} : { hash: to }),
+      }),
+  ];
 }

@@ -1,0 +1,47 @@
+"""What one line alone (an artifact of one material) tells of every machine."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+
+from crevlo.core.estimate import NotDetermined
+from crevlo.core.evaluations.evaluation import Evaluation
+from crevlo.core.evidence import Evidence, Key
+from crevlo.core.figure import Figure
+from crevlo.core.statistics import Line, mean_over_lines, widest
+
+
+def evidence_on(evidence: Evidence, line: Key) -> Evidence:
+    """The same machines with what they printed of one line."""
+    return replace(
+        evidence,
+        machines={
+            key: replace(
+                m, runs=tuple(r for r in m.runs if r.line == line), idle=(),
+                filament={k: f for k, f in m.filament.items() if k == line},
+            )
+            for key, m in evidence.machines.items()
+        },
+        lines={line: evidence.lines[line]},
+        duels=tuple(d for d in evidence.duels if d.line == line),
+    )  # fmt: skip
+
+
+def figures_on_line(
+    evaluation: Evaluation, on: Evidence, of_all: Mapping[str, Sequence[Line]]
+) -> Mapping[str, Mapping[Key, Figure]]:
+    """Figures of an evaluation by quantity and machine; `on` is the evidence of the line.
+
+    A line that nobody printed twice borrows the widest spread of the others, which `of_all` holds by quantity.
+    """
+    made = evaluation.of_machines(on)
+    figures = {code: dict(of) for code, of in made.figures.items()}
+    for code, lines in made.lines.items():
+        borrowed = widest(of_all.get(code, []))
+        if len(lines) != 1 or lines[0].spread is not None or borrowed is None:
+            continue
+        one = [replace(lines[0], spread=borrowed.spread, dof=borrowed.dof)]
+        own = made.own.get(code, {})
+        for key, values in one[0].values.items():
+            if values and isinstance(figures[code].get(key), NotDetermined):
+                figures[code][key] = mean_over_lines(one, key, "a good print", own.get(key, 0.0))
+    return figures
