@@ -1,7 +1,8 @@
 """What one line alone (an artifact of one material) tells of every machine."""
 
+import math
 from collections.abc import Mapping, Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.evaluations.evaluation import Evaluation
@@ -26,22 +27,33 @@ def evidence_on(evidence: Evidence, line: Key) -> Evidence:
     )  # fmt: skip
 
 
-def figures_on_line(
-    evaluation: Evaluation, on: Evidence, of_all: Mapping[str, Sequence[Line]]
-) -> Mapping[str, Mapping[Key, Figure]]:
-    """Figures of an evaluation by quantity and machine; `on` is the evidence of the line.
+@dataclass(frozen=True, slots=True)
+class OnLine:
+    """Figures of one line by quantity and machine; `bare` are means of prints whose spread nobody knows."""
+
+    figures: Mapping[str, Mapping[Key, Figure]]
+    bare: Mapping[str, Mapping[Key, float]]
+
+
+def figures_on_line(evaluation: Evaluation, on: Evidence, of_all: Mapping[str, Sequence[Line]]) -> OnLine:
+    """What an evaluation says of one line; `on` is the evidence of it.
 
     A line that nobody printed twice borrows the widest spread of the others, which `of_all` holds by quantity.
     """
     made = evaluation.of_machines(on)
     figures = {code: dict(of) for code, of in made.figures.items()}
+    bare: dict[str, dict[Key, float]] = {}
     for code, lines in made.lines.items():
-        borrowed = widest(of_all.get(code, []))
-        if len(lines) != 1 or lines[0].spread is not None or borrowed is None:
+        if len(lines) != 1:
             continue
-        one = [replace(lines[0], spread=borrowed.spread, dof=borrowed.dof)]
+        borrowed = widest(of_all.get(code, [])) if lines[0].spread is None else None
+        one = [replace(lines[0], spread=borrowed.spread, dof=borrowed.dof) if borrowed else lines[0]]
         own = made.own.get(code, {})
         for key, values in one[0].values.items():
-            if values and isinstance(figures[code].get(key), NotDetermined):
+            if not values or not isinstance(figures[code].get(key), NotDetermined):
+                continue
+            if one[0].spread is None:
+                bare.setdefault(code, {})[key] = math.fsum(values) / len(values)
+            else:
                 figures[code][key] = mean_over_lines(one, key, "a good print", own.get(key, 0.0))
-    return figures
+    return OnLine(figures, bare)

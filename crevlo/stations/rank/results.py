@@ -2,6 +2,7 @@
 
 import uuid
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
 
 from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
@@ -231,9 +232,12 @@ def _piece(
 ) -> ResultPiece:  # fmt: skip
     on = evidence_on(evidence, line)
     figures: dict[str, Mapping[Key, Figure]] = {}
+    bare: dict[str, Mapping[Key, float]] = {}
     for evaluation in EVALUATIONS:
         if _of_pieces(evaluation) and evaluation.takes(evidence.lines[line].features):
-            figures |= figures_on_line(evaluation, on, of_all)
+            made = figures_on_line(evaluation, on, of_all)
+            figures |= made.figures
+            bare |= made.bare
     cannot = _cannot(bench, line, entrants)
     here = {e.key for e in entrants if line in e.bench.lines}
     # Where nothing was planned, that is said instead of what is missing.
@@ -241,12 +245,12 @@ def _piece(
     told = [q for c in figures if (q := QUANTITIES[c]).rests in (Rests.READINGS, Rests.DUELS)]
     wanted = [*told, *(q for q in (QUALITY, *_OF_RUNS) if q.code in figures)]
     rows = [
-        _row(q, _unit(q, bench), [figures[q.code].get(k, NotDetermined("")) for k in columns], columns, cannot,
-             unplanned | (_estimates(on) if q is TIME else {}))
+        _row(q, _unit(q, bench), [figures[q.code].get(k, NotDetermined("")) for k in columns], columns,
+             _Beside(cannot, unplanned | (_estimates(on) if q is TIME else {}), bare.get(q.code, {})))
         for q in wanted
     ]  # fmt: skip
     for q in (GRAMS, WASTE):
-        row = _row(q, q.unit, [_mass(on, k, line, q) for k in columns], columns, cannot, unplanned)
+        row = _row(q, q.unit, [_mass(on, k, line, q) for k in columns], columns, _Beside(cannot, unplanned))
         if q is GRAMS or any(float(c.text or 0) for c in row.cells):
             rows.append(row)
     known = [r for r in rows if any(c.value is not None for c in r.cells)]
@@ -314,32 +318,42 @@ def _every(inputs: StudyFigures) -> list[ResultRow]:
             continue
         figures = [inputs.figure(code, key) for key in columns]
         if any(central(f) is not None for f in figures):
-            rows.append(_row(q, _unit(q, inputs.bench), figures, columns, {}, {}))
+            rows.append(_row(q, _unit(q, inputs.bench), figures, columns, _Beside()))
     return rows
 
 
+@dataclass(frozen=True)
+class _Beside:
+    """What stands beside the figures of a row, by column: why there is none, a note, and what single prints gave where nobody
+    knows their spread."""
+
+    cannot: Mapping[uuid.UUID, str] = field(default_factory=dict)
+    notes: Mapping[uuid.UUID, str] = field(default_factory=dict)
+    bare: Mapping[Key, float] = field(default_factory=dict)
+
+
 def _row(
-    q: Quantity, unit: str, figures: Sequence[Figure], columns: Sequence[uuid.UUID], cannot: Mapping[uuid.UUID, str],
-    notes: Mapping[uuid.UUID, str],
-) -> ResultRow:  # fmt: skip
+    q: Quantity, unit: str, figures: Sequence[Figure], columns: Sequence[uuid.UUID], beside: _Beside
+) -> ResultRow:
     exact = all(isinstance(f, Estimate) and f.u == 0 for f in figures if not isinstance(f, NotDetermined))
     # A step, such as a grade, says nothing of how near the readings are to the next.
     judged = not (exact and q.rests is Rests.READINGS)
     placed = places(figures, q.better, judged=judged, least=0.5 * 10.0**-q.digits / q.factor)
     return ResultRow(
         code=q.code, name=q.name, unit=unit,
-        cells=[
-            _cell(q, figure, place, cannot.get(key, ""), notes.get(key, ""))
-            for key, figure, place in zip(columns, figures, placed, strict=True)
-        ],
+        cells=[_cell(q, f, place, key, beside) for key, f, place in zip(columns, figures, placed, strict=True)],
     )  # fmt: skip
 
 
-def _cell(q: Quantity, figure: Figure, place: Place, cannot: str, note: str) -> ResultCell:
+def _cell(q: Quantity, figure: Figure, place: Place, key: uuid.UUID, beside: _Beside) -> ResultCell:
+    cannot, note = beside.cannot.get(key, ""), beside.notes.get(key, "")
     if isinstance(figure, NotDetermined):
+        bare = None if cannot else beside.bare.get(key)
+        value = None if bare is None else q.factor * bare
         return ResultCell(
-            text="", spread="", note="" if cannot else note, needs="" if cannot else figure.needs, cannot=cannot, place=Place.NONE,
-            value=None, low=None, high=None,
+            text="" if value is None else _written(value, q), spread="" if value is None else "spread not known",
+            note="" if cannot else note, needs="" if cannot else figure.needs, cannot=cannot, place=Place.NONE,
+            value=value, low=None, high=None,
         )  # fmt: skip
     middle, (low, high) = central(figure), interval(figure)
     assert middle is not None

@@ -55,7 +55,7 @@ def _on(inputs: StudyFigures, field: list[Entrant], line: LineKey, code: str) ->
     evidence = evidence_of(inputs.bench, on)
     lines = rule.of_machines(evidence_of(inputs.bench, field)).lines
     made = rule.of_machines(evidence)
-    known = {rule.code: Results(figures_on_line(rule, evidence, lines), made.lines, made.own)}
+    known = {rule.code: Results(figures_on_line(rule, evidence, lines).figures, made.lines, made.own)}
     return StudyFigures(None, inputs.bench, inputs.compared, evidence, on, [], known)
 
 
