@@ -108,7 +108,7 @@ def test_a_piece_printed_once_borrows_the_spread_of_the_others(client: Client) -
     jobs = client.get(f"/api/studies/{study}/print")["jobs"]
     job = next(j for j in jobs if j["artifact"] == view["groups"][0]["pieces"][0]["artifact"])
     extra = new()
-    client.send("POST", f"/api/jobs/{job['id']}/added", {
+    client.send("POST", f"/api/jobs/{job['id']}/more", {
         "id": extra, "kind": "an extra copy", "counts": True, "reason": "to know the spread"})  # fmt: skip
     view = client.send(
         "PUT",

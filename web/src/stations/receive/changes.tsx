@@ -5,6 +5,7 @@ import { keys } from "../../api/keys";
 import { useChange } from "../../api/queries";
 import { day, Field, Trouble } from "../../parts/bits";
 import { Line, type Props } from "./line";
+import { Replacement } from "./replacement";
 import { text } from "./text";
 
 export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
@@ -164,6 +165,7 @@ export function Changes({ studyId, unit, rec, path, may, busy, send }: Props) {
         </Line>
       )}
       <p className="pt-2 text-small text-ink-2">{text.whatIsPrintedAnd}</p>
+      <Replacement studyId={studyId} unit={unit} may={may} />
     </>
   );
 }

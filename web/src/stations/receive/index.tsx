@@ -163,6 +163,7 @@ function Standing({ unit }: { unit: Unit }) {
             ? text.ofChecks(unit.checks.length - open, unit.checks.length)
             : text.checksPassed}
       {unit.price_paid === null && <span>{text.noPrice}</span>}
+      {unit.replaced && <b>{text.replacedShort}</b>}
       {unit.not_recommended && <b className="text-needle-ink">{text.notRecommended2}</b>}
     </span>
   );

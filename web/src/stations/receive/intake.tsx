@@ -40,6 +40,7 @@ export function Intake({
     const amount = (name: string) => typedNumber(String(given.get(name) ?? ""));
     return {
       serial: String(given.get("serial")).trim() || null,
+      label: String(given.get("label") ?? "").trim(),
       currency: /^[A-Z]{3}$/.test(money) ? money : null,
       price_paid: amount("price_paid"),
       upgrades: amount("upgrades") ?? 0,
@@ -164,6 +165,9 @@ export function Intake({
               disabled={!may}
               onChange={(e) => setMoney(e.target.value.toUpperCase())}
             />
+          </Field>
+          <Field label={text.unitLabel} hint={text.unitLabelHint}>
+            <input className="input" name="label" maxLength={40} defaultValue={unit.label} disabled={!may} />
           </Field>
           <Field label={text.serialNumber}>
             <input
