@@ -23,6 +23,10 @@ class ItemPath(StudyUnitPath):
     item_id: uuid.UUID
 
 
+class StudyItemPath(StudyPath):
+    item_id: uuid.UUID
+
+
 class JobPath(BaseModel):
     job_id: uuid.UUID
 

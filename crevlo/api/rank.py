@@ -1,16 +1,19 @@
 """The calls of station 7 Rank: buyers and the ranking."""
 
+import uuid
+
 from flask import Response
 from flask_login import current_user
 
 from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
-from crevlo.api.paths import ProfilePath, StudyPath, StudyUnitPath, VersionQuery
+from crevlo.api.paths import ProfilePath, StudyItemPath, StudyPath, StudyUnitPath, VersionQuery
 from crevlo.api.station import station
 from crevlo.stations.figures.source import Source
 from crevlo.stations.rank import (
     buyer,
     compare,
     ranking,
+    reference,
     results,
     results_sheet,
     results_source,
@@ -133,3 +136,28 @@ def results_xlsx(path: StudyPath, query: results.ResultsQuery) -> Response:
 def result_source(path: StudyUnitPath, query: results_source.ResultSourceQuery) -> Source:
     """A figure of the table of results."""
     return results_source.result_source(db(), path.study_id, path.unit_id, query)
+
+
+@api.get("/studies/<uuid:study_id>/references", responses={200: reference.References})
+@reads(NOT_BLIND)
+def view_references(path: StudyPath) -> reference.References:
+    """What this study's machines are held against, and what could be."""
+    return reference.view_references(db(), path.study_id, _criteria(path.study_id))
+
+
+@api.post("/studies/<uuid:study_id>/references", responses={200: reference.References})
+@writes(REVIEW)
+def add_reference(path: StudyPath, body: reference.NewReference) -> reference.References:
+    reference.add_reference(db(), path.study_id, body, current_user.id)
+    return reference.view_references(db(), path.study_id, _criteria(path.study_id))
+
+
+@api.delete("/studies/<uuid:study_id>/references/<uuid:item_id>", responses={200: reference.References})
+@writes(REVIEW)
+def remove_reference(path: StudyItemPath) -> reference.References:
+    reference.remove_reference(db(), path.study_id, path.item_id)
+    return reference.view_references(db(), path.study_id, _criteria(path.study_id))
+
+
+def _criteria(study_id: uuid.UUID) -> list[str]:
+    return [c.code for c in scheme.latest_scheme(db(), study_id).criteria]

@@ -273,8 +273,8 @@ class Bench:
 
     @cached_property
     def configurations(self) -> dict[uuid.UUID, Configuration]:
-        rows = self._ask.scalars(select(Configuration).where(Configuration.unit_id.in_(self._unit_ids)))
-        return {c.id: c for c in rows}
+        query = select(Configuration).where(Configuration.unit_id.in_(self._unit_ids))
+        return {c.id: c for c in self._ask.scalars(query)}
 
     @cached_property
     def line_of_run(self) -> dict[uuid.UUID, LineKey]:
@@ -286,8 +286,8 @@ class Bench:
 
     @cached_property
     def deviations(self) -> list[ProtocolDeviation]:
-        query = select(ProtocolDeviation).where(ProtocolDeviation.study_id == self.study.id)
-        return list(self._ask.scalars(query.order_by(ProtocolDeviation.recorded_at)))
+        mine = ProtocolDeviation.study_id == self.study.id
+        return list(self._ask.scalars(select(ProtocolDeviation).where(mine).order_by(ProtocolDeviation.recorded_at)))
 
     def _of_jobs(self, query: Select[Any], job_id: InstrumentedAttribute[uuid.UUID]) -> Select[Any]:
         """A query of what belongs to the jobs of this bench."""
@@ -321,6 +321,10 @@ class Bench:
         """These jobs alone, with what came of them."""
         run_ids = {run.id for job in jobs for run in self.runs.get(job.id, [])}
         return self._with(jobs=jobs, specimens=[s for s in self.specimens if s.run_id in run_ids])
+
+    def valued_as(self, study: Study) -> "Bench":
+        """The same prints with the currency and cost basis of another study."""
+        return self._with(study=study)
 
     def runs_of(self, unit_id: uuid.UUID) -> list[Run]:
         return [run for job in self.jobs_of(unit_id) for run in self.runs.get(job.id, [])]
@@ -381,9 +385,7 @@ class Bench:
 
     def safe(self, unit_id: uuid.UUID) -> bool | None:
         """True when every check passed last and testing has not ended, False when not, None while a check is missing."""
-        if self.records[unit_id].ended:
-            return False
-        return safety_standing(self.safety.get(unit_id, {}))
+        return False if self.records[unit_id].ended else safety_standing(self.safety.get(unit_id, {}))
 
     def untouched(self, specimen_id: uuid.UUID) -> bool:
         """Whether nobody has read, judged or scored it yet: only until then may its code be told beside its print."""

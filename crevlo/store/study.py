@@ -218,6 +218,25 @@ class GateRow(Identified, Base):
     )
 
 
+class StudyReference(Identified, Base):
+    """What a study's machines are held against: units of other studies ([study, unit] each), or figures that somebody states
+    ({code: {value, u}})."""
+
+    __tablename__ = "study_reference"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"), index=True)
+    kind: Mapped[str]
+    name: Mapped[str]
+    about: Mapped[str] = mapped_column(default="", server_default="")
+    members: Mapped[list[Any]]
+    figures: Mapped[dict[str, Any]]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    recorded_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (
+        UniqueConstraint("study_id", "name"),
+        CheckConstraint("length(name) between 1 and 80", name="name_length"),
+    )
+
+
 class ProtocolTemplate(Editable, Base):
     """A protocol kept under a name for later studies: arms, lines and policies, without machines or spools."""
 

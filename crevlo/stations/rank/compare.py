@@ -11,14 +11,16 @@ from crevlo.core.evaluations.evaluation import Rests
 from crevlo.core.figure import Figure
 from crevlo.core.pairwise import Ahead, Pair, compare, say_compared
 from crevlo.stations.bench import Bench
+from crevlo.stations.figures.reference import Reference, references_of
 from crevlo.stations.figures.study import StudyFigures, figures_on, study_figures
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.shape import Missing, Quantity, Refused, Shape, quantity
 from crevlo.stations.study import LineKey, line_of
+from crevlo.store.study import StudyUnit
 
 
 class CompareQuery(BaseModel):
-    """Two machines, or one in two arms; an arm that is not named is the first."""
+    """Two machines, or one in two arms; an arm that is not named is the first. The second may be a reference of the study."""
 
     first: uuid.UUID
     second: uuid.UUID
@@ -63,6 +65,9 @@ def view_compared(session: Session, study_id: uuid.UUID, asked: CompareQuery) ->
     bench = inputs.bench
     units = {u.unit_id: u for u in bench.units}
     arms = bench.protocol.arms if bench.protocol else []
+    held = next((r for r in references_of(session, inputs) if r.id == asked.second), None)
+    if asked.first in units and held is not None:
+        return _against(inputs, units[asked.first], held)
     if asked.first not in units or asked.second not in units:
         raise Missing("This unit takes no part in the study.")
     of = [next((a for a in arms if a.id == (arm or arms[0].id)), None) for arm in (asked.first_arm, asked.second_arm)]
@@ -87,6 +92,31 @@ def view_compared(session: Session, study_id: uuid.UUID, asked: CompareQuery) ->
             for pair, m in zip(known, made, strict=True)
         ],
         how=_how(bench, shared, sum(m.difference is not None for m in made)),
+    )  # fmt: skip
+
+
+def _against(inputs: StudyFigures, entry: StudyUnit, held: Reference) -> ComparedView:
+    """A machine and a reference, on what both printed; stated figures stand against all of its prints."""
+    bench = inputs.bench
+    arms = bench.protocol.arms if bench.protocol else []
+    if not arms:
+        raise Missing("This study has no protocol.")
+    mine = _printed(bench, entry.unit_id, arms[0].id)
+    theirs = {line for m in held.members for line in m.printed}
+    shared = {line for line in mine if line in theirs} if held.members else mine
+    ours, other = figures_on(inputs, arms[0].id, shared), held.on(sorted(shared, key=str))
+    pairs = [_pair(c, ours.figure(c, entry.unit_id), other.figure(c)) for c in QUANTITIES if ours.has(c)]
+    known = [p for p in pairs if not (isinstance(p.first, NotDetermined) and isinstance(p.second, NotDetermined))]
+    made = compare(known)
+    mark = held.members[0].mark if len(held.members) == 1 else entry.unit.mark
+    return ComparedView(
+        first=mark_of(entry), second=UnitMark(unit_id=held.id, name=held.name, mark=mark, is_control=False), arms=[],
+        first_arm=arms[0].id, second_arm=arms[0].id, says=say_compared(entry.unit.name, held.name, made),
+        lines=[
+            _line(inputs, pair, (m.difference, m.low, m.high), differs=m.differs, ahead=m.ahead)
+            for pair, m in zip(known, made, strict=True)
+        ],
+        how=f"{held.name}: {held.age}. {_how(bench, shared, sum(m.difference is not None for m in made))}",
     )  # fmt: skip
 
 

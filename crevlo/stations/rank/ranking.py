@@ -17,7 +17,8 @@ from crevlo.core.ranking.value import Shape as ValueShape
 from crevlo.core.ranking.value import ValueFunction, value_function, value_of
 from crevlo.core.ranking.verdict import Ranked, Verdict, say_verdict
 from crevlo.stations.evidence.entrant import By, Entrant, sides_of
-from crevlo.stations.figures.study import StudyFigures, study_figures_by
+from crevlo.stations.figures.reference import references_of
+from crevlo.stations.figures.study import StudyFigures, study_figures, study_figures_by
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Missing, Quantity, Refused, Shape, quantity
@@ -25,6 +26,7 @@ from crevlo.stations.rank.buyer import Weights, buyers_of
 from crevlo.stations.rank.criteria import BY_CODE, Anchor, anchors_of, unit_of
 from crevlo.stations.rank.flip import Flip, flips_of
 from crevlo.stations.rank.must_have import MustHaveChoice, MustHaveOut, choices, gate_out, judge
+from crevlo.stations.rank.reference import ReferenceLine, reference_lines
 from crevlo.stations.rank.scheme import latest_scheme
 from crevlo.store.study import BuyerProfile, CriterionRow
 
@@ -118,6 +120,7 @@ class RankView(Shape):
     flips: list[Flip]
     flips_words: str = Field(description="why there is no flip to show, or what they are of")
     reasons: list[Reason]
+    references: list[ReferenceLine]
     apart: list[str] = Field(description="what is printed but kept out of the comparison, and why")
     missing_cells: int
     cells: int
@@ -214,7 +217,11 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
             gate_out(g, [judged[e.key][at] for e in to_rank], bench.study.currency)
             for at, g in enumerate(profile.gates)
         ],
-        must_have_choices=choices(bench), sides=sides_of(inputs.bench), by=what_if.by, apart=inputs.apart, standings=standings,
+        must_have_choices=choices(bench), sides=sides_of(inputs.bench), by=what_if.by, apart=inputs.apart,
+        references=reference_lines(
+            references_of(session, study_figures(session, study_id)), [c.code for c in criteria], functions, shares,
+            (entries[order[0]].name, rows[order[0]]) if order else None, bench.study.seed,
+        ), standings=standings,
         left_out=_left_out(inputs, failing, what_if.show_gated, criteria, functions, shares),
         verdict=_with_caveats(verdict, in_question, judged),
         flips=flips, flips_words=_flips_words(flips, [middle[i] for i in whole], len(entries)),

@@ -2,7 +2,6 @@
 
 import uuid
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
 
 from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
@@ -18,18 +17,19 @@ from crevlo.core.evaluations.scale import SCALE
 from crevlo.core.evaluations.sizes import SIZES
 from crevlo.core.evaluations.success import FIRST
 from crevlo.core.evidence import Evidence, Key
-from crevlo.core.figure import Counted, Figure, central, interval
-from crevlo.core.in_row import Place, places
+from crevlo.core.figure import Figure, central
 from crevlo.core.on_line import evidence_on, figures_on_line
 from crevlo.core.statistics import Line
 from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.entrant import By, Entrant, sides_of
 from crevlo.stations.evidence.study import evidence_of
-from crevlo.stations.figures.study import StudyFigures, entrants_by, study_figures_by
+from crevlo.stations.figures.reference import Reference, references_of
+from crevlo.stations.figures.study import StudyFigures, entrants_by, study_figures, study_figures_by
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.photo import photos_of
 from crevlo.stations.kit.shape import Missing, Shape
+from crevlo.stations.rank.results_row import Beside, ResultRow, row_of
 from crevlo.stations.study import LineKey, line_of
 
 
@@ -40,27 +40,6 @@ class ResultsQuery(BaseModel):
 class PiecesQuery(ResultsQuery):
     artifact: uuid.UUID
     spool: uuid.UUID
-
-
-class ResultCell(Shape):
-    """One figure of one column: as it is written, with its numbers in what is shown; `cannot`: why there is none."""
-
-    text: str
-    spread: str = Field(description="± or both ends; empty where it is exact")
-    note: str
-    needs: str
-    cannot: str
-    place: Place
-    value: float | None
-    low: float | None
-    high: float | None
-
-
-class ResultRow(Shape):
-    code: str
-    name: str
-    unit: str
-    cells: list[ResultCell] = Field(description="in the order of the columns")
 
 
 class ResultPiece(Shape):
@@ -78,10 +57,17 @@ class ResultGroup(Shape):
     pieces: list[ResultPiece]
 
 
+class ReferenceColumn(Shape):
+    id: uuid.UUID
+    name: str
+    age: str
+
+
 class ResultsView(Shape):
     by: By
     sides: list[By]
     columns: list[UnitMark]
+    references: list[ReferenceColumn] = Field(description="columns after those, held against but not compared")
     groups: list[ResultGroup]
     every: list[ResultRow] = Field(description="of all prints together, as they are ranked")
     measures: list[str] = Field(description="codes that rows can be looked at by, those that most pieces tell first")
@@ -123,9 +109,11 @@ _HOW = (
 
 def view_results(session: Session, study_id: uuid.UUID, asked: ResultsQuery) -> ResultsView:
     inputs = study_figures_by(session, study_id, asked.by)
+    references = references_of(session, study_figures(session, study_id))
     if inputs.state is None:
-        return _table(inputs, asked.by)
-    return _tables.get(inputs.state, lambda: _table(inputs, asked.by))
+        return _table(inputs, asked.by, references)
+    key = " ".join([inputs.state, *(r.state for r in references)])
+    return _tables.get(key, lambda: _table(inputs, asked.by, references))
 
 
 def view_pieces(session: Session, study_id: uuid.UUID, asked: PiecesQuery) -> PiecesView:
@@ -181,7 +169,7 @@ def side_by_side(inputs: StudyFigures, by: By) -> list[Entrant]:
     ]
 
 
-def _table(inputs: StudyFigures, by: By) -> ResultsView:
+def _table(inputs: StudyFigures, by: By, references: Sequence[Reference]) -> ResultsView:
     bench = inputs.bench
     columns = [e.key for e in inputs.entrants]
     arms = bench.protocol.arms if bench.protocol else []
@@ -198,14 +186,15 @@ def _table(inputs: StudyFigures, by: By) -> ResultsView:
         for spool in spools:
             lines = sorted((k for k in _printed(mine) if k[1] == spool), key=lambda k: bench.artifacts[k[0]].name)
             of = None if by is By.ARM else arm.id
-            pieces = [_piece(bench, evidence, of_all, line, columns, mine, of) for line in lines]
+            pieces = [_piece(bench, evidence, of_all, line, columns, mine, of, references) for line in lines]
             if pieces and spool is not None:
                 title = f"{bench.spools[spool].material} {bench.spools[spool].colour}, {bench.spools[spool].code}"
                 groups.append(ResultGroup(title=f"{title}, {arm.name}" if several else title, pieces=pieces))
     codes = [row.code for group in groups for piece in group.pieces for row in piece.rows]
     measures = sorted(set(codes), key=lambda c: (-codes.count(c), list(_ORDER).index(c)))
     return ResultsView(
-        by=by, sides=sides_of(bench), columns=[e.mark for e in inputs.entrants], groups=groups, every=_every(inputs),
+        by=by, sides=sides_of(bench), columns=[e.mark for e in inputs.entrants], groups=groups, every=_every(inputs, references),
+        references=[ReferenceColumn(id=r.id, name=r.name, age=r.age) for r in references],
         measures=measures, apart=inputs.apart, revealed=bench.study.revealed_at is not None, how=_HOW,
     )  # fmt: skip
 
@@ -229,6 +218,7 @@ def _printed(entrants: Sequence[Entrant]) -> set[LineKey]:
 def _piece(
     bench: Bench, evidence: Evidence, of_all: Mapping[str, Sequence[Line]], line: LineKey, columns: Sequence[uuid.UUID],
     entrants: Sequence[Entrant], arm_id: uuid.UUID | None,
+    references: Sequence[Reference],
 ) -> ResultPiece:  # fmt: skip
     on = evidence_on(evidence, line)
     figures: dict[str, Mapping[Key, Figure]] = {}
@@ -239,18 +229,26 @@ def _piece(
             figures |= made.figures
             bare |= made.bare
     cannot = _cannot(bench, line, entrants)
+    held = [r.on([line]) for r in references]
     here = {e.key for e in entrants if line in e.bench.lines}
     # Where nothing was planned, that is said instead of what is missing.
     unplanned = {k: "not planned" for k in columns if k not in here}
     told = [q for c in figures if (q := QUANTITIES[c]).rests in (Rests.READINGS, Rests.DUELS)]
     wanted = [*told, *(q for q in (QUALITY, *_OF_RUNS) if q.code in figures)]
     rows = [
-        _row(q, _unit(q, bench), [figures[q.code].get(k, NotDetermined("")) for k in columns], columns,
-             _Beside(cannot, unplanned | (_estimates(on) if q is TIME else {}), bare.get(q.code, {})))
+        row_of(q, _unit(q, bench), [figures[q.code].get(k, NotDetermined("")) for k in columns], columns,
+             Beside(cannot, unplanned | (_estimates(on) if q is TIME else {}), bare.get(q.code, {})), {r.id: _held(q, r) for r in held})
         for q in wanted
     ]  # fmt: skip
     for q in (GRAMS, WASTE):
-        row = _row(q, q.unit, [_mass(on, k, line, q) for k in columns], columns, _Beside(cannot, unplanned))
+        row = row_of(
+            q,
+            q.unit,
+            [_mass(on, k, line, q) for k in columns],
+            columns,
+            Beside(cannot, unplanned),
+            {r.id: _held(q, r) for r in held},
+        )
         if q is GRAMS or any(float(c.text or 0) for c in row.cells):
             rows.append(row)
     known = [r for r in rows if any(c.value is not None for c in r.cells)]
@@ -280,7 +278,7 @@ def _unit(q: Quantity, bench: Bench) -> str:
     return bench.study.currency if q.unit == "money" else q.unit
 
 
-def _mass(on: Evidence, key: uuid.UUID, line: LineKey, q: Quantity) -> Figure:
+def _mass(on: Evidence, key: uuid.UUID, line: Key, q: Quantity) -> Figure:
     machine = on.machines.get(key)
     plate = machine.filament.get(line) if machine else None
     if plate is None:
@@ -310,7 +308,15 @@ def _cannot(bench: Bench, line: LineKey, entrants: Sequence[Entrant]) -> dict[uu
     return found
 
 
-def _every(inputs: StudyFigures) -> list[ResultRow]:
+def _held(q: Quantity, reference: Reference) -> Figure:
+    if q.code in QUANTITIES:
+        return reference.figure(q.code)
+    lines = [k for m in reference.members for k in m.evidence.lines]
+    found = [_mass(m.evidence, m.unit_id, line, q) for m in reference.members for line in lines[:1]]
+    return found[0] if len(found) == 1 else NotDetermined("one machine")
+
+
+def _every(inputs: StudyFigures, references: Sequence[Reference]) -> list[ResultRow]:
     columns = [e.key for e in inputs.entrants]
     rows = []
     for code, q in QUANTITIES.items():
@@ -318,62 +324,7 @@ def _every(inputs: StudyFigures) -> list[ResultRow]:
             continue
         figures = [inputs.figure(code, key) for key in columns]
         if any(central(f) is not None for f in figures):
-            rows.append(_row(q, _unit(q, inputs.bench), figures, columns, _Beside()))
+            rows.append(
+                row_of(q, _unit(q, inputs.bench), figures, columns, Beside(), {r.id: _held(q, r) for r in references})
+            )
     return rows
-
-
-@dataclass(frozen=True)
-class _Beside:
-    """What stands beside the figures of a row, by column: why there is none, a note, and what single prints gave where nobody
-    knows their spread."""
-
-    cannot: Mapping[uuid.UUID, str] = field(default_factory=dict)
-    notes: Mapping[uuid.UUID, str] = field(default_factory=dict)
-    bare: Mapping[Key, float] = field(default_factory=dict)
-
-
-def _row(
-    q: Quantity, unit: str, figures: Sequence[Figure], columns: Sequence[uuid.UUID], beside: _Beside
-) -> ResultRow:
-    exact = all(isinstance(f, Estimate) and f.u == 0 for f in figures if not isinstance(f, NotDetermined))
-    # A step, such as a grade, says nothing of how near the readings are to the next.
-    judged = not (exact and q.rests is Rests.READINGS)
-    placed = places(figures, q.better, judged=judged, least=0.5 * 10.0**-q.digits / q.factor)
-    return ResultRow(
-        code=q.code, name=q.name, unit=unit,
-        cells=[_cell(q, f, place, key, beside) for key, f, place in zip(columns, figures, placed, strict=True)],
-    )  # fmt: skip
-
-
-def _cell(q: Quantity, figure: Figure, place: Place, key: uuid.UUID, beside: _Beside) -> ResultCell:
-    cannot, note = beside.cannot.get(key, ""), beside.notes.get(key, "")
-    if isinstance(figure, NotDetermined):
-        bare = None if cannot else beside.bare.get(key)
-        value = None if bare is None else q.factor * bare
-        return ResultCell(
-            text="" if value is None else _written(value, q), spread="" if value is None else "spread not known",
-            note="" if cannot else note, needs="" if cannot else figure.needs, cannot=cannot, place=Place.NONE,
-            value=value, low=None, high=None,
-        )  # fmt: skip
-    middle, (low, high) = central(figure), interval(figure)
-    assert middle is not None
-    value, low, high = (q.factor * x for x in (middle, low, high))
-    if isinstance(figure, Counted):
-        text, spread = f"{figure.good} of {figure.tries}", ""
-    else:
-        text = _written(value, q)
-        even = isinstance(figure, Estimate)
-        half = f"{(high - low) / 2:.{q.digits}f}"
-        spread = f"± {half}" if even else f"{_written(low, q)} to {_written(high, q)}"
-        if float(half) == 0:
-            spread = ""
-    return ResultCell(
-        text=text, spread=spread, note=note, needs="", cannot="", place=place, value=value, low=low, high=high
-    )
-
-
-def _written(value: float, q: Quantity) -> str:
-    """With its sign where 0 is best."""
-    text = f"{abs(value):.{q.digits}f}"
-    sign = "−" if value < 0 else "+" if q.better is Better.ZERO else ""
-    return text if float(text) == 0 else f"{sign}{text}"

@@ -9,7 +9,8 @@ from openpyxl.styles import Alignment, Font
 from openpyxl.utils import get_column_letter
 
 from crevlo.core.in_row import Place
-from crevlo.stations.rank.results import ResultCell, ResultRow, ResultsView
+from crevlo.stations.rank.results import ResultsView
+from crevlo.stations.rank.results_row import ResultCell, ResultRow
 
 _HEAD = (
     "group", "artifact", "figure", "unit", "machine", "value", "low", "high", "as written", "place", "note", "missing",
@@ -35,7 +36,7 @@ def results_xlsx(view: ResultsView) -> bytes:
     assert seen is not None
     seen.title = "Results"
     bold = Font(bold=True)
-    seen.append(["Results", "", "", *[_plain(c.name) for c in view.columns]])
+    seen.append(["Results", "", "", *[_plain(name) for name in _names(view)]])
     for cell in seen[1]:
         cell.font, cell.alignment = bold, Alignment(wrap_text=True, vertical="top")
     for title, artifact, row in _rows(view):
@@ -51,7 +52,7 @@ def results_xlsx(view: ResultsView) -> bytes:
     ]:
         seen.append([_plain(words)])
     seen.freeze_panes = "D2"
-    for at, width in enumerate([22, 30, 10, *[20] * len(view.columns)], 1):
+    for at, width in enumerate([22, 30, 10, *[20] * len(_names(view))], 1):
         seen.column_dimensions[get_column_letter(at)].width = width
     figures = book.create_sheet("Figures")
     figures.append(list(_HEAD))
@@ -62,6 +63,10 @@ def results_xlsx(view: ResultsView) -> bytes:
     out = io.BytesIO()
     book.save(out)
     return out.getvalue()
+
+
+def _names(view: ResultsView) -> list[str]:
+    return [c.name for c in view.columns] + [f"{r.name} (reference)" for r in view.references]
 
 
 def _rows(view: ResultsView) -> Iterator[tuple[str, str, ResultRow]]:
@@ -91,11 +96,11 @@ def _lines(view: ResultsView) -> Iterator[list[str | float]]:
         if new_title:
             title = new_title
         artifact = new_artifact or artifact
-        for mark, cell in zip(view.columns, row.cells, strict=True):
+        for name, cell in zip(_names(view), row.cells, strict=True):
             numbers = ["" if x is None else x for x in (cell.value, cell.low, cell.high)]
             missing = f"cannot: {cell.cannot}" if cell.cannot else f"needs {cell.needs}" if cell.needs else ""
             yield [
-                title, artifact, row.name, row.unit, mark.name, *numbers, f"{cell.text} {cell.spread}".strip(), cell.place.value,
+                title, artifact, row.name, row.unit, name, *numbers, f"{cell.text} {cell.spread}".strip(), cell.place.value,
                 cell.note, missing,
             ]  # fmt: skip
 

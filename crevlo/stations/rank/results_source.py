@@ -10,9 +10,11 @@ from crevlo.core.evaluations.evaluation import Results
 from crevlo.core.on_line import figures_on_line
 from crevlo.stations.evidence.entrant import Entrant
 from crevlo.stations.evidence.study import evidence_of, plate_of, weighed
+from crevlo.stations.figures.reference import Reference, references_of
 from crevlo.stations.figures.source import Input, Source, figure_source
-from crevlo.stations.figures.study import StudyFigures, study_figures_by
+from crevlo.stations.figures.study import StudyFigures, study_figures, study_figures_by
 from crevlo.stations.kit.shape import Missing
+from crevlo.stations.kit.shape import quantity as as_quantity
 from crevlo.stations.rank.results import GRAMS, WASTE, ResultsQuery, side_by_side
 from crevlo.stations.study import LineKey, line_of
 
@@ -29,6 +31,9 @@ class ResultSourceQuery(ResultsQuery):
 def result_source(session: Session, study_id: uuid.UUID, key: uuid.UUID, asked: ResultSourceQuery) -> Source:
     """Raises Missing for a column, a piece or a figure that is not in the table."""
     inputs = study_figures_by(session, study_id, asked.by)
+    held = next((r for r in references_of(session, study_figures(session, study_id)) if r.id == key), None)
+    if held is not None:
+        return _of_reference(inputs, held, asked)
     if asked.artifact is None or asked.spool is None:
         return figure_source(session, inputs, key, asked.code)
     line = (asked.artifact, asked.spool)
@@ -83,4 +88,25 @@ def _masses(entrant: Entrant, line: LineKey, code: str) -> Source:
         title=f"{quantity.name}, {entrant.name}", amount=f"{sum(amounts) / len(amounts):.{quantity.digits}f} g a part",
         rule=f"Mean over its plates of what is {quantity.rule}.", inputs=rows, entries=[],
         departures=bench.departures_of(entrant.entry.unit_id),
+    )  # fmt: skip
+
+
+def _of_reference(inputs: StudyFigures, held: Reference, asked: ResultSourceQuery) -> Source:
+    """Which machines of which studies it rests on, or who states it."""
+    quantity = QUANTITIES.get(asked.code)
+    if quantity is None:
+        raise Missing("There is no such figure.")
+    unit = inputs.bench.study.currency if quantity.unit == "money" else quantity.unit
+    if asked.artifact is not None and asked.spool is not None:
+        held = held.on([(asked.artifact, asked.spool)])
+    return Source(
+        title=f"{quantity.name}, {held.name}", amount=as_quantity(held.figure(asked.code), unit, quantity.digits).words,
+        rule=f"{quantity.rule} As a reference: {held.age}.", entries=[],
+        inputs=[
+            Input(
+                name=f"{m.name}, {m.study}", amount=as_quantity(m.figure(asked.code), unit, quantity.digits).words,
+                note="its prints of the same pieces and material, valued as here",
+            )
+            for m in held.members
+        ],
     )  # fmt: skip

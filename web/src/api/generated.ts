@@ -2525,6 +2525,39 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/references": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What this study's machines are held against, and what could be. */
+        get: operations["rank_view_references_studies__uuid_study_id__references_get"];
+        put?: never;
+        post: operations["rank_add_reference_studies__uuid_study_id__references_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/references/{item_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["rank_remove_reference_studies__uuid_study_id__references__uuid_item_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/publish": {
         parameters: {
             query?: never;
@@ -10006,6 +10039,8 @@ export interface components {
             flips_words: string;
             /** Reasons */
             reasons: components["schemas"]["Reason"][];
+            /** References */
+            references: components["schemas"]["ReferenceLine"][];
             /**
              * Apart
              * @description what is printed but kept out of the comparison, and why
@@ -10199,6 +10234,36 @@ export interface components {
             name: string;
             /** Points */
             points: number;
+        };
+        /**
+         * ReferenceLine
+         * @description A reference under the same weights; its total is an interval where figures are missing.
+         */
+        ReferenceLine: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** About */
+            about: string;
+            /** Age */
+            age: string;
+            /** Total Low */
+            total_low: number;
+            /** Total High */
+            total_high: number;
+            /** Missing */
+            missing: number;
+            /** Needs */
+            needs: string[];
+            /**
+             * Says
+             * @description whether the first of this study would replace it
+             */
+            says: string;
         };
         /**
          * Shape
@@ -10663,6 +10728,11 @@ export interface components {
             sides: components["schemas"]["By"][];
             /** Columns */
             columns: components["schemas"]["UnitMark"][];
+            /**
+             * References
+             * @description columns after those, held against but not compared
+             */
+            references: components["schemas"]["ReferenceColumn"][];
             /** Groups */
             groups: components["schemas"]["ResultGroup"][];
             /**
@@ -10687,6 +10757,18 @@ export interface components {
          * @enum {string}
          */
         Place: "better" | "not told apart" | "behind" | "";
+        /** ReferenceColumn */
+        ReferenceColumn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Age */
+            age: string;
+        };
         /**
          * ResultCell
          * @description One figure of one column: as it is written, with its numbers in what is shown; `cannot`: why there is none.
@@ -10755,7 +10837,7 @@ export interface components {
             unit: string;
             /**
              * Cells
-             * @description in the order of the columns
+             * @description in the order of the columns, then of the references
              */
             cells: components["schemas"]["ResultCell"][];
         };
@@ -10783,6 +10865,135 @@ export interface components {
             machine: components["schemas"]["UnitMark"];
             /** Pieces */
             pieces: components["schemas"]["Piece"][];
+        };
+        /** References */
+        References: {
+            /** References */
+            references: components["schemas"]["ReferenceOut"][];
+            /** Choices */
+            choices: components["schemas"]["StudyChoice"][];
+            /**
+             * Figures
+             * @description what can be stated: the criteria of this study
+             */
+            figures: components["schemas"]["FigureChoice"][];
+        };
+        /** FigureChoice */
+        FigureChoice: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * ReferenceKind
+         * @enum {string}
+         */
+        ReferenceKind: "machine" | "typical" | "stated";
+        /** ReferenceOut */
+        ReferenceOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["ReferenceKind"];
+            /** Name */
+            name: string;
+            /** About */
+            about: string;
+            /** Age */
+            age: string;
+            /**
+             * Known
+             * @description of the criteria how many it has a figure of
+             */
+            known: number;
+        };
+        /**
+         * StudyChoice
+         * @description Another study, with its machines that printed.
+         */
+        StudyChoice: {
+            /**
+             * Study Id
+             * Format: uuid
+             */
+            study_id: string;
+            /** Title */
+            title: string;
+            /** Units */
+            units: components["schemas"]["UnitChoice"][];
+        };
+        /** UnitChoice */
+        UnitChoice: {
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * NewReference
+         * @description A machine of another study (one member), what is typical of several, or figures that somebody states.
+         */
+        NewReference: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["ReferenceKind"];
+            /** Name */
+            name: string;
+            /**
+             * About
+             * @description whose it is, and where stated figures come from
+             * @default
+             */
+            about?: string;
+            /**
+             * Members
+             * @default []
+             */
+            members?: components["schemas"]["MemberIn"][];
+            /**
+             * Figures
+             * @default {}
+             */
+            figures?: {
+                [key: string]: components["schemas"]["StatedFigure"];
+            };
+        };
+        /** MemberIn */
+        MemberIn: {
+            /**
+             * Study Id
+             * Format: uuid
+             */
+            study_id: string;
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+        };
+        /**
+         * StatedFigure
+         * @description As somebody states it, in what is shown; ± at 95 % where they say it.
+         */
+        StatedFigure: {
+            /** Value */
+            value: number;
+            /**
+             * Expanded
+             * @default 0
+             */
+            expanded?: number;
         };
         /** PublishView */
         PublishView: {
@@ -17363,6 +17574,104 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Source"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_view_references_studies__uuid_study_id__references_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["References"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_add_reference_studies__uuid_study_id__references_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewReference"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["References"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rank_remove_reference_studies__uuid_study_id__references__uuid_item_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                item_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["References"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -10,6 +10,7 @@ import { ProfileChip } from "../../parts/profile-chip";
 import { Buyers } from "./buyers";
 import { Chances } from "./chances";
 import { Figures } from "./figures";
+import { References } from "./references";
 import { Results } from "./results";
 import { Scheme } from "./scheme";
 import { Schools } from "./schools";
@@ -97,6 +98,7 @@ export default function Rank({ studyId }: { studyId: string }) {
             }}
           />
         )}
+        <References studyId={studyId} count={view.references.length} may={may} />
         <Scheme studyId={studyId} number={view.scheme_number} may={may} />
       </Top>
       <Weighting
@@ -126,7 +128,11 @@ export default function Rank({ studyId }: { studyId: string }) {
         {shown === "schools" ? (
           <Schools studyId={studyId} shown={whatIf} />
         ) : shown === "two" ? (
-          <Two studyId={studyId} machines={view.standings.map((s) => s.machine)} />
+          <Two
+            studyId={studyId}
+            machines={view.standings.map((s) => s.machine)}
+            references={view.references}
+          />
         ) : (
           <div
             className={`grid min-h-0 min-w-0 gap-3 max-[1020px]:block ${few ? "grid-rows-[auto_auto_minmax(0,1fr)]" : "grid-rows-[minmax(0,1fr)_auto]"}`}

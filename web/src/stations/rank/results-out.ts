@@ -29,9 +29,14 @@ const written = (c: Schemas["ResultCell"]) =>
     ? `${text.results.cannot}: ${c.cannot}`
     : [MARKS[c.place] ?? "", c.text, c.spread, c.note].filter(Boolean).join(" ");
 
+const headings = (table: ResultsTable) => [
+  ...table.columns.map((c) => c.name),
+  ...table.references.map((r) => text.two.reference(r.name)),
+];
+
 /** For a spreadsheet: cells apart by tabs. */
 export function asText(seen: Seen): string {
-  const head = [text.results.title, "", "", ...seen.table.columns.map((c) => c.name)];
+  const head = [text.results.title, "", "", ...headings(seen.table)];
   return [
     head,
     ...lines(seen).map((l) => ("title" in l ? [l.title] : [l.head, l.name, l.unit, ...l.cells.map(written)])),
@@ -48,7 +53,7 @@ const PAD = 18;
 /** The table as a drawing that stands by itself; on white, so that it prints. */
 export function asPicture(seen: Seen): { svg: string; width: number; height: number } {
   const rows = lines(seen);
-  const width = 2 * PAD + LEFT + COLUMN * seen.table.columns.length;
+  const width = 2 * PAD + LEFT + COLUMN * headings(seen.table).length;
   const height = 2 * PAD + ROW * (rows.length + 2);
   const out: string[] = [];
   const put = (x: number, y: number, words: string, more = "") => {
@@ -56,8 +61,8 @@ export function asPicture(seen: Seen): { svg: string; width: number; height: num
   };
   const right = (at: number) => PAD + LEFT + COLUMN * (at + 1) - 6;
   put(PAD, PAD + 16, text.results.title, 'font-weight="700" font-size="15"');
-  seen.table.columns.forEach((c, at) => {
-    put(right(at), PAD + 16, cut(c.name, 24), 'font-weight="700" text-anchor="end"');
+  headings(seen.table).forEach((name, at) => {
+    put(right(at), PAD + 16, cut(name, 24), 'font-weight="700" text-anchor="end"');
   });
   rows.forEach((l, at) => {
     const y = PAD + ROW * (at + 2) - 4;

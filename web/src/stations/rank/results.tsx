@@ -136,10 +136,18 @@ export function Results({ studyId }: { studyId: string }) {
                     </span>
                   </th>
                 ))}
+                {made.references.map((r) => (
+                  <th key={r.id} scope="col" className="text-right" title={r.age}>
+                    <span className="inline-flex flex-col items-end leading-tight text-ink-2">
+                      <small className="font-normal">{text.results.reference}</small>
+                      {r.name}
+                    </span>
+                  </th>
+                ))}
               </tr>
             </thead>
             {made.groups.map((g) => (
-              <Group key={g.title} title={g.title} columns={made.columns.length}>
+              <Group key={g.title} title={g.title} columns={made.columns.length + made.references.length}>
                 {g.pieces.map((p) => (
                   <PieceRows
                     key={pieceKey(p)}
@@ -154,7 +162,7 @@ export function Results({ studyId }: { studyId: string }) {
               </Group>
             ))}
             {made.every.length > 0 && (
-              <Group title={text.results.everyRun} columns={made.columns.length}>
+              <Group title={text.results.everyRun} columns={made.columns.length + made.references.length}>
                 <tbody>
                   {made.every.map((r, at) => (
                     <Row
@@ -250,7 +258,7 @@ function PieceRows({
       {rows.length === 0 && (
         <tr>
           <th scope="row">{head}</th>
-          <td colSpan={table.columns.length + 1} className="text-ink-2">
+          <td colSpan={table.columns.length + table.references.length + 1} className="text-ink-2">
             {text.results.doesNotTell}
           </td>
         </tr>
@@ -258,7 +266,7 @@ function PieceRows({
       {open && (
         <tr>
           <td />
-          <td colSpan={table.columns.length + 1}>
+          <td colSpan={table.columns.length + table.references.length + 1}>
             <SideBySide studyId={studyId} by={table.by} piece={piece} />
           </td>
         </tr>
@@ -290,7 +298,7 @@ function Row({
         {row.name} <span className="text-ink-2">{row.unit}</span>
       </td>
       {row.cells.map((c, at) => {
-        const column = table.columns[at]!;
+        const column = columnOf(table, at);
         return (
           <td
             key={column.unit_id}
@@ -339,6 +347,14 @@ function Row({
       })}
     </tr>
   );
+}
+
+/** A machine's column, or after those a reference's. */
+function columnOf(table: ResultsTable, at: number): { unit_id: string; name: string } {
+  const mark = table.columns[at];
+  if (mark) return mark;
+  const held = table.references[at - table.columns.length]!;
+  return { unit_id: held.id, name: held.name };
 }
 
 /** Filled: better; open: nobody can tell it from the better one. Said in words for those who do not see it. */

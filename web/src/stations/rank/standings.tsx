@@ -7,6 +7,7 @@ import { Explained } from "../../parts/hint";
 import { Sourced, useSource } from "../../parts/source-drawer";
 import { Glyph, UnitName } from "../../parts/unit-mark";
 import { Warnings } from "../../parts/warnings";
+import { ReferenceLines } from "./references";
 import { text } from "./text";
 
 /** Points while figures are missing: what is known, and what the missing ones could add. */
@@ -134,6 +135,7 @@ export function Standings({
         })}
       </ol>
       <LeftOut view={view} show={() => setShowGated(true)} />
+      <ReferenceLines view={view} />
       <div className="px-3.5 pb-2 text-small text-ink-2">
         {showGated && (
           <p>

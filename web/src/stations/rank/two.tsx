@@ -10,7 +10,15 @@ import { text } from "./text";
 type Mark = Schemas["UnitMark"];
 
 /** Two machines of the study alone: every figure that is known of either, and which of them tells them apart. */
-export function Two({ studyId, machines }: { studyId: string; machines: Mark[] }) {
+export function Two({
+  studyId,
+  machines,
+  references,
+}: {
+  studyId: string;
+  machines: Mark[];
+  references: Schemas["ReferenceLine"][];
+}) {
   const [chosen, setChosen] = useState<[string, string]>([machines[0]!.unit_id, machines[1]!.unit_id]);
   const [arms, setArms] = useState<[string | null, string | null]>([null, null]);
   const [onlyTold, setOnlyTold] = useState(false);
@@ -34,6 +42,7 @@ export function Two({ studyId, machines }: { studyId: string; machines: Mark[] }
     retry: false,
   });
   const options = machines.map((m) => ({ value: m.unit_id, name: m.name }));
+  const held = references.map((r) => ({ value: r.id, name: text.two.reference(r.name) }));
   const made = view.data;
   // With several arms a machine can be set against itself, stock against its own profile.
   const several = (made?.arms.length ?? 1) > 1;
@@ -46,7 +55,10 @@ export function Two({ studyId, machines }: { studyId: string; machines: Mark[] }
             <Choice
               label={k === 0 ? text.two.first : text.two.second}
               value={chosen[k]}
-              options={options.filter((o) => several || o.value !== chosen[1 - k])}
+              options={[
+                ...options.filter((o) => several || o.value !== chosen[1 - k]),
+                ...(k === 1 ? held : []),
+              ]}
               change={(unit) => setChosen(k === 0 ? [unit, chosen[1]] : [chosen[0], unit])}
               className="input !w-auto"
             />
