@@ -34,6 +34,7 @@ from crevlo.api import (
     rank,
     receive,
     schedule,
+    verdict,
 )
 from crevlo.api.errors import problem, register_errors, validation_problem
 from crevlo.api.guard import SignedIn, ask_who
@@ -136,6 +137,7 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         ballot,
         cost,
         rank,
+        verdict,
         publish,
         afterwards,
         ingest,

@@ -117,6 +117,10 @@ class Unit:
     warm_up_s: tuple[float, ...] = ()
     worth_base: float | NotDetermined = 0.0
     worth_present: tuple[float, ...] | NotDetermined = ()
+    said: Mapping[str, tuple[int, ...]] = field(default_factory=dict)
+    """By rubric what people gave it."""
+    sheet: Mapping[str, float] = field(default_factory=dict)
+    """By line of its maker's sheet, and the price of the day."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -165,6 +169,8 @@ class Basis:
     loss_fraction: float
     life_h: float
     upkeep_per_h: float
+    prints_month: float | None = None
+    """Of one buyer: the price is then spread over the hours that it prints in three years, at most its life."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -33,6 +33,7 @@ from crevlo.stations.judged import current_duels, own_defects
 from crevlo.stations.noise import current_noise
 from crevlo.stations.price import NO_PRICE, Price, Worths, prices_of
 from crevlo.stations.rate import stated_rates
+from crevlo.stations.rubric_scores import said_of
 from crevlo.stations.safety import latest_safety, safety_records, safety_standing
 from crevlo.stations.study import LineKey, current_protocol, get_study, line_of, measured_of, readings_due
 from crevlo.store.inspection import Duel
@@ -267,6 +268,11 @@ class Bench:
         return Worths(base, present)
 
     @cached_property
+    def said(self) -> dict[uuid.UUID, dict[str, tuple[int, ...]]]:
+        """By unit and rubric, what people gave it."""
+        return said_of(self._ask, self.study.id)
+
+    @cached_property
     def rates(self) -> list[Rate]:
         """What currencies were worth in each other, in the order it was stated."""
         return stated_rates(self._ask)
@@ -365,23 +371,6 @@ class Bench:
         runs = {job: [r for r in tries if r.configuration_id in wanted] for job, tries in self.runs.items()}
         ids = {r.id for tries in runs.values() for r in tries}
         return self._with(runs=runs, specimens=[s for s in self.specimens if s.run_id in ids])
-
-    def departures_of(self, unit_id: uuid.UUID) -> list[str]:
-        """Departures from the protocol behind a unit's figures: those of its prints here, and those of the whole study."""
-        mine = {job.id: job for job in self.jobs_of(unit_id)}
-        late = [reason for s in self.specimens_of(unit_id) for reason in self.late.get(s.id, [])]
-        after = (
-            [f"{len(late)} entered after the reveal, left out of its figures: {'; '.join(sorted(set(late)))}"]
-            if late
-            else []
-        )
-        return after + [
-            f"{self.artifacts[mine[d.job_id].artifact_id].name} {mine[d.job_id].copy}: {d.what}. {d.reason}"
-            if d.job_id
-            else f"{d.what}. {d.reason}"
-            for d in self.deviations
-            if d.job_id is None or d.job_id in mine
-        ]
 
     def safe(self, unit_id: uuid.UUID) -> bool | None:
         """True when every check passed last and testing has not ended, False when not, None while a check is missing."""

@@ -26,6 +26,11 @@ class Price:
     currency: str = "EUR"
 
     @property
+    def day(self) -> list[Money]:
+        """The price of the day, where one is stated."""
+        return [] if self.day_price is None else [Money(self.day_price, self.currency, self.day_price_on)]
+
+    @property
     def all_in(self) -> float | None:
         return None if self.paid is None else self.paid + self.upgrades
 

@@ -1,13 +1,13 @@
 """What currencies were worth in each other, stated by people with day and source."""
 
 import uuid
-from datetime import UTC, datetime, timedelta
 
 from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.money import Rate
+from crevlo.stations.kit.clock import has_come
 from crevlo.stations.kit.shape import Currency, Day, Refused, Shape
 from crevlo.store.money import ExchangeRate
 
@@ -49,8 +49,7 @@ def list_rates(session: Session) -> Rates:
 def state_rate(session: Session, given: NewRate, person_id: uuid.UUID) -> Rates:
     if given.base == given.quote:
         raise Refused("A rate is between two currencies.")
-    # A day further than the next is nowhere yet.
-    if given.on > datetime.now(UTC).date() + timedelta(days=1):
+    if not has_come(given.on):
         raise Refused("A rate is of a day that has come.")
     session.add(ExchangeRate(**given.model_dump(), person_id=person_id))
     session.flush()

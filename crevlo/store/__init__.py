@@ -13,6 +13,7 @@ from crevlo.store import (
     run,
     schedule,
     study,
+    verdict,
 )
 from crevlo.store.base import Base
 
@@ -30,4 +31,5 @@ __all__ = [
     "run",
     "schedule",
     "study",
+    "verdict",
 ]

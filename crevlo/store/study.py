@@ -201,8 +201,14 @@ class BuyerProfile(Editable, Base):
     name: Mapped[str]
     position: Mapped[int]
     weights: Mapped[dict[str, Any]]
+    prints_month: Mapped[float | None]
+    budget: Mapped[float | None]
+    step: Mapped[float | None]
     gates: Mapped[list["GateRow"]] = relationship(order_by="GateRow.kind", lazy="selectin")
-    __table_args__ = (UniqueConstraint("study_id", "name"),)
+    __table_args__ = (
+        UniqueConstraint("study_id", "name"),
+        CheckConstraint("prints_month > 0 and budget > 0 and step > 0", name="wishes_positive"),
+    )
 
 
 class GateRow(Identified, Base):

@@ -17,7 +17,9 @@ from crevlo.core.evaluations.ooze import OOZE
 from crevlo.core.evaluations.orientation import ORIENTATION
 from crevlo.core.evaluations.preference import PREFERENCE
 from crevlo.core.evaluations.ringing import RINGING
+from crevlo.core.evaluations.rubrics import SAID
 from crevlo.core.evaluations.scale import SCALE
+from crevlo.core.evaluations.sheet import SHEET
 from crevlo.core.evaluations.sizes import SIZES
 from crevlo.core.evaluations.squareness import SQUARENESS
 from crevlo.core.evaluations.success import SUCCESS
@@ -28,7 +30,7 @@ from crevlo.core.evaluations.worth import WORTH
 
 EVALUATIONS: tuple[Evaluation, ...] = (
     SIZES, SCALE, SQUARENESS, FLATNESS, *THRESHOLDS, BANDING, RINGING, FLOW, WARP, FIT, LINE_WIDTH, ORIENTATION, OOZE, *HANDMADE, DEFECTS, PREFERENCE, SUCCESS, DURATION, TIME_RATIO, COST_OF_PART, PRICE_ALL_IN, ENERGY_USED, NOISE,
-    HANDLING, WORTH,
+    HANDLING, WORTH, SAID, SHEET,
 )  # fmt: skip
 QUANTITIES: dict[str, Quantity] = {q.code: q for e in EVALUATIONS for q in e.tells}
 EVALUATION_OF: dict[str, Evaluation] = {q.code: e for e in EVALUATIONS for q in e.tells}

@@ -11,7 +11,7 @@ from crevlo.core.estimate import Estimate, NotDetermined, determined
 from crevlo.core.evaluations import duration, energy, success
 from crevlo.core.evaluations.evaluation import Better, Evaluation, Quantity, Rests, Results
 from crevlo.core.evaluations.success import attempts
-from crevlo.core.evidence import Evidence, Key, Machine
+from crevlo.core.evidence import Basis, Evidence, Key, Machine
 from crevlo.core.figure import Composed, Counted, Draws, Figure
 from crevlo.core.success import success_chance
 
@@ -76,13 +76,25 @@ def _plate(evidence: Evidence, machine: Machine, kwh: Figure, hours: Figure) -> 
     counted, _ = attempts(machine, evidence.counted, first_only=False)
     basis = evidence.basis
     return CostInputs(
-        price=machine.unit.paid, upgrades=machine.unit.upgrades, residual=machine.unit.residual, life_h=basis.life_h,
+        price=machine.unit.paid, upgrades=machine.unit.upgrades, residual=machine.unit.residual,
+        life_h=hours_of_life(basis, hours.value * material.parts),
         upkeep_per_h=basis.upkeep_per_h, parts_per_plate=material.parts, part_g=material.part_g, purge_g=material.waste_g,
         material_per_kg=material.per_kg, energy_kwh=kwh.value * material.parts, tariff_per_kwh=basis.tariff_per_kwh,
         hours=hours.value * material.parts, labour_min=basis.labour_min, wage_per_h=basis.wage_per_h,
         success=_plain_chance(counted),
         loss_fraction=basis.loss_fraction, failed_labour_min=basis.failed_labour_min,
     )  # fmt: skip
+
+
+# A buyer writes a machine off in so many months.
+BUYER_MONTHS = 36
+
+
+def hours_of_life(basis: Basis, plate_h: float) -> float:
+    """Hours that a machine's price is spread over: its life, or what a buyer prints on it in three years where that is less."""
+    if basis.prints_month is None:
+        return basis.life_h
+    return min(basis.life_h, BUYER_MONTHS * basis.prints_month * plate_h)
 
 
 @dataclass(frozen=True, slots=True)

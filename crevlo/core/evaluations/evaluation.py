@@ -34,6 +34,8 @@ class Rests(StrEnum):
     NOISE = "noise"
     UNIT = "unit"
     DUELS = "duels"
+    PEOPLE = "people"
+    SHEET = "sheet"
 
 
 @dataclass(frozen=True, slots=True)

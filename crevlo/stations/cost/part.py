@@ -12,6 +12,7 @@ from crevlo.core.estimate import NotDetermined
 from crevlo.core.evidence import Key
 from crevlo.core.figure import Draws, central
 from crevlo.core.ranking.chances import DRAWS
+from crevlo.stations.departures import departures_of
 from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.mark import UnitMark, mark_of
@@ -87,7 +88,7 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
                 part_g=plate.part_g if isinstance(plate, CostInputs) else None,
                 energy_kwh=central(inputs.figure("energy", unit_id)), hours=central(inputs.figure("time", unit_id)),
                 good=counted.good, tries=counted.tries,
-                departures=bench.departures_of(entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
+                departures=departures_of(bench, entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
                 not_recommended=entry.not_recommended,
             )
         )  # fmt: skip

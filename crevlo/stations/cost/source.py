@@ -7,6 +7,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.cost import cost_per_good_part
 from crevlo.core.estimate import NotDetermined
 from crevlo.stations.cost.part import PARTS
+from crevlo.stations.departures import departures_of
 from crevlo.stations.figures.source import Input, Lead, Source, run_entries, unit_of
 from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.shape import Missing
@@ -69,5 +70,5 @@ def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part:
         amount = getattr(made_up, part)
     return Source(
         title=f"{part.capitalize()}, {entry.unit.name}", amount=f"{amount:.3f} {currency} per good part", rule=rule,
-        inputs=shown, entries=run_entries(session, bench, unit_id), departures=bench.departures_of(unit_id),
+        inputs=shown, entries=run_entries(session, bench, unit_id), departures=departures_of(bench, unit_id),
     )  # fmt: skip

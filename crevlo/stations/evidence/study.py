@@ -18,6 +18,7 @@ from crevlo.stations.evidence.specimen import features_of, instruments_of, speci
 from crevlo.stations.protocol import Policies
 from crevlo.stations.study import LineKey, line_of
 from crevlo.store import run as rows
+from crevlo.store.machine import Model
 from crevlo.store.record import MeasureKind
 from crevlo.store.study import Job
 
@@ -105,7 +106,18 @@ def unit_of(bench: Bench, unit_id: uuid.UUID) -> Unit:
         setup_next_s=times(MeasureKind.SETUP_AGAIN), warm_up_s=times(MeasureKind.WARM_BOTH),
         worth_base=base if isinstance(base, NotDetermined) else sum(base),
         worth_present=money(worth.present.get(entry.unit.model_id, [])),
+        said=bench.said.get(unit_id, {}), sheet=_sheet(entry.unit.model, money(price.day)),
     )  # fmt: skip
+
+
+def _sheet(model: Model, day_price: tuple[float, ...] | NotDetermined) -> dict[str, float]:
+    """Lines of the maker's sheet that can count, and the price of the day, as far as each is stated."""
+    lines = {
+        "side": min(model.bed_x_mm, model.bed_y_mm), "height": model.height_mm, "tools": model.tools, "enclosed": model.enclosed,
+        "nozzle": model.sheet.get("nozzle_max_c"), "bed": model.sheet.get("bed_max_c"), "weight": model.sheet.get("weight_kg"),
+        "day_price": day_price[0] if not isinstance(day_price, NotDetermined) and day_price else None,
+    }  # fmt: skip
+    return {code: float(value) for code, value in lines.items() if value is not None}
 
 
 def _run(

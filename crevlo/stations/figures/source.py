@@ -16,15 +16,18 @@ from crevlo.core.evaluations.evaluation import Quantity, Rests
 from crevlo.core.features import KINDS
 from crevlo.core.figure import Counted
 from crevlo.core.raters.duels import Won
+from crevlo.core.rubrics import BY_CODE as RUBRIC_OF
 from crevlo.core.statistics import is_borrowed
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
+from crevlo.stations.departures import departures_of
 from crevlo.stations.entered import ReadingRow, current_readings
 from crevlo.stations.evidence.study import counted_causes
 from crevlo.stations.figures.study import StudyFigures
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.kit.shape import quantity as as_quantity
 from crevlo.stations.noise import noise_out
+from crevlo.stations.rubric_scores import current_rubric_scores
 from crevlo.store.machine import FeatureRow, Instrument
 from crevlo.store.person import Person
 from crevlo.store.run import Run
@@ -95,7 +98,7 @@ def figure_source(session: Session, inputs: StudyFigures, key: uuid.UUID, code: 
             note = "one copy of each: the spread between copies is that of the other machines"
             shown.append(Input(name="Spread", amount="borrowed from the field", note=note))
     if cause := points_to(
-        code, {q: inputs.figure(q, key) for q in _CAUSED if inputs.has(q)}, _sheet(bench, entrant.entry)
+        code, {q: inputs.figure(q, key) for q in CAUSED if inputs.has(q)}, sheet_of(bench, entrant.entry)
     ):
         shown.append(Input(name="Points to", amount=cause, note="a suggestion, not a certainty"))
     blind = quantity.rests in (Rests.READINGS, Rests.SCORES, Rests.DUELS) and bench.study.revealed_at is None
@@ -104,18 +107,18 @@ def figure_source(session: Session, inputs: StudyFigures, key: uuid.UUID, code: 
         shown.append(Input(name="Entries", amount="after the reveal", note=note))
     return Source(
         title=f"{quantity.name}, {entrant.name}", amount=amount, rule=quantity.rule, inputs=shown,
-        entries=[] if blind else entries_of(session, bench, unit_id, quantity), departures=bench.departures_of(unit_id),
+        entries=[] if blind else entries_of(session, bench, unit_id, quantity), departures=departures_of(bench, unit_id),
     )  # fmt: skip
 
 
 # What causes are read from; each is worked out once for all.
-_CAUSED = tuple(
+CAUSED = tuple(
     code for code in QUANTITIES
     if code.split(".")[0] in ("scale", "wall", "hole", "skew", "tilt", "dish", "band", "ring") and code != "ring.reach"
 )  # fmt: skip
 
 
-def _sheet(bench: Bench, entry: StudyUnit) -> Sheet:
+def sheet_of(bench: Bench, entry: StudyUnit) -> Sheet:
     """What of a machine repeats, by its maker's sheet, and the layer height of the first arm."""
     given = entry.unit.model.sheet
     arms = bench.protocol.arms if bench.protocol else []
@@ -151,6 +154,10 @@ def entries_of(session: Session, bench: Bench, unit_id: uuid.UUID, quantity: Qua
             return _noise_entries(session, bench, unit_id)
         case Rests.UNIT:
             return _unit_entries(session, bench, unit_id)
+        case Rests.PEOPLE:
+            return _rubric_entries(session, bench, unit_id, quantity)
+        case Rests.SHEET:
+            return []
         case Rests.DUELS:
             return _duel_entries(session, bench, unit_id)
 
@@ -287,4 +294,17 @@ def _unit_entries(session: Session, bench: Bench, unit_id: uuid.UUID) -> list[En
             using=codes.get(m.instrument_id, "") if m.instrument_id else "", at=m.taken_at, note=m.note, struck=False,
         )
         for m in bench.measures.get(unit_id, [])
+    ]  # fmt: skip
+
+
+def _rubric_entries(session: Session, bench: Bench, unit_id: uuid.UUID, quantity: Quantity) -> list[Entry]:
+    names = _names(session)
+    rubric = RUBRIC_OF[quantity.code.removeprefix("rubric.")]
+    return [
+        Entry(
+            what=rubric.anchors[row.score], amount=f"{row.score} of 5", by=names.get(row.person_id, ""), using="",
+            at=row.recorded_at, note=row.words, struck=False,
+        )
+        for row in current_rubric_scores(session, bench.study.id)
+        if row.unit_id == unit_id and row.rubric == rubric.code
     ]  # fmt: skip

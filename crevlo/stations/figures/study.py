@@ -2,7 +2,7 @@
 
 import uuid
 from collections.abc import Collection, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from threading import RLock
 
 from sqlalchemy.orm import Session
@@ -71,6 +71,20 @@ class StudyFigures:
             raise Missing("This unit takes no part in the study.")
         return found
 
+    def of_buyer(self, prints_month: float | None) -> "StudyFigures":
+        """The same with cost as it is for a buyer of so many prints a month."""
+        if prints_month is None:
+            return self
+
+        def make() -> StudyFigures:
+            basis = replace(self.evidence.basis, prints_month=prints_month)
+            state = None if self.state is None else f"{self.state} {prints_month} a month"
+            return replace(
+                self, state=state, evidence=replace(self.evidence, basis=basis), _results={}, _alone=RLock()
+            )
+
+        return make() if self.state is None else _on_lines.get(f"{self.state} {prints_month} a month", make)
+
     def lines(self, quantity: str) -> Sequence[Line]:
         """What a quantity is a mean over; nothing where it is no such mean."""
         return self.results(EVALUATION_OF[quantity].code).lines.get(quantity, [])
@@ -91,7 +105,7 @@ class StudyFigures:
 
 # A pure function of the rows that a transaction sees: keyed by them, so never stale; lost without harm.
 _known: Kept[StudyFigures] = Kept(4)
-_on_lines: Kept[StudyFigures] = Kept(4)
+_on_lines: Kept[StudyFigures] = Kept(12)
 # The fingerprint of a study's rows, by everything that had been written when it was taken.
 _prints: Kept[str] = Kept(64)
 

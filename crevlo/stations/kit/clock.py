@@ -1,6 +1,6 @@
 """Times that people and devices state."""
 
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, date, datetime, timedelta
 
 from crevlo.core.estimate import BadInput
 from crevlo.stations.kit.shape import Refused
@@ -16,3 +16,8 @@ def stated_time(moment: datetime | None) -> datetime:
     if moment > now + timedelta(minutes=1):
         raise Refused("This time lies in the future. Check the clock of your device.")
     return moment
+
+
+def has_come(day: date) -> bool:
+    """Whether a stated day is here somewhere on earth: one further than tomorrow is nowhere yet."""
+    return day <= datetime.now(UTC).date() + timedelta(days=1)

@@ -8,6 +8,7 @@ from pydantic import Field
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
+from crevlo.core.ranking.buyer import weights_as_set
 from crevlo.core.ranking.gate import GateKind
 from crevlo.core.ranking.points import normalised
 from crevlo.stations.kit.change import change
@@ -35,6 +36,14 @@ class NewBuyer(Shape):
     copy_of: uuid.UUID | None = None
 
 
+class Wishes(Shape):
+    """How much a buyer prints, and what they would spend; what is left out nobody says."""
+
+    prints_month: float | None = Field(default=None, gt=0, le=100_000)
+    budget: float | None = Field(default=None, gt=0, le=1e7)
+    step: float | None = Field(default=None, gt=0, le=1e7, description="how much more a better machine may cost")
+
+
 class BuyerChange(Shape):
     """What is left out stays as it is; must-haves are given whole."""
 
@@ -42,6 +51,7 @@ class BuyerChange(Shape):
     name: str | None = Field(default=None, min_length=1, max_length=80)
     weights: Weights | None = None
     must_haves: list[MustHave] | None = Field(default=None, max_length=30)
+    wishes: Wishes | None = None
 
 
 class BuyerCard(Shape):
@@ -93,6 +103,9 @@ def add_buyer(session: Session, study_id: uuid.UUID, given: NewBuyer) -> None:
             raise Missing("There is no such buyer to copy.")
         theirs = get_study(session, copied.study_id).currency
         buyer.weights = dict(copied.weights)
+        buyer.prints_month = copied.prints_month
+        if theirs == study.currency:
+            buyer.budget, buyer.step = copied.budget, copied.step
         buyer.gates = [
             GateRow(kind=g.kind, limit=g.limit, what=g.what, at_least=g.at_least) for g in copied.gates
             # An amount of other money would be another limit.
@@ -108,13 +121,18 @@ def change_buyer(session: Session, study_id: uuid.UUID, buyer_id: uuid.UUID, giv
     changes: dict[str, object] = {"name": buyer.name}
     if given.name is not None:
         changes["name"] = _free_name(session, study_id, given.name, buyer_id)
+    prints = buyer.prints_month
+    if given.wishes is not None:
+        changes |= given.wishes.model_dump()
+        prints = given.wishes.prints_month
     if given.weights is not None:
         normalised(list(given.weights.values()))
         if set(given.weights) - set(BY_CODE):
             raise Refused("There is a weight for something that is no criterion.")
         # A criterion of the scheme that is not named weighs nothing; one that comes later brings its weight along.
         codes = [c.code for c in latest_scheme(session, study_id).criteria]
-        changes["weights"] = dict.fromkeys(codes, 0.0) | given.weights
+        # As they stand on the screen they hold what the prints a month do to them.
+        changes["weights"] = dict.fromkeys(codes, 0.0) | weights_as_set(given.weights, prints)
     wanted = None if given.must_haves is None else _distinct([checked(m) for m in given.must_haves])
     change(session, buyer, given.version, changes)
     if wanted is not None:

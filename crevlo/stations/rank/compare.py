@@ -18,6 +18,9 @@ from crevlo.stations.kit.shape import Missing, Quantity, Refused, Shape, quantit
 from crevlo.stations.study import LineKey, line_of
 from crevlo.store.study import StudyUnit
 
+# What a sheet states is no finding of this study.
+_MEASURED = [code for code, q in QUANTITIES.items() if q.rests is not Rests.SHEET]
+
 
 class CompareQuery(BaseModel):
     """Two machines, or one in two arms; an arm that is not named is the first. The second may be a reference of the study."""
@@ -77,7 +80,7 @@ def view_compared(session: Session, study_id: uuid.UUID, asked: CompareQuery) ->
         raise Refused("Choose two different machines, or two arms of one.")
     shared = _printed(bench, asked.first, of[0].id) & _printed(bench, asked.second, of[1].id)
     both = [figures_on(inputs, arm.id, shared) for arm in of if arm]
-    codes = [code for code in QUANTITIES if both[0].has(code)]
+    codes = [code for code in _MEASURED if both[0].has(code)]
     pairs = [_pair(code, both[0].figure(code, asked.first), both[1].figure(code, asked.second)) for code in codes]
     known = [p for p in pairs if not (isinstance(p.first, NotDetermined) and isinstance(p.second, NotDetermined))]
     made = compare(known)
@@ -105,7 +108,7 @@ def _against(inputs: StudyFigures, entry: StudyUnit, held: Reference) -> Compare
     theirs = {line for m in held.members for line in m.printed}
     shared = {line for line in mine if line in theirs} if held.members else mine
     ours, other = figures_on(inputs, arms[0].id, shared), held.on(sorted(shared, key=str))
-    pairs = [_pair(c, ours.figure(c, entry.unit_id), other.figure(c)) for c in QUANTITIES if ours.has(c)]
+    pairs = [_pair(c, ours.figure(c, entry.unit_id), other.figure(c)) for c in _MEASURED if ours.has(c)]
     known = [p for p in pairs if not (isinstance(p.first, NotDetermined) and isinstance(p.second, NotDetermined))]
     made = compare(known)
     mark = held.members[0].mark if len(held.members) == 1 else entry.unit.mark

@@ -10,12 +10,14 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.evaluations.cost import counted_twice
 from crevlo.core.figure import Figure, central
+from crevlo.core.ranking.buyer import Offer, say_budget, say_prints, weights_of_buyer
 from crevlo.core.ranking.chances import DRAWS, RankChances, draw_values, rank_chances
 from crevlo.core.ranking.gate import Judged, Standing
 from crevlo.core.ranking.points import Total, normalised, rounded_to_total, weighted_totals
 from crevlo.core.ranking.value import Shape as ValueShape
 from crevlo.core.ranking.value import ValueFunction, value_function, value_of
 from crevlo.core.ranking.verdict import Ranked, Verdict, say_verdict
+from crevlo.stations.departures import departures_of
 from crevlo.stations.evidence.entrant import By, Entrant, sides_of
 from crevlo.stations.figures.reference import references_of
 from crevlo.stations.figures.study import StudyFigures, study_figures, study_figures_by
@@ -121,6 +123,11 @@ class RankView(Shape):
     flips_words: str = Field(description="why there is no flip to show, or what they are of")
     reasons: list[Reason]
     references: list[ReferenceLine]
+    prints_month: float | None
+    prints_words: str
+    budget: float | None
+    step: float | None
+    budget_words: list[str]
     apart: list[str] = Field(description="what is printed but kept out of the comparison, and why")
     missing_cells: int
     cells: int
@@ -144,13 +151,13 @@ _draws: Kept[np.ndarray] = Kept(96_000_000, lambda drawn: drawn.nbytes)
 
 
 def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int = DRAWS) -> RankView:
-    inputs = study_figures_by(session, study_id, what_if.by)
-    bench = inputs.compared
     profiles = buyers_of(session, study_id)
     scheme = latest_scheme(session, study_id)
     profile = next((p for p in profiles if p.id == what_if.profile_id), None) if what_if.profile_id else profiles[0]
     if profile is None:
         raise Missing("There is no such buyer profile in this study.")
+    inputs = study_figures_by(session, study_id, what_if.by).of_buyer(profile.prints_month)
+    bench = inputs.compared
     criteria = scheme.criteria
     base = _base_weights(criteria, profile)
     weights = _asked_weights(base, what_if.weights)
@@ -228,6 +235,8 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         reasons=_reasons(standings), missing_cells=missing, cells=len(entries) * len(criteria),
         cells_words=_cells_words(missing, len(entries) * len(criteria)),
         draws=chance.draws if chance else 0, weight_spread=WEIGHT_SPREAD,
+        prints_month=profile.prints_month, prints_words=say_prints(profile.prints_month), budget=profile.budget, step=profile.step,
+        budget_words=_budget_words(standings, profile, bench.study.currency),
         counted_twice=counted_twice([code for code, weight in weights.items() if weight > 0]),
     )  # fmt: skip
 
@@ -276,6 +285,12 @@ def _flips_words(flips: list[Flip], totals: Sequence[float], machines: int) -> s
     return ("" if flips else "No single weight and no single figure makes another machine first.") + of
 
 
+def _budget_words(standings: Sequence[StandingLine], profile: BuyerProfile, currency: str) -> list[str]:
+    known = [s for s in standings if s.all_in.value is not None]
+    offers = [Offer(s.machine.name, s.all_in.value or 0.0, s.total) for s in known]
+    return say_budget(offers, len(standings) - len(known), profile.budget, profile.step, currency)
+
+
 def _cells_words(missing: int, cells: int) -> str:
     if not cells:
         return ""
@@ -298,7 +313,8 @@ def _value_draws(
 
 
 def _base_weights(criteria: list[CriterionRow], profile: BuyerProfile) -> dict[str, float]:
-    return {c.code: float(profile.weights.get(c.code, c.weight)) for c in criteria}
+    set_ = {c.code: float(profile.weights.get(c.code, c.weight)) for c in criteria}
+    return weights_of_buyer(set_, profile.prints_month)
 
 
 def _asked_weights(base: dict[str, float], asked: dict[str, float] | None) -> dict[str, float]:
@@ -337,7 +353,7 @@ def _standing(entrant: Entrant, figures: StudyFigures, criteria: list[CriterionR
         total=round(middle, 1), total_low=total.low, total_high=total.high, expanded=float(chance.expanded[i]),
         first_chance=float(chance.rank[i, 0]), rank_chances=[float(x) for x in chance.rank[i]],
         contributions=contributions, missing=sum(v is None for v in values),
-        departures=entrant.bench.departures_of(entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
+        departures=departures_of(entrant.bench, entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
         not_recommended=entry.not_recommended, doubts=[],
     )  # fmt: skip
 

@@ -320,7 +320,7 @@ def _every(inputs: StudyFigures, references: Sequence[Reference]) -> list[Result
     columns = [e.key for e in inputs.entrants]
     rows = []
     for code, q in QUANTITIES.items():
-        if q.rests in (Rests.READINGS, Rests.SCORES) or not EVALUATION_OF[code].takes({}):
+        if q.rests in (Rests.READINGS, Rests.SCORES, Rests.SHEET) or not EVALUATION_OF[code].takes({}):
             continue
         figures = [inputs.figure(code, key) for key in columns]
         if any(central(f) is not None for f in figures):

@@ -8,6 +8,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.evaluations import EVALUATION_OF, QUANTITIES
 from crevlo.core.evaluations.evaluation import Results
 from crevlo.core.on_line import figures_on_line
+from crevlo.stations.departures import departures_of
 from crevlo.stations.evidence.entrant import Entrant
 from crevlo.stations.evidence.study import evidence_of, plate_of, weighed
 from crevlo.stations.figures.reference import Reference, references_of
@@ -87,7 +88,7 @@ def _masses(entrant: Entrant, line: LineKey, code: str) -> Source:
     return Source(
         title=f"{quantity.name}, {entrant.name}", amount=f"{sum(amounts) / len(amounts):.{quantity.digits}f} g a part",
         rule=f"Mean over its plates of what is {quantity.rule}.", inputs=rows, entries=[],
-        departures=bench.departures_of(entrant.entry.unit_id),
+        departures=departures_of(bench, entrant.entry.unit_id),
     )  # fmt: skip
 
 

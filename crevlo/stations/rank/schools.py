@@ -8,12 +8,14 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.figure import central
+from crevlo.core.points_sheet import sheet_totals
 from crevlo.core.ranking.orders import School, agreement, ranks, say_orders
 from crevlo.core.ranking.schools import frontier, rank_sums, win_shares
 from crevlo.core.ranking.value import value_function, value_of
 from crevlo.stations.figures.study import StudyFigures, study_figures_by
 from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Shape
+from crevlo.stations.rank.points_sheet import lines_of, sheet_of
 from crevlo.stations.rank.ranking import RankView, StandingLine, WhatIf, view_rank
 from crevlo.stations.rank.scheme import latest_scheme
 from crevlo.store.study import CriterionRow
@@ -68,7 +70,7 @@ def view_schools(session: Session, study_id: uuid.UUID, asked: SchoolsAsked) -> 
     made = [
         _points(view), _mean(view), _wins(view), _sums(inputs, criteria, view), _cheapest(view, asked.enough),
         _of_quantity(inputs, view, "worth.surplus", "Worth over price", "worth", view.currency, "the price list of features and the prices at Receive"),
-        _of_quantity(inputs, view, "duel", "Duels", "duels", "", "blind duels of pieces side by side"),
+        _of_quantity(inputs, view, "duel", "Duels", "duels", "", "blind duels of pieces side by side"), _sheet(session, study_id, inputs, view),
     ]  # fmt: skip
     points = made[0][1]
     schools = []
@@ -198,6 +200,19 @@ def _of_quantity(
         if value is not None:
             words[str(s.machine.unit_id)] = f"{value:.{2 if not unit else 0}f} {unit}".strip().replace("-", "−")
     return school, School(name, scores), rests, rests, words
+
+
+def _sheet(session: Session, study_id: uuid.UUID, inputs: StudyFigures, view: RankView) -> _Made:
+    """Points by the line; of a machine in several configurations or arms it is one sheet."""
+    lines = lines_of(sheet_of(session, study_id))
+    unit_of = {e.key: e.entry.unit_id for e in inputs.entrants}
+    decided = [line for line in lines if line.winners]
+    here = {u.unit_id for u in inputs.bench.units}
+    totals = sheet_totals(lines, list(here)) if decided else {}
+    found = {str(s.machine.unit_id): totals.get(unit_of[s.machine.unit_id]) for s in view.standings}
+    rests = f"{len(decided)} of {len(lines)} lines of the sheet, each to who won it, ties in equal parts"
+    words = {m: f"{x:g}" for m, x in found.items() if x is not None}
+    return "lines", School("Points by the line", found), rests, "a line of the sheet that somebody won", words
 
 
 def _value(standing: StandingLine, code: str) -> float | None:

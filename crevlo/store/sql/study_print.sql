@@ -55,5 +55,6 @@ marked as (
   union all select 34, xmin, ctid from own_defect where study_id = :study
   union all select 35, xmin, ctid from hand
   union all select 36, xmin, ctid from ability where study_id = :study
+  union all select 37, xmin, ctid from rubric_score where study_id = :study
 )
 select count(*), coalesce(sum(hashtextextended(kind || ' ' || xmin::text || ' ' || ctid::text, 0)), 0) from marked

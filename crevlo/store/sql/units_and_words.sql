@@ -22,3 +22,53 @@ create table study_reference (
 );
 create index ix_study_reference_study_id on study_reference (study_id);
 create trigger audit after insert or update or delete on study_reference for each row execute function write_audit();
+
+-- What is said of a machine at the end: likes, fixes, upgrades, for whom.
+create table final_word (
+    id uuid not null, study_id uuid not null, unit_id uuid not null, kind varchar not null, words varchar not null,
+    price double precision, currency varchar, source varchar not null default '', priced_on date, position integer not null,
+    person_id uuid not null, recorded_at timestamptz not null default clock_timestamp(), version integer not null,
+    constraint pk_final_word primary key (id),
+    constraint fk_final_word_study_id foreign key (study_id) references study (id),
+    constraint fk_final_word_unit_id foreign key (unit_id) references unit (id),
+    constraint fk_final_word_person_id foreign key (person_id) references person (id),
+    constraint ck_final_word_has_words check (length(words) > 0),
+    constraint ck_final_word_price_not_negative check (price >= 0),
+    constraint ck_final_word_price_has_currency check ((price is null) = (currency is null)),
+    constraint ck_final_word_currency_code check (currency ~ '^[A-Z]{3}$')
+);
+create index ix_final_word_study_id on final_word (study_id);
+create trigger audit after insert or update or delete on final_word for each row execute function write_audit();
+
+-- Points by the line, as many reviewers count them: one sheet a study, its lines with who won each.
+create table points_sheet (
+    id uuid not null, study_id uuid not null, lines jsonb not null, person_id uuid not null,
+    changed_at timestamptz not null default clock_timestamp(), version integer not null,
+    constraint pk_points_sheet primary key (id),
+    constraint fk_points_sheet_study_id foreign key (study_id) references study (id),
+    constraint fk_points_sheet_person_id foreign key (person_id) references person (id),
+    constraint uq_points_sheet_study_id unique (study_id)
+);
+create trigger audit after insert or update or delete on points_sheet for each row execute function write_audit();
+
+-- What only a person can say of a machine, by written anchors.
+create table rubric_score (
+    id uuid not null, study_id uuid not null, unit_id uuid not null, rubric varchar not null, person_id uuid not null,
+    score integer not null, words varchar not null default '', recorded_at timestamptz not null default clock_timestamp(),
+    supersedes_id uuid, reason varchar,
+    constraint pk_rubric_score primary key (id),
+    constraint fk_rubric_score_study_id foreign key (study_id) references study (id),
+    constraint fk_rubric_score_unit_id foreign key (unit_id) references unit (id),
+    constraint fk_rubric_score_person_id foreign key (person_id) references person (id),
+    constraint fk_rubric_score_supersedes_id foreign key (supersedes_id) references rubric_score (id),
+    constraint uq_rubric_score_supersedes_id unique (supersedes_id),
+    constraint ck_rubric_score_range check (score between 0 and 5),
+    constraint ck_rubric_score_correction_has_reason check ((supersedes_id is null) = (reason is null))
+);
+create index ix_rubric_score_study_id on rubric_score (study_id);
+create trigger append_only before update or delete on rubric_score for each row execute function refuse_change();
+create trigger append_only_truncate before truncate on rubric_score for each statement execute function refuse_change();
+create trigger audit after insert or update or delete on rubric_score for each row execute function write_audit();
+
+alter table buyer_profile add prints_month double precision, add budget double precision, add step double precision,
+    add constraint ck_buyer_profile_wishes_positive check (prints_month > 0 and budget > 0 and step > 0);

@@ -1,0 +1,78 @@
+"""The calls of station 7 Rank beside the ranking: what people say of machines, and every buyer's pick."""
+
+from flask_login import current_user
+
+from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.paths import ProfileQuery, StudyItemPath, StudyPath, VersionQuery
+from crevlo.api.station import station
+from crevlo.stations.rank import final_words, picks, points_sheet, rubrics
+
+api = station("verdict")
+
+
+@api.get("/studies/<uuid:study_id>/picks", responses={200: picks.Picks})
+@reads(NOT_BLIND)
+def view_picks(path: StudyPath) -> picks.Picks:
+    """What every buyer is told."""
+    return picks.view_picks(db(), path.study_id)
+
+
+@api.post("/studies/<uuid:study_id>/weight-map", responses={200: picks.WeightMap})
+@reads(NOT_BLIND)
+def view_map(path: StudyPath, body: picks.MapAsked) -> picks.WeightMap:
+    """Which weights of three groups of criteria give which winner; nothing is saved."""
+    return picks.view_map(db(), path.study_id, body)
+
+
+@api.get("/studies/<uuid:study_id>/rubrics", responses={200: rubrics.RubricsView})
+@reads(NOT_BLIND)
+def view_rubrics(path: StudyPath) -> rubrics.RubricsView:
+    return rubrics.view_rubrics(db(), path.study_id, current_user.id)
+
+
+@api.post("/studies/<uuid:study_id>/rubrics", responses={200: rubrics.RubricsView})
+@writes(REVIEW)
+def give_score(path: StudyPath, body: rubrics.NewRubricScore) -> rubrics.RubricsView:
+    """One's own score of a machine by a rubric; a second one corrects the first."""
+    return rubrics.give_score(db(), path.study_id, body, current_user.id)
+
+
+@api.get("/studies/<uuid:study_id>/points-sheet", responses={200: points_sheet.SheetView})
+@reads(NOT_BLIND)
+def view_sheet(path: StudyPath) -> points_sheet.SheetView:
+    return points_sheet.view_sheet(db(), path.study_id)
+
+
+@api.put("/studies/<uuid:study_id>/points-sheet", responses={200: points_sheet.SheetView})
+@writes(REVIEW)
+def keep_sheet(path: StudyPath, body: points_sheet.SheetIn) -> points_sheet.SheetView:
+    """The whole sheet; of two who write at once the second is told."""
+    return points_sheet.keep_sheet(db(), path.study_id, body, current_user.id)
+
+
+@api.get("/studies/<uuid:study_id>/final-words", responses={200: final_words.FinalWords})
+@reads(NOT_BLIND)
+def view_words(path: StudyPath, query: ProfileQuery) -> final_words.FinalWords:
+    """What is said of each machine, and what its findings would say."""
+    return final_words.view_words(db(), path.study_id, query.profile_id)
+
+
+@api.post("/studies/<uuid:study_id>/final-words", responses={200: final_words.FinalWords})
+@writes(REVIEW)
+def add_word(path: StudyPath, query: ProfileQuery, body: final_words.NewWord) -> final_words.FinalWords:
+    final_words.add_word(db(), path.study_id, body, current_user.id)
+    return final_words.view_words(db(), path.study_id, query.profile_id)
+
+
+@api.put("/studies/<uuid:study_id>/final-words/<uuid:item_id>", responses={200: final_words.FinalWords})
+@writes(REVIEW)
+def change_word(path: StudyItemPath, query: ProfileQuery, body: final_words.ChangedWord) -> final_words.FinalWords:
+    final_words.change_word(db(), path.study_id, path.item_id, body)
+    return final_words.view_words(db(), path.study_id, query.profile_id)
+
+
+@api.delete("/studies/<uuid:study_id>/final-words/<uuid:item_id>", responses={200: final_words.FinalWords})
+@writes(REVIEW)
+def remove_word(path: StudyItemPath, query: VersionQuery) -> final_words.FinalWords:
+    final_words.remove_word(db(), path.study_id, path.item_id, query.version)
+    return final_words.view_words(db(), path.study_id, None)
