@@ -69,7 +69,7 @@ class ChangedWord(WordIn):
     version: Version
 
 
-class WordOut(Shape):
+class FinalWordOut(Shape):
     id: uuid.UUID
     version: int
     kind: WordKind
@@ -90,7 +90,7 @@ class Suggestion(Shape):
 
 class WordsOf(Shape):
     machine: UnitMark
-    words: list[WordOut]
+    words: list[FinalWordOut]
     suggested: list[Suggestion] = Field(description="not said yet; fixes by points lost, most first")
     upgrades: float | None = Field(
         description="what the must-have upgrades cost together, where all are in the study's currency"
@@ -123,27 +123,27 @@ def view_words(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | No
     )  # fmt: skip
 
 
-def words_by_unit(session: Session, study_id: uuid.UUID) -> dict[uuid.UUID, list[WordOut]]:
+def words_by_unit(session: Session, study_id: uuid.UUID) -> dict[uuid.UUID, list[FinalWordOut]]:
     """In the order in which they stand."""
     return dict(_words(session, study_id))
 
 
-def _words(session: Session, study_id: uuid.UUID) -> dict[uuid.UUID, list[WordOut]]:
-    found: dict[uuid.UUID, list[WordOut]] = defaultdict(list)
+def _words(session: Session, study_id: uuid.UUID) -> dict[uuid.UUID, list[FinalWordOut]]:
+    found: dict[uuid.UUID, list[FinalWordOut]] = defaultdict(list)
     rows = session.scalars(select(FinalWord).where(FinalWord.study_id == study_id).order_by(FinalWord.position))
     for row in rows:
-        found[row.unit_id].append(WordOut.model_validate(row, extra="ignore"))
+        found[row.unit_id].append(FinalWordOut.model_validate(row, extra="ignore"))
     return found
 
 
-def _upgrades(words: list[WordOut], currency: str) -> float | None:
+def _upgrades(words: list[FinalWordOut], currency: str) -> float | None:
     priced = [w for w in words if w.kind is WordKind.MUST]
     if any(w.price is None or w.currency != currency for w in priced):
         return None
     return sum(w.price or 0.0 for w in priced)
 
 
-def _suggested(inputs: StudyFigures, view: RankView, s: StandingLine, said: list[WordOut]) -> list[Suggestion]:
+def _suggested(inputs: StudyFigures, view: RankView, s: StandingLine, said: list[FinalWordOut]) -> list[Suggestion]:
     key = s.machine.unit_id
     figures = {q: inputs.figure(q, key) for q in CAUSED if inputs.has(q)}
     sheet = sheet_of(inputs.compared, inputs.entrant(key).entry)

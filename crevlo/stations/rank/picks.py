@@ -96,7 +96,7 @@ def view_map(session: Session, study_id: uuid.UUID, asked: MapAsked) -> WeightMa
     codes = [c.code for c in criteria]
     if set(asked.first) & set(asked.second) or not set(asked.first) | set(asked.second) <= set(codes):
         raise Refused("A criterion stands in one group, and is one of the scheme.")
-    inputs = study_figures_by(session, study_id, asked.by).of_buyer(view.prints_month)
+    inputs = study_figures_by(session, study_id, asked.by).of_buyer(view.profile.prints_month)
     marks = [s.machine for s in view.standings]
     groups = [0 if c in asked.first else 1 if c in asked.second else 2 for c in codes]
     weights = [c.weight for c in view.criteria]

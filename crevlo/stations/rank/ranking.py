@@ -104,6 +104,9 @@ class ProfileOut(Shape):
     id: uuid.UUID
     name: str
     version: int
+    prints_month: float | None
+    budget: float | None
+    step: float | None
 
 
 class RankView(Shape):
@@ -123,10 +126,7 @@ class RankView(Shape):
     flips_words: str = Field(description="why there is no flip to show, or what they are of")
     reasons: list[Reason]
     references: list[ReferenceLine]
-    prints_month: float | None
     prints_words: str
-    budget: float | None
-    step: float | None
     budget_words: list[str]
     apart: list[str] = Field(description="what is printed but kept out of the comparison, and why")
     missing_cells: int
@@ -235,7 +235,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         reasons=_reasons(standings), missing_cells=missing, cells=len(entries) * len(criteria),
         cells_words=_cells_words(missing, len(entries) * len(criteria)),
         draws=chance.draws if chance else 0, weight_spread=WEIGHT_SPREAD,
-        prints_month=profile.prints_month, prints_words=say_prints(profile.prints_month), budget=profile.budget, step=profile.step,
+        prints_words=say_prints(profile.prints_month),
         budget_words=_budget_words(standings, profile, bench.study.currency),
         counted_twice=counted_twice([code for code, weight in weights.items() if weight > 0]),
     )  # fmt: skip

@@ -26,7 +26,7 @@ def rank_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, asked
         raise Missing("There is no such criterion.")
     view = view_rank(session, study_id, asked)
     standing = next((s for s in view.standings if s.machine.unit_id == unit_id), None)
-    inputs = study_figures_by(session, study_id, asked.by).of_buyer(view.prints_month)
+    inputs = study_figures_by(session, study_id, asked.by).of_buyer(view.profile.prints_month)
     name = inputs.entrant(unit_id).name
     if criterion == "total":
         if standing is None:

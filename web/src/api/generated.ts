@@ -2558,6 +2558,107 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/picks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What every buyer is told. */
+        get: operations["verdict_view_picks_studies__uuid_study_id__picks_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/weight-map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which weights of three groups of criteria give which winner; nothing is saved. */
+        post: operations["verdict_view_map_studies__uuid_study_id__weight_map_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/rubrics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["verdict_view_rubrics_studies__uuid_study_id__rubrics_get"];
+        put?: never;
+        /** One's own score of a machine by a rubric; a second one corrects the first. */
+        post: operations["verdict_give_score_studies__uuid_study_id__rubrics_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/points-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["verdict_view_sheet_studies__uuid_study_id__points_sheet_get"];
+        /** The whole sheet; of two who write at once the second is told. */
+        put: operations["verdict_keep_sheet_studies__uuid_study_id__points_sheet_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/final-words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is said of each machine, and what its findings would say. */
+        get: operations["verdict_view_words_studies__uuid_study_id__final_words_get"];
+        put?: never;
+        post: operations["verdict_add_word_studies__uuid_study_id__final_words_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/final-words/{item_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["verdict_change_word_studies__uuid_study_id__final_words__uuid_item_id__put"];
+        post?: never;
+        delete: operations["verdict_remove_word_studies__uuid_study_id__final_words__uuid_item_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/publish": {
         parameters: {
             query?: never;
@@ -10041,6 +10142,10 @@ export interface components {
             reasons: components["schemas"]["Reason"][];
             /** References */
             references: components["schemas"]["ReferenceLine"][];
+            /** Prints Words */
+            prints_words: string;
+            /** Budget Words */
+            budget_words: string[];
             /**
              * Apart
              * @description what is printed but kept out of the comparison, and why
@@ -10225,6 +10330,12 @@ export interface components {
             name: string;
             /** Version */
             version: number;
+            /** Prints Month */
+            prints_month: number | null;
+            /** Budget */
+            budget: number | null;
+            /** Step */
+            step: number | null;
         };
         /** Reason */
         Reason: {
@@ -10587,7 +10698,7 @@ export interface components {
          * @description What a figure was made from, for its source.
          * @enum {string}
          */
-        Rests: "readings" | "scores" | "runs" | "noise" | "unit" | "duels";
+        Rests: "readings" | "scores" | "runs" | "noise" | "unit" | "duels" | "people" | "sheet";
         /**
          * NewScheme
          * @description All criteria of the next version; `number` is that of the version the editor saw.
@@ -10666,6 +10777,8 @@ export interface components {
              * @default null
              */
             must_haves?: components["schemas"]["MustHave"][] | null;
+            /** @default null */
+            wishes?: components["schemas"]["Wishes"] | null;
         };
         /**
          * MustHave
@@ -10690,6 +10803,28 @@ export interface components {
              * @default false
              */
             at_least?: boolean;
+        };
+        /**
+         * Wishes
+         * @description How much a buyer prints, and what they would spend; what is left out nobody says.
+         */
+        Wishes: {
+            /**
+             * Prints Month
+             * @default null
+             */
+            prints_month?: number | null;
+            /**
+             * Budget
+             * @default null
+             */
+            budget?: number | null;
+            /**
+             * Step
+             * @description how much more a better machine may cost
+             * @default null
+             */
+            step?: number | null;
         };
         /**
          * RankFigure
@@ -10994,6 +11129,385 @@ export interface components {
              * @default 0
              */
             expanded?: number;
+        };
+        /** Picks */
+        Picks: {
+            /** Picks */
+            picks: components["schemas"]["Pick"][];
+        };
+        /**
+         * Pick
+         * @description What one buyer is told: the pick (several in a tie, none while it is open), the runner-up, why and why not.
+         */
+        Pick: {
+            /**
+             * Profile Id
+             * Format: uuid
+             */
+            profile_id: string;
+            /** Name */
+            name: string;
+            /** Headline */
+            headline: string;
+            /** Evidence */
+            evidence: string;
+            /** Tie */
+            tie: boolean;
+            /** Pick */
+            pick: components["schemas"]["UnitMark"][];
+            /**
+             * Chance
+             * @description that the pick is first
+             */
+            chance: number | null;
+            runner_up: components["schemas"]["UnitMark"] | null;
+            /** Why */
+            why: string[];
+            /** Why Not */
+            why_not: string[];
+            /** Prints Words */
+            prints_words: string;
+            /** Budget Words */
+            budget_words: string[];
+            /** Left Out */
+            left_out: number;
+        };
+        /** WeightMap */
+        WeightMap: {
+            /**
+             * Machines
+             * @description those that are first somewhere
+             */
+            machines: components["schemas"]["UnitMark"][];
+            /** Places */
+            places: components["schemas"]["MapPlace"][];
+            /**
+             * Now
+             * @description the groups' shares of the weights on screen
+             */
+            now: number[];
+            /** Needs */
+            needs: string;
+            /** Says */
+            says: string;
+        };
+        /** MapPlace */
+        MapPlace: {
+            /** Shares */
+            shares: number[];
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /** Chance */
+            chance: number;
+            /** Tie */
+            tie: boolean;
+        };
+        /**
+         * MapAsked
+         * @description The ranking on screen, and which criteria make the first and the second group; all others are the third.
+         */
+        MapAsked: {
+            /**
+             * Profile Id
+             * @default null
+             */
+            profile_id?: string | null;
+            /**
+             * Weights
+             * @default null
+             */
+            weights?: {
+                [key: string]: number;
+            } | null;
+            /**
+             * Show Gated
+             * @default false
+             */
+            show_gated?: boolean;
+            /**
+             * @description what stands side by side: machines, or their configurations or arms
+             * @default machine
+             */
+            by?: components["schemas"]["By"];
+            /** First */
+            first: string[];
+            /** Second */
+            second: string[];
+        };
+        /** RubricsView */
+        RubricsView: {
+            /** Rubrics */
+            rubrics: components["schemas"]["RubricOut"][];
+            /** Machines */
+            machines: components["schemas"]["UnitMark"][];
+            /** Cells */
+            cells: components["schemas"]["RubricCell"][];
+        };
+        /** OthersScore */
+        OthersScore: {
+            /** By */
+            by: string;
+            /** Score */
+            score: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * RubricCell
+         * @description What one machine has of one rubric; others' scores, and the mean, once one's own is given.
+         */
+        RubricCell: {
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /** Rubric */
+            rubric: string;
+            /** Mine */
+            mine: number | null;
+            /** Words */
+            words: string;
+            /** Others */
+            others: components["schemas"]["OthersScore"][];
+            /**
+             * Hidden
+             * @description scores of others that are not shown before one's own is given
+             */
+            hidden: number;
+            mean: components["schemas"]["Quantity"] | null;
+        };
+        /** RubricOut */
+        RubricOut: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Asks */
+            asks: string;
+            /**
+             * Anchors
+             * @description from 0 to 5
+             */
+            anchors: string[];
+        };
+        /**
+         * NewRubricScore
+         * @description One's own score; a second one corrects the first, with its reason.
+         */
+        NewRubricScore: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /** Rubric */
+            rubric: string;
+            /** Score */
+            score: number;
+            /**
+             * Words
+             * @default
+             */
+            words?: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason?: string;
+        };
+        /** SheetView */
+        SheetView: {
+            /** Version */
+            version: number | null;
+            /** Lines */
+            lines: components["schemas"]["SheetLineIn"][];
+            /** Totals */
+            totals: components["schemas"]["SheetTotal"][];
+            /**
+             * Of
+             * @description points of all lines
+             */
+            of: number;
+            /** Says */
+            says: string;
+        };
+        /** SheetLineIn */
+        SheetLineIn: {
+            /** Words */
+            words: string;
+            /** Points */
+            points: number;
+            /**
+             * Winners
+             * @description who won it; several share, none: open
+             * @default []
+             */
+            winners?: string[];
+        };
+        /** SheetTotal */
+        SheetTotal: {
+            machine: components["schemas"]["UnitMark"];
+            /** Points */
+            points: number;
+        };
+        /** SheetIn */
+        SheetIn: {
+            /**
+             * Version
+             * @description of the sheet that was seen; none where there was none
+             * @default null
+             */
+            version?: number | null;
+            /** Lines */
+            lines: components["schemas"]["SheetLineIn"][];
+        };
+        /** FinalWords */
+        FinalWords: {
+            /** Machines */
+            machines: components["schemas"]["WordsOf"][];
+            /** Currency */
+            currency: string;
+            /**
+             * Profile
+             * @description whose weights the points lost are by
+             */
+            profile: string;
+        };
+        /** FinalWordOut */
+        FinalWordOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Version */
+            version: number;
+            kind: components["schemas"]["WordKind"];
+            /** Words */
+            words: string;
+            /** Price */
+            price: number | null;
+            /** Currency */
+            currency: string | null;
+            /** Source */
+            source: string;
+            /** Priced On */
+            priced_on: string | null;
+        };
+        /**
+         * Suggestion
+         * @description What findings would say; a person takes it over and edits it.
+         */
+        Suggestion: {
+            kind: components["schemas"]["WordKind"];
+            /** Words */
+            words: string;
+            /**
+             * Points
+             * @description lost by it, of those that the buyer's weights give; 0 for a like
+             */
+            points: number;
+        };
+        /**
+         * WordKind
+         * @enum {string}
+         */
+        WordKind: "like" | "dislike" | "fix" | "must" | "nice" | "for" | "not for" | "buy";
+        /** WordsOf */
+        WordsOf: {
+            machine: components["schemas"]["UnitMark"];
+            /** Words */
+            words: components["schemas"]["FinalWordOut"][];
+            /**
+             * Suggested
+             * @description not said yet; fixes by points lost, most first
+             */
+            suggested: components["schemas"]["Suggestion"][];
+            /**
+             * Upgrades
+             * @description what the must-have upgrades cost together, where all are in the study's currency
+             */
+            upgrades: number | null;
+            /** Not Recommended */
+            not_recommended: string;
+        };
+        /** NewWord */
+        NewWord: {
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            kind: components["schemas"]["WordKind"];
+            /** Words */
+            words: string;
+            /**
+             * Price
+             * @default null
+             */
+            price?: number | null;
+            /**
+             * Currency
+             * @default null
+             */
+            currency?: string | null;
+            /**
+             * Source
+             * @default
+             */
+            source?: string;
+            /**
+             * Priced On
+             * @default null
+             */
+            priced_on?: string | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /** ChangedWord */
+        ChangedWord: {
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            kind: components["schemas"]["WordKind"];
+            /** Words */
+            words: string;
+            /**
+             * Price
+             * @default null
+             */
+            price?: number | null;
+            /**
+             * Currency
+             * @default null
+             */
+            currency?: string | null;
+            /**
+             * Source
+             * @default
+             */
+            source?: string;
+            /**
+             * Priced On
+             * @default null
+             */
+            priced_on?: string | null;
+            /** Version */
+            version: number;
         };
         /** PublishView */
         PublishView: {
@@ -17672,6 +18186,346 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["References"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_view_picks_studies__uuid_study_id__picks_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Picks"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_view_map_studies__uuid_study_id__weight_map_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MapAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeightMap"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_view_rubrics_studies__uuid_study_id__rubrics_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RubricsView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_give_score_studies__uuid_study_id__rubrics_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRubricScore"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RubricsView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_view_sheet_studies__uuid_study_id__points_sheet_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_keep_sheet_studies__uuid_study_id__points_sheet_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_view_words_studies__uuid_study_id__final_words_get: {
+        parameters: {
+            query?: {
+                profile_id?: string | null;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinalWords"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_add_word_studies__uuid_study_id__final_words_post: {
+        parameters: {
+            query?: {
+                profile_id?: string | null;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewWord"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinalWords"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_change_word_studies__uuid_study_id__final_words__uuid_item_id__put: {
+        parameters: {
+            query?: {
+                profile_id?: string | null;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+                item_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangedWord"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinalWords"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_remove_word_studies__uuid_study_id__final_words__uuid_item_id__delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+                item_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinalWords"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -10,6 +10,9 @@ import { ProfileChip } from "../../parts/profile-chip";
 import { Buyers } from "./buyers";
 import { Chances } from "./chances";
 import { Figures } from "./figures";
+import { FinalWords } from "./final-words";
+import { JudgedByHand } from "./judged";
+import { Picks } from "./picks";
 import { References } from "./references";
 import { Results } from "./results";
 import { Scheme } from "./scheme";
@@ -59,22 +62,37 @@ export default function Rank({ studyId }: { studyId: string }) {
   const few = view.standings.length > 0 && view.standings.length <= 3;
   const may = me.data?.role === "owner" || me.data?.role === "reviewer";
   const chosen = (
-    <Toggles
-      label={text.shown}
-      value={shown}
-      options={SHOWN.filter((v) => v === "all" || v === "results" || view.standings.length > 1).map((v) => ({
-        value: v,
-        name: text.shows[v],
-      }))}
-      change={show}
-      item="min-h-7 whitespace-nowrap"
-    />
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1 print:hidden">
+      <Toggles
+        label={text.shown}
+        value={shown}
+        options={SHOWN.filter((v) => there(v, view)).map((v) => ({ value: v, name: text.shows[v] }))}
+        change={show}
+        className="flex flex-wrap gap-1"
+        item="min-h-7 whitespace-nowrap"
+      />
+      {view.sides.length > 1 && shown === "all" && (
+        <Toggles
+          label={text.results.columns}
+          value={by}
+          options={view.sides.map((s) => ({ value: s, name: text.results.sides[s] }))}
+          change={setBy}
+          item="min-h-7 whitespace-nowrap"
+        />
+      )}
+    </div>
   );
-  if (shown === "results")
+  const whole = {
+    results: () => <Results studyId={studyId} />,
+    buyers: () => <Picks studyId={studyId} view={view} shown={whatIf} may={may} />,
+    judged: () => <JudgedByHand studyId={studyId} may={may} />,
+    words: () => <FinalWords studyId={studyId} profileId={view.profile.id} may={may} />,
+  };
+  if (shown in whole)
     return (
-      <div className="grid h-full min-h-0 grid-rows-[auto_minmax(0,1fr)] gap-2 print:block">
-        <div className="print:hidden">{chosen}</div>
-        <Results studyId={studyId} />
+      <div className="grid h-full min-h-0 grid-rows-[auto_minmax(0,1fr)] gap-2 print:block max-[1020px]:h-auto">
+        {chosen}
+        {whole[shown as keyof typeof whole]()}
       </div>
     );
   return (
@@ -113,18 +131,7 @@ export default function Rank({ studyId }: { studyId: string }) {
         may={may}
       />
       <div className="grid min-h-0 min-w-0 grid-rows-[auto_minmax(0,1fr)] gap-2 max-[1020px]:block">
-        <div className="flex flex-wrap items-center gap-2">
-          {chosen}
-          {view.sides.length > 1 && shown === "all" && (
-            <Toggles
-              label={text.results.columns}
-              value={by}
-              options={view.sides.map((s) => ({ value: s, name: text.results.sides[s] }))}
-              change={setBy}
-              item="min-h-7 whitespace-nowrap"
-            />
-          )}
-        </div>
+        {chosen}
         {shown === "schools" ? (
           <Schools studyId={studyId} shown={whatIf} />
         ) : shown === "two" ? (
@@ -155,7 +162,14 @@ export default function Rank({ studyId }: { studyId: string }) {
   );
 }
 
-const SHOWN = ["all", "results", "two", "schools"] as const;
+const SHOWN = ["all", "results", "two", "schools", "buyers", "judged", "words"] as const;
+
+/** What needs two to be set side by side is not offered for one. */
+function there(shown: Shown, view: Schemas["RankView"]): boolean {
+  if (shown === "two") return view.standings.length > 0 && view.standings.length + view.references.length > 1;
+  return shown !== "schools" || view.standings.length > 1;
+}
+
 type Shown = (typeof SHOWN)[number];
 
 /** What is shown stands in the address, so that it can be linked to and gone back from. */

@@ -19,7 +19,10 @@ export function Two({
   machines: Mark[];
   references: Schemas["ReferenceLine"][];
 }) {
-  const [chosen, setChosen] = useState<[string, string]>([machines[0]!.unit_id, machines[1]!.unit_id]);
+  const [chosen, setChosen] = useState<[string, string]>([
+    machines[0]!.unit_id,
+    machines[1]?.unit_id ?? references[0]!.id,
+  ]);
   const [arms, setArms] = useState<[string | null, string | null]>([null, null]);
   const [onlyTold, setOnlyTold] = useState(false);
   const view = useQuery({

@@ -19,6 +19,12 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
         {view.verdict.headline}
       </h2>
       <p className="text-ink-2">{view.verdict.evidence}</p>
+      {view.budget_words.map((words) => (
+        <p key={words} className="pt-1 text-small">
+          {words}
+        </p>
+      ))}
+      {view.prints_words && <p className="pt-1 text-small text-ink-2">{view.prints_words}</p>}
       {view.apart.map((words) => (
         <p key={words} className="pt-1 text-small text-ink-2">
           {words}
