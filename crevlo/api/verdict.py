@@ -5,7 +5,8 @@ from flask_login import current_user
 from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import ProfileQuery, StudyItemPath, StudyPath, VersionQuery
 from crevlo.api.station import station
-from crevlo.stations.rank import final_words, picks, points_sheet, rubrics
+from crevlo.stations.rank import final_words, next_best, picks, points_sheet, rubrics
+from crevlo.stations.rank.ranking import WhatIf
 
 api = station("verdict")
 
@@ -22,6 +23,13 @@ def view_picks(path: StudyPath) -> picks.Picks:
 def view_map(path: StudyPath, body: picks.MapAsked) -> picks.WeightMap:
     """Which weights of three groups of criteria give which winner; nothing is saved."""
     return picks.view_map(db(), path.study_id, body)
+
+
+@api.post("/studies/<uuid:study_id>/next-best", responses={200: next_best.NextView})
+@reads(NOT_BLIND)
+def view_next(path: StudyPath, body: WhatIf) -> next_best.NextView:
+    """The work at the bench that would tell most of first place; nothing is saved."""
+    return next_best.view_next(db(), path.study_id, body)
 
 
 @api.get("/studies/<uuid:study_id>/rubrics", responses={200: rubrics.RubricsView})

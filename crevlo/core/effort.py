@@ -7,6 +7,9 @@ from dataclasses import dataclass
 
 from crevlo.core.estimate import NORMAL_COVERAGE, BadInput
 
+# What a reading and an inspection take a practised person.
+PER_READING_S, INSPECTION_MIN = 12.0, 4.0
+
 
 @dataclass(frozen=True, slots=True)
 class PlannedPrint:

@@ -156,7 +156,7 @@ def test_a_protocol_goes_out_as_a_file_and_comes_back_the_same(planner: Client, 
     }  # fmt: skip
     back = planner.send("POST", "/api/protocols/read", file)
     assert back["notes"] == []
-    assert back["candidates"] == [{"model_id": m, "is_control": False} for m in (a, b)]
+    assert back["candidates"] == [{"model_id": m, "is_control": False, "unit": 1} for m in (a, b)]
     assert [(n["artifact"], n["spool_id"], n["copies"]) for n in back["arms"][0]["lines"]] == [
         ("SB", spool, 3), (longer["ref"], spool, 1),
     ]  # fmt: skip

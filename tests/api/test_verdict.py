@@ -165,3 +165,38 @@ def test_a_buyers_prints_and_budget_count_as_is_said(client: Client) -> None:
     assert {p["unit_id"] for p in place["places"]} == {m["unit_id"] for m in place["machines"]}
     with pytest.raises(ApiError, match="stands in one group"):
         client.send("POST", f"/api/studies/{study}/weight-map", {"first": codes[:2], "second": codes[1:4]})
+
+
+def test_what_to_do_next_is_told_with_its_time_and_stops_when_settled(bench: Bench, client: Client) -> None:
+    near = {
+        "Mesa": Turned(off_mm=0.05),
+        "Sparrow": Turned(off_mm=0.055),
+        "Twin": Turned(off_mm=0.4, severity=5, minutes=240),
+    }
+    study = make(client, near, copies=2, inspected=False)
+    view = client.send("POST", f"/api/studies/{study}/next-best", {})
+    kinds = {w["kind"] for w in view["works"]}
+    assert kinds
+    assert kinds <= {"copy", "inspect"}
+    for w in view["works"]:
+        assert w["bench_min"] > 0
+        assert 0 <= w["settles"] <= 1
+        # Which pieces wait of which machine is told to nobody.
+        assert (w["machine"] is None) == (w["kind"] != "copy")
+    assert view["works"] == sorted(view["works"], key=lambda w: -w["bits"] / w["bench_min"])
+    assert bench.as_("rater").http.post(f"/api/studies/{study}/next-best", json={}).status_code in (400, 403)
+    copy = next((w for w in view["works"] if w["kind"] == "copy"), None)
+    if copy:
+        assert copy["words"].startswith("One more Step block from ")
+        added = client.send("POST", f"/api/jobs/{copy['like_job']}/more", {
+            "id": new(), "kind": "an extra copy", "counts": True, "reason": "it would tell who is first"})  # fmt: skip
+        assert added["machine"]["name"] == copy["machine"]["name"]
+    clear = make(
+        client, {"Best": GOOD, "Worst": Turned(off_mm=0.4, severity=5, minutes=240)}, copies=3, title="Clear"
+    )
+    told = client.send("POST", f"/api/studies/{clear}/next-best", {})
+    assert told["works"] == []
+    assert told["says"].startswith("Best is first in ")
+    assert told["says"].endswith("nothing at the bench is needed for that.")
+    empty = make(client, {"Mesa": Turned(price=None), "Sparrow": Turned(price=None)}, printed=False, title="Empty")
+    assert client.send("POST", f"/api/studies/{empty}/next-best", {})["works"] is not None

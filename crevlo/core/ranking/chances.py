@@ -50,11 +50,8 @@ def draw_values(
     more (or as `field` says) the true figures of a criterion come from one field. A machine's missing figures are drawn as
     one, even over 0..100: drawn apart they would meet in the middle, and an open interval would look like a known total.
     """
-    drawn = _FieldDraws(Draws(draws, np.random.default_rng(seed)), field)
     names = codes or [f"criterion {c}" for c in range(len(functions))]
-    for m, row in enumerate(figures):
-        for code, figure in zip(names, row, strict=True):
-            drawn.know(m, code, figure)
+    drawn = _told(figures, names, seed, draws, field)
     missing = np.random.default_rng([seed, 2])
     values = np.empty((len(functions), len(figures), draws), np.float32)
     open_ = {
@@ -67,6 +64,24 @@ def draw_values(
             raw = drawn.of(m, code, row[c])
             values[c, m] = open_[m] if raw is None else value_of(function, raw)
     return values
+
+
+def draw_raws(
+    figures: Sequence[Sequence[Figure]], codes: Sequence[str], seed: int, draws: int, field: bool | None = None
+) -> list[list[np.ndarray | None]]:
+    """Draws of the raw figures that `draw_values` values, by criterion and machine; None of what is missing."""
+    drawn = _told(figures, codes, seed, draws, field)
+    return [[drawn.of(m, code, row[c]) for m, row in enumerate(figures)] for c, code in enumerate(codes)]
+
+
+def _told(
+    figures: Sequence[Sequence[Figure]], codes: Sequence[str], seed: int, draws: int, field: bool | None
+) -> "_FieldDraws":
+    drawn = _FieldDraws(Draws(draws, np.random.default_rng(seed)), field)
+    for m, row in enumerate(figures):
+        for code, figure in zip(codes, row, strict=True):
+            drawn.know(m, code, figure)
+    return drawn
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,7 +6,7 @@ from pydantic import BaseModel, Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.core.effort import Handling, PlannedPrint, effort
+from crevlo.core.effort import INSPECTION_MIN, PER_READING_S, Handling, PlannedPrint, effort
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.features import KINDS, MEASURED, OPTIONAL
 from crevlo.core.features.kind import places
@@ -25,7 +25,7 @@ from crevlo.store.machine import Model, Spool, Unit
 from crevlo.store.run import Run
 from crevlo.store.study import Job
 
-_PER_READING_S, _INSPECTION_MIN, _STAFF_H = 12.0, 4.0, 7.0
+_STAFF_H = 7.0
 # What copies are planned by: the means over copies that most studies ask for.
 _PLANNED = ("off.mean", "defects", "time", "energy", "noise")
 _CHANCE = 0.8
@@ -153,7 +153,7 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
                 )
             )
     handling = Handling(
-        study.labour_min, _PER_READING_S, _INSPECTION_MIN, _STAFF_H,
+        study.labour_min, PER_READING_S, INSPECTION_MIN, _STAFF_H,
         24.0 if draft.policies.unattended == "after checks" else _STAFF_H,
     )  # fmt: skip
     made = effort(prints, handling, one_spool=draft.policies.material == "same spool")

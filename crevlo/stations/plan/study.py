@@ -185,8 +185,11 @@ def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
     for row in list(study.units):
         session.delete(row)
     session.flush()
-    # A further unit is opened after those before it, in whatever order they are listed.
-    opened = {(m, n): nth_unit(session, m, n).id for m, n in sorted({(c.model_id, c.unit) for c in draft.candidates})}
+    # A further unit is opened after those before it; first ones in the order of the list, as their marks go.
+    opened = {
+        (c.model_id, c.unit): nth_unit(session, c.model_id, c.unit).id
+        for c in sorted(draft.candidates, key=lambda c: c.unit)
+    }
     units = [opened[c.model_id, c.unit] for c in draft.candidates]
     study.units = [
         StudyUnit(

@@ -1,9 +1,11 @@
 """Criteria of a study: what is told, by its code, with what a new scheme begins with."""
 
+from enum import StrEnum
+
 from pydantic import Field
 
 from crevlo.core.evaluations import QUANTITIES
-from crevlo.core.evaluations.evaluation import Better, Quantity
+from crevlo.core.evaluations.evaluation import Better, Quantity, Rests
 from crevlo.stations.kit.shape import Shape
 
 # What every new study is scored by until its people choose.
@@ -26,3 +28,20 @@ def anchors_of(points: list[list[float]]) -> list[Anchor]:
 def unit_of(code: str, currency: str) -> str:
     unit = BY_CODE[code].unit
     return currency if unit == "money" else unit
+
+
+class CriterionGroup(StrEnum):
+    """What a criterion is about: what comes out, how the machine is to work with, or money."""
+
+    PIECES = "pieces"
+    WORKING = "working"
+    MONEY = "money"
+
+
+def group_of(code: str) -> CriterionGroup:
+    kind = BY_CODE[code]
+    if kind.unit == "money":
+        return CriterionGroup.MONEY
+    return (
+        CriterionGroup.PIECES if kind.rests in (Rests.READINGS, Rests.SCORES, Rests.DUELS) else CriterionGroup.WORKING
+    )

@@ -10,19 +10,21 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.causes import points_to
 from crevlo.core.evaluations import QUANTITIES
+from crevlo.core.figure import Counted
 from crevlo.stations.figures.source import CAUSED, sheet_of
 from crevlo.stations.figures.study import StudyFigures, study_figures
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.clock import has_come
 from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Currency, Day, Missing, Money, Refused, Shape, Version
+from crevlo.stations.rank.criteria import CriterionGroup
 from crevlo.stations.rank.ranking import RankView, StandingLine, WhatIf, view_rank
 from crevlo.stations.study import get_study
 from crevlo.store.verdict import FinalWord
 
 _MOST = 200
 # So many points must be lost before a fix is suggested, and so good must a figure be to be liked.
-_LOST, _LIKED = 1.0, 85.0
+_LOST, _FLAWED, _LIKED = 1.0, 75.0, 85.0
 
 
 class WordKind(StrEnum):
@@ -153,7 +155,10 @@ def _suggested(inputs: StudyFigures, view: RankView, s: StandingLine, said: list
         if c.points is None or c.value is None:
             continue
         lost = 100 * criterion.weight / total - c.points
-        if lost >= _LOST:
+        figure = inputs.figure(c.code, key)
+        # Few tries that all came out ask for more tries, not for a fix; nor is a price one.
+        spotless = isinstance(figure, Counted) and figure.good == figure.tries
+        if lost >= _LOST and c.value < _FLAWED and not spotless and criterion.group is not CriterionGroup.MONEY:
             cause = points_to(c.code, figures, sheet)
             more = f" {cause}" if cause else ""
             found.append(

@@ -1,6 +1,7 @@
 """Every buyer's pick side by side, and which weights would give which winner."""
 
 import uuid
+from collections.abc import Sequence
 
 from pydantic import Field
 from sqlalchemy.orm import Session
@@ -13,7 +14,7 @@ from crevlo.stations.figures.study import study_figures_by
 from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Refused, Shape
 from crevlo.stations.rank.buyer import buyers_of
-from crevlo.stations.rank.ranking import RankView, WhatIf, view_rank
+from crevlo.stations.rank.ranking import RankView, Reason, WhatIf, view_rank
 from crevlo.stations.rank.scheme import latest_scheme
 
 _DRAWS = 4_000
@@ -30,8 +31,9 @@ class Pick(Shape):
     pick: list[UnitMark]
     chance: float | None = Field(description="that the pick is first")
     runner_up: UnitMark | None
-    why: list[str]
-    why_not: list[str]
+    why: str
+    why_not: str
+    open: list[str] = Field(description="what stands against the pick, or is not known of it yet")
     prints_words: str
     budget_words: list[str]
     left_out: int
@@ -74,19 +76,24 @@ def _pick(view: RankView) -> Pick:
         s for s in view.standings if s.rank == 1
     ]  # fmt: skip
     behind = [s for s in view.standings if s not in first]
-    names = [s.machine.name for s in view.standings[:2]]
     ahead = [r for r in view.reasons if r.points >= 0.05][:3]
     back = [r for r in reversed(view.reasons) if r.points <= -0.05][:3]
+    alone = len(first) == 1 and len(view.standings) > 1
+    second = view.standings[1].machine.name if alone else ""
     against = [f"{s.machine.name}: {words}" for s in first for words in [*s.doubts, *s.safety] if words]
     against += [f"{s.machine.name} is not recommended: {s.not_recommended}" for s in first if s.not_recommended]
     return Pick(
         profile_id=view.profile.id, name=view.profile.name, headline=view.verdict.headline, evidence=view.verdict.evidence,
         tie=view.verdict.tie, pick=[s.machine for s in first], chance=first[0].first_chance if len(first) == 1 else None,
         runner_up=behind[0].machine if first and behind else None,
-        why=[f"{r.name}: {r.points:.1f} points over {names[1]}" for r in ahead] if first else [],
-        why_not=[f"{r.name}: {-r.points:.1f} points behind {names[1]}" for r in back] * bool(first) + against,
+        why=_points(ahead, 1, f"points over {second}") if alone else "",
+        why_not=_points(back, -1, f"points behind {second}") if alone else "", open=against,
         prints_words=view.prints_words, budget_words=view.budget_words, left_out=sum(not m.is_control for m in view.left_out),
     )  # fmt: skip
+
+
+def _points(reasons: Sequence[Reason], sign: int, words: str) -> str:
+    return f"{', '.join(f'{r.name.lower()} {sign * r.points:.1f}' for r in reasons)} {words}" if reasons else ""
 
 
 def view_map(session: Session, study_id: uuid.UUID, asked: MapAsked) -> WeightMap:

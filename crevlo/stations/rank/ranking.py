@@ -25,7 +25,7 @@ from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Missing, Quantity, Refused, Shape, quantity
 from crevlo.stations.rank.buyer import Weights, buyers_of
-from crevlo.stations.rank.criteria import BY_CODE, Anchor, anchors_of, unit_of
+from crevlo.stations.rank.criteria import BY_CODE, Anchor, CriterionGroup, anchors_of, group_of, unit_of
 from crevlo.stations.rank.flip import Flip, flips_of
 from crevlo.stations.rank.must_have import MustHaveChoice, MustHaveOut, choices, gate_out, judge
 from crevlo.stations.rank.reference import ReferenceLine, reference_lines
@@ -44,6 +44,7 @@ class CriterionOut(Shape):
     scheme_weight: float
     digits: int
     factor: float = Field(description="what is shown is this many times the raw figure")
+    group: CriterionGroup
     shape: ValueShape
     points: list[Anchor] = Field(description="two where it is straight: worst and best")
 
@@ -215,7 +216,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         criteria=[
             CriterionOut(
                 code=c.code, name=BY_CODE[c.code].name, short=BY_CODE[c.code].short,
-                unit=unit_of(c.code, bench.study.currency), weight=weights[c.code], scheme_weight=base[c.code], points=anchors_of(c.points), shape=c.shape, digits=BY_CODE[c.code].digits,
+                unit=unit_of(c.code, bench.study.currency), weight=weights[c.code], scheme_weight=base[c.code], points=anchors_of(c.points), shape=c.shape, digits=BY_CODE[c.code].digits, group=group_of(c.code),
                 factor=BY_CODE[c.code].factor,
             )
             for c in criteria

@@ -2592,6 +2592,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/next-best": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The work at the bench that would tell most of first place; nothing is saved. */
+        post: operations["verdict_view_next_studies__uuid_study_id__next_best_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/rubrics": {
         parameters: {
             query?: never;
@@ -10192,6 +10209,12 @@ export interface components {
             value: number | null;
             raw: components["schemas"]["Quantity"];
         };
+        /**
+         * CriterionGroup
+         * @description What a criterion is about: what comes out, how the machine is to work with, or money.
+         * @enum {string}
+         */
+        CriterionGroup: "pieces" | "working" | "money";
         /** CriterionOut */
         CriterionOut: {
             /** Code */
@@ -10213,6 +10236,7 @@ export interface components {
              * @description what is shown is this many times the raw figure
              */
             factor: number;
+            group: components["schemas"]["CriterionGroup"];
             shape: components["schemas"]["Shape"];
             /**
              * Points
@@ -11162,9 +11186,14 @@ export interface components {
             chance: number | null;
             runner_up: components["schemas"]["UnitMark"] | null;
             /** Why */
-            why: string[];
+            why: string;
             /** Why Not */
-            why_not: string[];
+            why_not: string;
+            /**
+             * Open
+             * @description what stands against the pick, or is not known of it yet
+             */
+            open: string[];
             /** Prints Words */
             prints_words: string;
             /** Budget Words */
@@ -11236,6 +11265,53 @@ export interface components {
             first: string[];
             /** Second */
             second: string[];
+        };
+        /** NextView */
+        NextView: {
+            /** Says */
+            says: string;
+            /** Works */
+            works: components["schemas"]["NextOut"][];
+            /** How */
+            how: string;
+        };
+        /**
+         * NextKind
+         * @enum {string}
+         */
+        NextKind: "copy" | "measure" | "inspect" | "duel";
+        /**
+         * NextOut
+         * @description One thing to do: what it costs, and what it is expected to tell.
+         */
+        NextOut: {
+            kind: components["schemas"]["NextKind"];
+            /** @description of a copy; which pieces wait of which machine is told to nobody */
+            machine: components["schemas"]["UnitMark"] | null;
+            /** Words */
+            words: string;
+            /**
+             * Bench Min
+             * @description a person's time
+             */
+            bench_min: number;
+            /**
+             * Print H
+             * @description the machine's time beside that
+             */
+            print_h: number;
+            /**
+             * Settles
+             * @description chance that first place is sure afterwards
+             */
+            settles: number;
+            /** Bits */
+            bits: number;
+            /**
+             * Like Job
+             * @description of a copy: the print that it is one more of
+             */
+            like_job: string | null;
         };
         /** RubricsView */
         RubricsView: {
@@ -18252,6 +18328,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WeightMap"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_view_next_studies__uuid_study_id__next_best_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIf"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextView"];
                 };
             };
             /** @description Unprocessable Entity */

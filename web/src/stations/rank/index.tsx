@@ -88,76 +88,61 @@ export default function Rank({ studyId }: { studyId: string }) {
     judged: () => <JudgedByHand studyId={studyId} may={may} />,
     words: () => <FinalWords studyId={studyId} profileId={view.profile.id} may={may} />,
   };
-  if (shown in whole)
-    return (
-      <div className="grid h-full min-h-0 grid-rows-[auto_minmax(0,1fr)] gap-2 print:block max-[1020px]:h-auto">
-        {chosen}
-        {whole[shown as keyof typeof whole]()}
-      </div>
-    );
+  const buyer = (id: string | null) => {
+    setProfileId(id);
+    restore();
+  };
   return (
-    <div className="grid h-full min-h-0 grid-cols-[236px_minmax(0,1fr)_262px] gap-3 max-[1180px]:grid-cols-[190px_minmax(0,1fr)_214px] max-[1020px]:h-auto max-[1020px]:grid-cols-1">
+    <div className="grid h-full min-h-0 grid-rows-[auto_minmax(0,1fr)] gap-2 print:block max-[1020px]:h-auto">
       <Top>
-        <ProfileChip
-          value={view.profile.id}
-          profiles={view.profiles}
-          choose={(id) => {
-            setProfileId(id);
-            restore();
-          }}
-        />
-        {may && (
-          <Buyers
-            studyId={studyId}
-            view={view}
-            choose={(id) => {
-              setProfileId(id);
-              restore();
-            }}
-          />
-        )}
+        <ProfileChip value={view.profile.id} profiles={view.profiles} choose={buyer} />
+        {may && <Buyers studyId={studyId} view={view} choose={buyer} />}
         <References studyId={studyId} count={view.references.length} may={may} />
         <Scheme studyId={studyId} number={view.scheme_number} may={may} />
       </Top>
-      <Weighting
-        key={view.profile.id}
-        studyId={studyId}
-        view={view}
-        weights={weights}
-        pair={pair}
-        asked={asked !== null}
-        ask={(code, wanted) => setAsked(trade(weights, code, wanted, pair))}
-        restore={restore}
-        may={may}
-      />
-      <div className="grid min-h-0 min-w-0 grid-rows-[auto_minmax(0,1fr)] gap-2 max-[1020px]:block">
-        {chosen}
-        {shown === "schools" ? (
-          <Schools studyId={studyId} shown={whatIf} />
-        ) : shown === "two" ? (
-          <Two
+      {chosen}
+      {shown in whole ? (
+        whole[shown as keyof typeof whole]()
+      ) : (
+        <div className="grid min-h-0 grid-cols-[236px_minmax(0,1fr)_262px] gap-3 max-[1180px]:grid-cols-[190px_minmax(0,1fr)_214px] max-[1020px]:grid-cols-1">
+          <Weighting
+            key={view.profile.id}
             studyId={studyId}
-            machines={view.standings.map((s) => s.machine)}
-            references={view.references}
+            view={view}
+            weights={weights}
+            pair={pair}
+            asked={asked !== null}
+            ask={(code, wanted) => setAsked(trade(weights, code, wanted, pair))}
+            restore={restore}
+            may={may}
           />
-        ) : (
-          <div
-            className={`grid min-h-0 min-w-0 gap-3 max-[1020px]:block ${few ? "grid-rows-[auto_auto_minmax(0,1fr)]" : "grid-rows-[minmax(0,1fr)_auto]"}`}
-          >
-            <Standings
-              view={view}
+          {shown === "schools" ? (
+            <Schools studyId={studyId} shown={whatIf} />
+          ) : shown === "two" ? (
+            <Two
               studyId={studyId}
-              shown={whatIf}
-              showGated={showGated}
-              setShowGated={setShowGated}
-              stale={rank.isFetching}
+              machines={view.standings.map((s) => s.machine)}
+              references={view.references}
             />
-            <Chances view={view} />
-            {few && <Figures view={view} />}
-          </div>
-        )}
-      </div>
-      <Verdict view={view} />
+          ) : (
+            <div
+              className={`grid min-h-0 min-w-0 gap-3 max-[1020px]:block ${few ? "grid-rows-[auto_auto_minmax(0,1fr)]" : "grid-rows-[minmax(0,1fr)_auto]"}`}
+            >
+              <Standings
+                view={view}
+                studyId={studyId}
+                shown={whatIf}
+                showGated={showGated}
+                setShowGated={setShowGated}
+                stale={rank.isFetching}
+              />
+              <Chances view={view} />
+              {few && <Figures view={view} />}
+            </div>
+          )}
+          <Verdict view={view} studyId={studyId} shown={whatIf} may={may} />
+        </div>
+      )}
     </div>
   );
 }

@@ -35,7 +35,7 @@ function Rubrics({ studyId, may }: { studyId: string; may: boolean }) {
     <section aria-label={text.judged.rubrics} className="sheet min-h-0 overflow-auto px-4 py-3">
       <h2 className="lab">{text.judged.rubrics}</h2>
       <p className="pb-1 text-small text-ink-2">{text.judged.rubricsHint}</p>
-      <table className="table [&_td]:!px-1 [&_th]:!px-1">
+      <table className="table [&_td:not(:first-child)]:!text-center [&_td]:!px-1 [&_th:not(:first-child)]:!text-center [&_th]:!px-1">
         <thead>
           <tr>
             <th scope="col">{text.judged.question}</th>

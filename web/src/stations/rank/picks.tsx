@@ -83,16 +83,21 @@ function PickOf({
           {text.picks.runnerUp} <UnitName mark={pick.runner_up.mark} name={pick.runner_up.name} />
         </p>
       )}
-      {pick.why.length > 0 && (
+      {pick.why && (
         <p className="text-small">
-          <b>{text.picks.why}</b> {pick.why.join("; ")}.
+          <b>{text.picks.why}</b> {pick.why}.
         </p>
       )}
-      {pick.why_not.length > 0 && (
+      {pick.why_not && (
         <p className="text-small">
-          <b>{text.picks.whyNot}</b> {pick.why_not.map((w) => w.replace(/\.$/, "")).join("; ")}.
+          <b>{text.picks.whyNot}</b> {pick.why_not}.
         </p>
       )}
+      {pick.open.map((w) => (
+        <p key={w} className="text-small text-brass-ink">
+          {w}
+        </p>
+      ))}
       {pick.budget_words.map((w) => (
         <p key={w} className="text-small">
           {w}

@@ -25,13 +25,13 @@ export const text = {
   },
   triangle: {
     title: "Which weights give which winner",
-    groups: { first: "first group", second: "second group", third: "third group" },
+    groups: { pieces: "what comes out", working: "working with it", money: "money" },
     groupOf: (name: string) => `Group of ${name}`,
     needsGroups: "Needs a criterion in each group.",
     needs: (what: string) => `Needs ${what}.`,
     place: (name: string, p: string, tie: boolean) =>
       tie ? `nobody surely; ${name} most often, in ${p} % of the draws` : `${name}, in ${p} % of the draws`,
-    open: "open circle: nobody surely; red: the weights on screen",
+    open: "open circle: nobody surely; ring: the weights on screen",
     now: "the weights on screen",
   },
   judged: {
@@ -62,6 +62,17 @@ export const text = {
     newLine: "Another line",
     example: "Feet that grip",
     add: "Add the line",
+  },
+  next: {
+    title: "What to do next",
+    add: "Plan it",
+    planned: "Planned",
+    addIt: (words: string) => `Put into the plan: ${words}`,
+    cost: (minutes: string, hours: string) =>
+      `${minutes} min of a person${hours ? `, ${hours} h of printing` : ""}`,
+    settles: (p: string) => `first place sure afterwards in ${p} % of cases`,
+    reason: "It would tell who is first",
+    goTo: { measure: "to Measure", inspect: "to Inspect", duel: "to Inspect", copy: "" },
   },
   words: {
     title: "Final words",

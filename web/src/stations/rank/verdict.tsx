@@ -1,10 +1,22 @@
 import type { Schemas } from "../../api/client";
 import { signed } from "../../parts/bits";
 import { markColour, UnitName } from "../../parts/unit-mark";
+import { NextBest } from "./next-best";
 import { text } from "./text";
 
 /** The sentence first, then what would flip it and what it rests on. */
-export function Verdict({ view }: { view: Schemas["RankView"] }) {
+export function Verdict({
+  view,
+  studyId,
+  shown,
+  may,
+}: {
+  view: Schemas["RankView"];
+  studyId: string;
+  /** What the ranking was asked for. */
+  shown: Schemas["WhatIf"];
+  may: boolean;
+}) {
   const [first, second] = view.standings;
   const most = Math.max(1, ...view.reasons.map((r) => Math.abs(r.points)));
   return (
@@ -46,6 +58,7 @@ export function Verdict({ view }: { view: Schemas["RankView"] }) {
           {view.flips_words && <p className="text-small text-ink-2">{view.flips_words}</p>}
         </>
       )}
+      {view.standings.length > 1 && <NextBest studyId={studyId} shown={shown} may={may} />}
       {first && second && view.reasons.some((r) => r.points !== 0) && (
         <>
           <h3 className="lab pt-3 pb-1.5">{text.why(first.machine.name, second.machine.name)}</h3>

@@ -7,8 +7,8 @@ import { Choice } from "../../parts/form/choice";
 import { markColour, UnitName } from "../../parts/unit-mark";
 import { text } from "./text";
 
-type Group = "first" | "second" | "third";
-const GROUPS: Group[] = ["first", "second", "third"];
+type Group = Schemas["CriterionOut"]["group"];
+const GROUPS: Group[] = ["pieces", "working", "money"];
 const SIDE = 320;
 const HIGH = (SIDE * Math.sqrt(3)) / 2;
 const PAD = 30;
@@ -23,11 +23,10 @@ export function WeightTriangle({
   view: Schemas["RankView"];
   shown: Schemas["WhatIf"];
 }) {
-  const codes = view.criteria.map((c) => c.code);
   const [group, setGroup] = useState<Record<string, Group>>({});
-  const of = (code: string, at: number): Group => group[code] ?? GROUPS[Math.floor((3 * at) / codes.length)]!;
-  const inGroup = (g: Group) => codes.filter((c, at) => of(c, at) === g);
-  const [first, second] = [inGroup("first"), inGroup("second")];
+  const of = (c: Schemas["CriterionOut"]): Group => group[c.code] ?? c.group;
+  const inGroup = (g: Group) => view.criteria.filter((c) => of(c) === g).map((c) => c.code);
+  const [first, second] = [inGroup("pieces"), inGroup("working")];
   const map = useQuery({
     queryKey: keys.part(studyId, "weight-map", shown, first, second),
     queryFn: () =>
@@ -103,12 +102,12 @@ export function WeightTriangle({
         </>
       )}
       <ul className="grid gap-1 pt-2">
-        {view.criteria.map((c, at) => (
+        {view.criteria.map((c) => (
           <li key={c.code} className="flex items-center justify-between gap-2 text-small">
             {c.name}
             <Choice
               label={text.triangle.groupOf(c.name)}
-              value={of(c.code, at)}
+              value={of(c)}
               options={GROUPS.map((g) => ({ value: g, name: text.triangle.groups[g] }))}
               change={(g) => setGroup({ ...group, [c.code]: g as Group })}
               className="input !min-h-7 !w-[120px] !py-0"
@@ -125,7 +124,8 @@ function Now({ shares }: { shares: number[] }) {
   const [x, y] = placeOf(shares);
   return (
     <g>
-      <circle cx={x} cy={y} r={6} fill="var(--needle)" stroke="var(--sheet)" strokeWidth={2} />
+      <circle cx={x} cy={y} r={14} fill="none" stroke="var(--sheet)" strokeWidth={6} />
+      <circle cx={x} cy={y} r={14} fill="none" stroke="var(--ink)" strokeWidth={2.5} />
       <title>{text.triangle.now}</title>
     </g>
   );

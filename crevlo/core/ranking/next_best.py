@@ -1,0 +1,197 @@
+"""What to do next: the work at the bench that is expected to settle who is first, most for each hour of it."""
+
+import math
+from collections.abc import Hashable, Mapping, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.special import ndtri
+
+from crevlo.core.figure import Figure
+from crevlo.core.ranking.chances import draw_raws
+from crevlo.core.ranking.leaders import SURE
+from crevlo.core.ranking.points import normalised
+from crevlo.core.ranking.value import ValueFunction, value_of
+
+# Where nobody knows how widely a missing figure would be read, in points of its value.
+U_OF_MISSING = 5.0
+# Less than this many bits is within what the draws themselves leave open.
+WORTH = 0.01
+# As sure as this, nothing is recommended any more.
+SETTLED = 0.95
+
+
+@dataclass(frozen=True, slots=True)
+class Reads:
+    """A new figure of one machine in one criterion: it falls around the true one with `u`, in the raw unit; None where the
+    figure is missing and nobody knows how widely."""
+
+    criterion: int
+    machine: int
+    u: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class Tries:
+    """One more try of a machine, whose chance of success is a criterion."""
+
+    criterion: int
+    machine: int
+
+
+@dataclass(frozen=True, slots=True)
+class Meets:
+    """One more duel of two machines, whose abilities (log-odds) are a criterion."""
+
+    criterion: int
+    first: int
+    second: int
+
+
+Tells = Reads | Tries | Meets
+
+
+@dataclass(frozen=True, slots=True)
+class Work:
+    """Something that can be done at the bench: what it tells, and the hours of a person that it takes."""
+
+    key: Hashable
+    tells: tuple[Tells, ...]
+    hours: float
+
+
+@dataclass(frozen=True, slots=True)
+class Worth:
+    """Bits by which the entropy of first place is expected to fall, and the chance that first place is sure afterwards."""
+
+    work: Work
+    bits: float
+    settles: float
+
+    @property
+    def per_hour(self) -> float:
+        return self.bits / self.work.hours
+
+
+@dataclass(frozen=True, slots=True)
+class NextBest:
+    """Works by bits an hour, the best first; `sure` is the chance of the machine that is first most often, now."""
+
+    works: tuple[Worth, ...]
+    sure: float
+    entropy: float
+
+    @property
+    def settled(self) -> bool:
+        return self.sure >= SETTLED
+
+    @property
+    def recommended(self) -> tuple[Worth, ...]:
+        """What is worth doing; nothing where first place is settled or no work would be felt."""
+        return () if self.settled else tuple(w for w in self.works if w.bits >= WORTH)
+
+
+def next_best(
+    figures: Sequence[Sequence[Figure]], functions: Sequence[ValueFunction], codes: Sequence[str], weights: Sequence[float],
+    works: Sequence[Work], seed: int, *, draws: int = 3000, outcomes: int = 200, field: bool | None = None,
+) -> NextBest:  # fmt: skip
+    """Preposterior analysis: what each work might show is drawn from what is known, and what would then be known of first
+    place follows by weighing the same draws by how likely they made it (Raiffa and Schlaifer 1961, by importance weights).
+
+    `figures` has shape (machines, criteria). Nothing to recommend where fewer than two machines stand side by side.
+    """
+    machines = len(figures)
+    if machines < 2:
+        return NextBest((), 1.0, 0.0)
+    rng = np.random.default_rng([seed, 3])
+    raws = draw_raws(figures, codes, seed, draws, field)
+    # As in the chances: what is missing of a machine is drawn as one.
+    open_ = [rng.uniform(0, 100, draws) for _ in range(machines)]
+    shares = normalised(weights)
+    totals = np.zeros((machines, draws))
+    for c, function in enumerate(functions):
+        for m in range(machines):
+            raw = raws[c][m]
+            totals[m] += shares[c] * (open_[m] if raw is None else value_of(function, raw))
+    best = totals >= totals.max(axis=0) - 1e-9
+    first = best / best.sum(axis=0)
+    now = first.mean(axis=1)
+    entropy = _entropy(now[None])[0]
+    # The same truths for every work: what differs between works is then the work.
+    seen = rng.permutation(draws)[:outcomes]
+    found = []
+    for work in works:
+        logs = np.zeros((outcomes, draws))
+        for tells in work.tells:
+            logs += _likelihood(tells, raws, open_, seen, rng)
+        likely = np.exp(logs - logs.max(axis=1, keepdims=True))
+        then = (likely @ first.T) / likely.sum(axis=1, keepdims=True)
+        found.append(
+            Worth(work, max(0.0, float(entropy - _entropy(then).mean())), float(np.mean(then.max(axis=1) >= SURE)))
+        )
+    return NextBest(tuple(sorted(found, key=lambda w: -w.per_hour)), float(now.max()), float(entropy))
+
+
+def _entropy(chances: np.ndarray) -> np.ndarray:
+    """In bits, over the last axis."""
+    held = np.where(chances > 0, chances, 1.0)
+    entropy: np.ndarray = -(held * np.log2(held)).sum(axis=-1)
+    return entropy
+
+
+def _likelihood(
+    tells: Tells, raws: Sequence[Sequence[np.ndarray | None]], open_: Sequence[np.ndarray], seen: np.ndarray, rng: np.random.Generator
+) -> np.ndarray:  # fmt: skip
+    """Log-likelihood of what each of the draws `seen` would show, under every draw; shape (outcomes, draws)."""
+    if isinstance(tells, Meets):
+        a, b = raws[tells.criterion][tells.first], raws[tells.criterion][tells.second]
+        return np.zeros((len(seen), 1)) if a is None or b is None else _of_chance(1 / (1 + np.exp(b - a)), seen, rng)
+    raw = raws[tells.criterion][tells.machine]
+    if isinstance(tells, Tries):
+        return np.zeros((len(seen), 1)) if raw is None else _of_chance(raw, seen, rng)
+    x, u = (open_[tells.machine], U_OF_MISSING) if raw is None or tells.u is None else (raw, tells.u)
+    if not 0 < u < math.inf:
+        return np.zeros((len(seen), 1))
+    # Evenly over what a reading may be off by, in an order of its own: fewer outcomes tell as much.
+    even = ndtri((np.arange(len(seen)) + 0.5) / len(seen))
+    shown = x[seen] + u * rng.permutation(even)
+    likelihood: np.ndarray = -0.5 * ((shown[:, None] - x[None]) / u) ** 2
+    return likelihood
+
+
+def _of_chance(chance: np.ndarray, seen: np.ndarray, rng: np.random.Generator) -> np.ndarray:
+    held = np.clip(chance.astype(float), 1e-6, 1 - 1e-6)
+    good = rng.random(len(seen)) < held[seen]
+    likelihood: np.ndarray = np.where(good[:, None], np.log(held)[None], np.log1p(-held)[None])
+    return likelihood
+
+
+def u_of_more(u_now: float, u_then: float) -> float:
+    """How widely new data alone tells a figure, that brings its own u from `u_now` to `u_then`; infinite where it does not."""
+    if not 0 < u_then < u_now:
+        return math.inf
+    return 1 / math.sqrt(1 / u_then**2 - 1 / u_now**2)
+
+
+def say_next(made: NextBest, best: str, hours: Mapping[Hashable, float]) -> str:
+    """What the list comes to, true in every state; `best` is the machine that is first most often."""
+    if made.settled:
+        return f"{best} is first in {_percent(made.sure)} of the draws: nothing at the bench is needed for that."
+    if not made.works:
+        return "There is nothing at the bench that would tell who is first: no more is planned, and nothing waits."
+    if not made.recommended:
+        return "Nothing that could be done next is expected to tell more of who is first."
+    top = made.recommended[0]
+    minutes = 60 * hours[top.work.key]
+    return (
+        f"{best} is first in {_percent(made.sure)} of the draws. The best next {minutes:.0f} minutes would make first place "
+        f"sure in {_percent(top.settles)} of cases."
+    )
+
+
+def _percent(chance: float) -> str:
+    if 0.995 <= chance < 1:
+        return "over 99 %"
+    if 0 < chance < 0.005:
+        return "under 1 %"
+    return f"{100 * chance:.0f} %"
