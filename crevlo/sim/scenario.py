@@ -103,6 +103,7 @@ BUYERS: dict[str, dict[str, Any]] = {
             {"kind": "length", "limit": 180, "what": "the rack arm"}, _SAFE, {"kind": "noise", "limit": 58},
             {"kind": "price", "limit": 700},
         ],
+        "wishes": {"prints_month": 60, "budget": 400, "step": 200},
     },
     "Volunteer evening": {
         "weights": {"success": 28, "noise": 18, "time": 16, "defects": 12, "off.mean": 10, "repeatability": 6, "cost": 6, "energy": 4},
@@ -111,5 +112,16 @@ BUYERS: dict[str, dict[str, Any]] = {
     "Workshop batch maker": {
         "weights": {"cost": 30, "success": 20, "time": 16, "off.mean": 12, "repeatability": 10, "defects": 6, "energy": 6, "noise": 0},
         "must_haves": [_SAFE, {"kind": "success", "limit": 0.5}],
+        "wishes": {"prints_month": 300},
+    },
+    "Travelling van": {
+        "weights": {"success": 24, "time": 22, "off.mean": 14, "cost": 12, "defects": 10, "repeatability": 6, "energy": 6, "noise": 6},
+        "must_haves": [_SAFE, {"kind": "figure", "what": "sheet.weight", "limit": 9.5}],
+        "wishes": {"prints_month": 20, "budget": 350, "step": 50},
+    },
+    "First-time helper": {
+        "weights": {"success": 34, "defects": 16, "off.mean": 12, "noise": 12, "repeatability": 8, "cost": 8, "time": 6, "energy": 4},
+        "must_haves": [_SAFE],
+        "wishes": {"prints_month": 6, "budget": 300, "step": 100},
     },
 }  # fmt: skip

@@ -39,7 +39,7 @@ def test_the_same_gain_in_half_the_time_comes_first() -> None:
     level = [[Estimate(60, 5)], [Estimate(60, 5)]]
     found = made(level, [Work("slow", (Reads(0, 0, 3.0),), 1.0), Work("quick", (Reads(0, 1, 3.0),), 0.5)])
     assert [w.work.key for w in found.works] == ["quick", "slow"]
-    assert found.works[0].bits == pytest.approx(found.works[1].bits, abs=0.05)
+    assert found.works[0].bits == pytest.approx(found.works[1].bits, abs=0.08)
 
 
 def test_expected_entropy_is_that_of_brute_force() -> None:
@@ -59,7 +59,7 @@ def test_expected_entropy_is_that_of_brute_force() -> None:
         draws=6000, outcomes=800, field=False,
     ).works[0]  # fmt: skip
     assert many.bits == pytest.approx(h0 - expected, abs=0.03)
-    assert many.settles == pytest.approx(float(np.mean(np.maximum(p, 1 - p) >= 0.8)), abs=0.05)
+    assert many.settles == pytest.approx(float(np.mean(np.maximum(p, 1 - p) >= 0.8)), abs=0.08)
     assert found.bits == pytest.approx(many.bits, abs=0.15)
 
 
@@ -93,7 +93,7 @@ def test_it_stops_when_nothing_would_change_the_pick() -> None:
         say_next(useless, "Mesa", {}) == "Nothing that could be done next is expected to tell more of who is first."
     )
     assert say_next(made(level, []), "Mesa", {}).startswith("There is nothing at the bench")
-    assert "sure in" in say_next(made(level, works), "Mesa", {"more": 0.2})
+    assert "somebody is in 80 % or more, in " in say_next(made(level, works), "Mesa", {"more": 0.2})
     assert made([[Estimate(60, 5)]], works).recommended == ()
 
 

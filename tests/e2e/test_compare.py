@@ -42,5 +42,5 @@ def test_any_two_machines_are_set_against_each_other(site: Site, page: Page, che
     assert check_axe(page) == []
     page.set_viewport_size({"width": 390, "height": 800})
     assert page.evaluate("document.documentElement.scrollWidth") <= 390
-    page.get_by_role("radio", name="All machines").click()
+    page.get_by_role("radio", name="Ranking", exact=True).click()
     expect(ways).to_have_count(0)

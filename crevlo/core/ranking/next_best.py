@@ -62,7 +62,8 @@ class Work:
 
 @dataclass(frozen=True, slots=True)
 class Worth:
-    """Bits by which the entropy of first place is expected to fall, and the chance that first place is sure afterwards."""
+    """Bits by which the entropy of first place is expected to fall, and the chance that some machine is then first in
+    `target` of the draws or more."""
 
     work: Work
     bits: float
@@ -75,11 +76,16 @@ class Worth:
 
 @dataclass(frozen=True, slots=True)
 class NextBest:
-    """Works by bits an hour, the best first; `sure` is the chance of the machine that is first most often, now."""
+    """Works by bits an hour, the best first; `sure` is the chance of the machine that is first most often, now. What is
+    aimed at is a winner, or where there is one, that it is hardly to be doubted."""
 
     works: tuple[Worth, ...]
     sure: float
     entropy: float
+
+    @property
+    def target(self) -> float:
+        return target_of(self.sure)
 
     @property
     def settled(self) -> bool:
@@ -91,9 +97,13 @@ class NextBest:
         return () if self.settled else tuple(w for w in self.works if w.bits >= WORTH)
 
 
+def target_of(sure: float) -> float:
+    return SURE if sure < SURE else SETTLED
+
+
 def next_best(
     figures: Sequence[Sequence[Figure]], functions: Sequence[ValueFunction], codes: Sequence[str], weights: Sequence[float],
-    works: Sequence[Work], seed: int, *, draws: int = 3000, outcomes: int = 200, field: bool | None = None,
+    works: Sequence[Work], seed: int, *, draws: int = 2000, outcomes: int = 120, field: bool | None = None,
 ) -> NextBest:  # fmt: skip
     """Preposterior analysis: what each work might show is drawn from what is known, and what would then be known of first
     place follows by weighing the same draws by how likely they made it (Raiffa and Schlaifer 1961, by importance weights).
@@ -116,18 +126,19 @@ def next_best(
     best = totals >= totals.max(axis=0) - 1e-9
     first = best / best.sum(axis=0)
     now = first.mean(axis=1)
-    entropy = _entropy(now[None])[0]
+    entropy, aim = _entropy(now[None])[0], target_of(float(now.max()))
     # The same truths for every work: what differs between works is then the work.
     seen = rng.permutation(draws)[:outcomes]
     found = []
     for work in works:
-        logs = np.zeros((outcomes, draws))
+        logs = np.zeros((outcomes, draws), np.float32)
         for tells in work.tells:
             logs += _likelihood(tells, raws, open_, seen, rng)
-        likely = np.exp(logs - logs.max(axis=1, keepdims=True))
+        logs -= logs.max(axis=1, keepdims=True)
+        likely = np.exp(logs, out=logs)
         then = (likely @ first.T) / likely.sum(axis=1, keepdims=True)
         found.append(
-            Worth(work, max(0.0, float(entropy - _entropy(then).mean())), float(np.mean(then.max(axis=1) >= SURE)))
+            Worth(work, max(0.0, float(entropy - _entropy(then).mean())), float(np.mean(then.max(axis=1) >= aim)))
         )
     return NextBest(tuple(sorted(found, key=lambda w: -w.per_hour)), float(now.max()), float(entropy))
 
@@ -154,9 +165,11 @@ def _likelihood(
         return np.zeros((len(seen), 1))
     # Evenly over what a reading may be off by, in an order of its own: fewer outcomes tell as much.
     even = ndtri((np.arange(len(seen)) + 0.5) / len(seen))
-    shown = x[seen] + u * rng.permutation(even)
-    likelihood: np.ndarray = -0.5 * ((shown[:, None] - x[None]) / u) ** 2
-    return likelihood
+    held = (x / u).astype(np.float32)
+    apart: np.ndarray = (held[seen] + rng.permutation(even).astype(np.float32))[:, None] - held[None]
+    np.multiply(apart, apart, out=apart)
+    apart *= np.float32(-0.5)
+    return apart
 
 
 def _of_chance(chance: np.ndarray, seen: np.ndarray, rng: np.random.Generator) -> np.ndarray:
@@ -184,8 +197,8 @@ def say_next(made: NextBest, best: str, hours: Mapping[Hashable, float]) -> str:
     top = made.recommended[0]
     minutes = 60 * hours[top.work.key]
     return (
-        f"{best} is first in {_percent(made.sure)} of the draws. The best next {minutes:.0f} minutes would make first place "
-        f"sure in {_percent(top.settles)} of cases."
+        f"{best} is first in {_percent(made.sure)} of the draws. After the best next {minutes:.0f} minutes somebody is in "
+        f"{_percent(made.target)} or more, in {_percent(top.settles)} of cases."
     )
 
 

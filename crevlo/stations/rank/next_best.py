@@ -28,8 +28,8 @@ from crevlo.stations.rank.scheme import latest_scheme
 from crevlo.stations.study import LineKey, line_of
 from crevlo.store.study import Job
 
-SHOWN = 5
-_DUEL_MIN = 1.0
+SHOWN = 3
+_DUEL_MIN, _HARDLY = 1.0, 0.005
 
 
 class NextKind(StrEnum):
@@ -47,13 +47,14 @@ class NextOut(Shape):
     words: str
     bench_min: float = Field(description="a person's time")
     print_h: float = Field(description="the machine's time beside that")
-    settles: float = Field(description="chance that first place is sure afterwards")
+    settles: float = Field(description="chance that a machine is then first in the target of the draws or more")
     bits: float
     like_job: uuid.UUID | None = Field(description="of a copy: the print that it is one more of")
 
 
 class NextView(Shape):
     says: str
+    target: float = Field(description="how sure first place should get: a winner, or one beyond doubt")
     works: list[NextOut]
     how: str
 
@@ -70,7 +71,9 @@ def view_next(session: Session, study_id: uuid.UUID, asked: WhatIf) -> NextView:
     codes = [c.code for c in criteria]
     keys = [s.machine.unit_id for s in view.standings]
     rows = [[inputs.figure(code, key) for code in codes] for key in keys]
-    works = [w for at, key in enumerate(keys) for w in _copies(inputs, codes, rows[at], at, key)]
+    # A machine that is hardly ever first decides nothing, unless something is not known of it yet.
+    open_ = [s.first_chance >= _HARDLY or s.missing > 0 for s in view.standings]
+    works = [w for at, key in enumerate(keys) if open_[at] for w in _copies(inputs, codes, rows[at], at, key)]
     works += _waiting(inputs, codes, rows, keys) + _duels(inputs, codes, keys)
     functions = [value_function(c.shape, [(raw, v) for raw, v in c.points]) for c in criteria]
     made = next_best(rows, functions, codes, [c.weight for c in view.criteria], works, inputs.bench.study.seed)
@@ -82,7 +85,7 @@ def view_next(session: Session, study_id: uuid.UUID, asked: WhatIf) -> NextView:
         else "It takes two machines to ask who is first."
     )
     return NextView(
-        says=says, works=[_out(inputs, view, w) for w in made.recommended[:SHOWN]],
+        says=says, target=made.target, works=[_out(inputs, view, w) for w in made.recommended[:SHOWN]],
         how="Expected fall of the entropy of first place for an hour of a person's time, over what each might show; printing by itself costs none.",
     )  # fmt: skip
 

@@ -11270,6 +11270,11 @@ export interface components {
         NextView: {
             /** Says */
             says: string;
+            /**
+             * Target
+             * @description how sure first place should get: a winner, or one beyond doubt
+             */
+            target: number;
             /** Works */
             works: components["schemas"]["NextOut"][];
             /** How */
@@ -11302,7 +11307,7 @@ export interface components {
             print_h: number;
             /**
              * Settles
-             * @description chance that first place is sure afterwards
+             * @description chance that a machine is then first in the target of the draws or more
              */
             settles: number;
             /** Bits */

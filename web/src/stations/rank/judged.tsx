@@ -53,6 +53,8 @@ function Rubrics({ studyId, may }: { studyId: string; may: boolean }) {
               <td>{r.name}</td>
               {made.machines.map((m) => {
                 const c = cellOf(r.code, m.unit_id);
+                const shown =
+                  c.mine === null ? (c.hidden ? "··" : "–") : (c.mean?.value?.toFixed(1) ?? String(c.mine));
                 const on = at?.rubric === r.code && at.unit === m.unit_id;
                 return (
                   <td key={m.unit_id}>
@@ -60,11 +62,11 @@ function Rubrics({ studyId, may }: { studyId: string; may: boolean }) {
                       type="button"
                       disabled={!may}
                       aria-pressed={on}
-                      aria-label={text.judged.cell(r.name, m.name, c.mine, c.hidden)}
+                      aria-label={text.judged.cell(r.name, m.name, c.mine, c.hidden, shown)}
                       onClick={() => setAt(on ? null : { rubric: r.code, unit: m.unit_id })}
                       className={`num min-h-[30px] min-w-[38px] rounded border px-1 ${on ? "border-enamel bg-enamel text-on-enamel" : "border-rule enabled:hover:border-ink-3"}`}
                     >
-                      {c.mine === null ? (c.hidden ? "··" : "–") : c.mean ? c.mean.value?.toFixed(1) : c.mine}
+                      {shown}
                     </button>
                   </td>
                 );

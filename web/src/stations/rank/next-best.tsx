@@ -35,14 +35,16 @@ export function NextBest({
   if (!view.data) return <Trouble error={view.error} />;
   return (
     <section aria-label={text.next.title} className="pt-3">
-      <h3 className="lab pb-1">
-        <Explained says={view.data.how}>{text.next.title}</Explained>
+      <h3 className="pb-1">
+        <Explained className="lab" says={view.data.how}>
+          {text.next.title}
+        </Explained>
       </h3>
       <p className="text-small">{view.data.says}</p>
       <ul>
         {view.data.works.map((w) => (
           <li key={w.words} className="border-t border-rule-2 py-1.5 text-small leading-snug">
-            <OneWork studyId={studyId} work={w} may={may} />
+            <OneWork studyId={studyId} work={w} target={view.data.target} may={may} />
           </li>
         ))}
       </ul>
@@ -50,7 +52,17 @@ export function NextBest({
   );
 }
 
-function OneWork({ studyId, work, may }: { studyId: string; work: Work; may: boolean }) {
+function OneWork({
+  studyId,
+  work,
+  target,
+  may,
+}: {
+  studyId: string;
+  work: Work;
+  target: number;
+  may: boolean;
+}) {
   const [planned, setPlanned] = useState(false);
   const add = useChange(studyId, keys.job(studyId, work.like_job), (like: string) =>
     unwrap(
@@ -65,13 +77,13 @@ function OneWork({ studyId, work, may }: { studyId: string; work: Work; may: boo
       <b className="font-semibold">{work.words}</b>
       <span className="block text-ink-2">
         {text.next.cost(work.bench_min.toFixed(0), work.print_h ? work.print_h.toFixed(1) : "")};{" "}
-        {text.next.settles(percent(work.settles))}.{" "}
+        {text.next.settles(percent(target), percent(work.settles))}.{" "}
         {work.like_job && may && (
           <button
             type="button"
             className="underline"
             disabled={add.isPending || planned}
-            aria-label={text.next.addIt(work.words)}
+            aria-label={text.next.addIt(work.words, planned)}
             onClick={() => work.like_job && add.mutate(work.like_job, { onSuccess: () => setPlanned(true) })}
           >
             {planned ? text.next.planned : text.next.add}

@@ -62,14 +62,15 @@ export function PointsSheet({ studyId, may }: { studyId: string; may: boolean })
                 {machines.map((m) => {
                   const winners = l.winners ?? [];
                   const won = winners.includes(m.unit_id);
-                  const share = won ? l.points / winners.length : 0;
+                  const part = won ? l.points / winners.length : 0;
+                  const share = won ? part.toFixed(part % 1 ? 1 : 0) : "";
                   return (
                     <td key={m.unit_id}>
                       <button
                         type="button"
                         disabled={!may || save.isPending}
                         aria-pressed={won}
-                        aria-label={text.sheet.wins(m.name, l.words)}
+                        aria-label={text.sheet.wins(m.name, l.words, share)}
                         onClick={() =>
                           put(at, {
                             ...l,
@@ -78,7 +79,7 @@ export function PointsSheet({ studyId, may }: { studyId: string; may: boolean })
                         }
                         className={`num min-h-[28px] min-w-[36px] rounded border px-1 ${won ? "border-enamel bg-enamel text-on-enamel" : "border-rule enabled:hover:border-ink-3"}`}
                       >
-                        {won ? share.toFixed(share % 1 ? 1 : 0) : "·"}
+                        {won ? share : "·"}
                       </button>
                     </td>
                   );

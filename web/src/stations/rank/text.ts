@@ -40,8 +40,8 @@ export const text = {
       "Each person says how it was for them, by the anchors. What others said is shown once you have said yours. A rubric counts when it is among the criteria.",
     question: "Rubric",
     press: "Press a cell to judge.",
-    cell: (rubric: string, machine: string, mine: number | null, hidden: number) =>
-      `${rubric} of ${machine}: ${mine === null ? (hidden ? "judged by others, not by you yet" : "not judged yet") : `you gave ${mine}`}`,
+    cell: (rubric: string, machine: string, mine: number | null, hidden: number, shown: string) =>
+      `${rubric} of ${machine}: ${mine === null ? (hidden ? "judged by others, not by you yet" : "not judged yet") : `${shown}, you gave ${mine}`}`,
     of: (rubric: string, machine: string) => `${rubric} of ${machine}`,
     words: "In your words",
     reason: "Why it changes",
@@ -55,7 +55,8 @@ export const text = {
     title: "Points by the line",
     line: "Line",
     points: "Points",
-    wins: (machine: string, line: string) => `${machine} wins ${line}`,
+    wins: (machine: string, line: string, share: string) =>
+      share ? `${machine} wins ${line}: ${share}` : `${machine} wins ${line}`,
     drop: "drop",
     dropLine: (line: string) => `Drop the line ${line}`,
     together: "Together",
@@ -67,10 +68,11 @@ export const text = {
     title: "What to do next",
     add: "Plan it",
     planned: "Planned",
-    addIt: (words: string) => `Put into the plan: ${words}`,
+    addIt: (words: string, planned: boolean) => `${planned ? "Planned" : "Plan it"}: ${words}`,
     cost: (minutes: string, hours: string) =>
       `${minutes} min of a person${hours ? `, ${hours} h of printing` : ""}`,
-    settles: (p: string) => `first place sure afterwards in ${p} % of cases`,
+    settles: (target: string, p: string) =>
+      `somebody first in ${target} % or more afterwards: ${p} % of cases`,
     reason: "It would tell who is first",
     goTo: { measure: "to Measure", inspect: "to Inspect", duel: "to Inspect", copy: "" },
   },

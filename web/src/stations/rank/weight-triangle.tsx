@@ -110,7 +110,7 @@ export function WeightTriangle({
               value={of(c)}
               options={GROUPS.map((g) => ({ value: g, name: text.triangle.groups[g] }))}
               change={(g) => setGroup({ ...group, [c.code]: g as Group })}
-              className="input !min-h-7 !w-[120px] !py-0"
+              className="input !min-h-7 !w-[150px] !py-0"
             />
           </li>
         ))}
