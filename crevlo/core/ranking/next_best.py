@@ -186,10 +186,12 @@ def u_of_more(u_now: float, u_then: float) -> float:
     return 1 / math.sqrt(1 / u_then**2 - 1 / u_now**2)
 
 
-def say_next(made: NextBest, best: str, hours: Mapping[Hashable, float]) -> str:
-    """What the list comes to, true in every state; `best` is the machine that is first most often."""
+def say_next(made: NextBest, best: str, hours: Mapping[Hashable, float], chance: float | None = None) -> str:
+    """What the list comes to, true in every state; `best` is the machine that is first most often, in `chance` of the draws
+    where its weights are drawn too."""
+    sure = made.sure if chance is None else chance
     if made.settled:
-        return f"{best} is first in {_percent(made.sure)} of the draws: nothing at the bench is needed for that."
+        return f"{best} is first in {_percent(sure)} of the draws: nothing at the bench is needed for that."
     if not made.works:
         return "There is nothing at the bench that would tell who is first: no more is planned, and nothing waits."
     if not made.recommended:
@@ -197,7 +199,7 @@ def say_next(made: NextBest, best: str, hours: Mapping[Hashable, float]) -> str:
     top = made.recommended[0]
     minutes = 60 * hours[top.work.key]
     return (
-        f"{best} is first in {_percent(made.sure)} of the draws. After the best next {minutes:.0f} minutes somebody is in "
+        f"{best} is first in {_percent(sure)} of the draws. After the best next {minutes:.0f} minutes somebody is in "
         f"{_percent(made.target)} or more, in {_percent(top.settles)} of cases."
     )
 

@@ -80,7 +80,7 @@ def view_next(session: Session, study_id: uuid.UUID, asked: WhatIf) -> NextView:
     leader = max(view.standings, key=lambda s: s.first_chance, default=None)
     hours = {w.key: w.hours for w in works}
     says = (
-        say_next(made, leader.machine.name, hours)
+        say_next(made, leader.machine.name, hours, leader.first_chance)
         if leader and len(keys) > 1
         else "It takes two machines to ask who is first."
     )

@@ -43,7 +43,9 @@ export function PointsSheet({ studyId, may }: { studyId: string; may: boolean })
         <table className="table mt-1 [&_td]:!px-1 [&_th]:!px-1">
           <thead>
             <tr>
-              <th scope="col">{text.sheet.line}</th>
+              <th scope="col" className="w-[34%]">
+                {text.sheet.line}
+              </th>
               <th scope="col">{text.sheet.points}</th>
               {machines.map((m) => (
                 <th key={m.unit_id} scope="col" title={m.name}>
