@@ -5,7 +5,7 @@ from flask_login import current_user
 from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import ProfileQuery, StudyItemPath, StudyPath, VersionQuery
 from crevlo.api.station import station
-from crevlo.stations.rank import final_words, next_best, picks, points_sheet, rubrics
+from crevlo.stations.rank import final_words, leave_out, next_best, picks, points_sheet, rubrics, scheme_history
 from crevlo.stations.rank.ranking import WhatIf
 
 api = station("verdict")
@@ -30,6 +30,34 @@ def view_map(path: StudyPath, body: picks.MapAsked) -> picks.WeightMap:
 def view_next(path: StudyPath, body: WhatIf) -> next_best.NextView:
     """The work at the bench that would tell most of first place; nothing is saved."""
     return next_best.view_next(db(), path.study_id, body)
+
+
+@api.post("/studies/<uuid:study_id>/leave-out", responses={200: leave_out.LeaveOutView})
+@reads(NOT_BLIND)
+def view_leave_out(path: StudyPath, body: WhatIf) -> leave_out.LeaveOutView:
+    """The ranking without one artifact, one material, one person's scores; nothing is saved."""
+    return leave_out.view_leave_out(db(), path.study_id, body)
+
+
+@api.get("/studies/<uuid:study_id>/scheme-history", responses={200: scheme_history.SchemeHistory})
+@reads(NOT_BLIND)
+def view_history(path: StudyPath) -> scheme_history.SchemeHistory:
+    """Versions of the scheme, with what each changed and how totals moved."""
+    return scheme_history.view_history(db(), path.study_id)
+
+
+@api.get("/studies/<uuid:study_id>/scheme.json", responses={200: scheme_history.SchemeFile})
+@reads(NOT_BLIND)
+def export_scheme(path: StudyPath) -> scheme_history.SchemeFile:
+    """The scheme and its buyers, to take to another study."""
+    return scheme_history.export_scheme(db(), path.study_id)
+
+
+@api.post("/studies/<uuid:study_id>/scheme-file", responses={200: scheme_history.TakenOver})
+@writes(REVIEW)
+def take_scheme(path: StudyPath, body: scheme_history.SchemeFile) -> scheme_history.TakenOver:
+    """Takes over the criteria and buyers of such a file."""
+    return scheme_history.take_over(db(), path.study_id, body, current_user.id)
 
 
 @api.get("/studies/<uuid:study_id>/rubrics", responses={200: rubrics.RubricsView})

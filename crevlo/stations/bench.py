@@ -332,6 +332,12 @@ class Bench:
         """The same prints with the currency and cost basis of another study."""
         return self._with(study=study)
 
+    def without_person(self, person_id: uuid.UUID) -> "Bench":
+        """The same prints without what one person judged and scored."""
+        scores = {k: [s for s in rows if s.person_id != person_id] for k, rows in self.scores.items()}
+        judged = {k: [j for j in rows if j.person_id != person_id] for k, rows in self.judgements.items()}
+        return self._with(scores=scores, judgements=judged)
+
     def runs_of(self, unit_id: uuid.UUID) -> list[Run]:
         return [run for job in self.jobs_of(unit_id) for run in self.runs.get(job.id, [])]
 

@@ -10,7 +10,16 @@ from crevlo.store.database import connect
 from tests.conftest import PASSWORD, Bench
 
 # Questions whose answer needs a body; nothing is saved.
-ASKED_BY_POST = ("/rank", "/rank-source", "/effort", "/protocols/read", "/schools", "/weight-map", "/next-best")
+ASKED_BY_POST = (
+    "/rank",
+    "/rank-source",
+    "/effort",
+    "/protocols/read",
+    "/schools",
+    "/weight-map",
+    "/next-best",
+    "/leave-out",
+)
 # Everybody's own password and sessions.
 OWN_ACCOUNT = ("/api/sessions/", "/api/session/password")
 OPEN_TO_ALL = {("/api/session", "get"), ("/api/session", "post"), ("/api/session", "delete"), ("/api/session/link", "post"), ("/api/owner", "post")}  # fmt: skip

@@ -97,7 +97,9 @@ def test_other_ways_to_count_stand_beside_the_points(bench: Bench, client: Clien
     agrees = {s["code"]: s["agrees"] for s in view["schools"]}
     assert agrees["points"] is None
     assert agrees["enough"] == pytest.approx(-1)
-    assert view["says"][-1].startswith("Not to be worked out yet: ")
+    assert any(w.startswith("Not to be worked out yet: ") for w in view["says"])
+    assert view["says"][-1].startswith("Points prefer Dear because of ")
+    assert "cheapest that is good enough prefers Cheap, ahead in " in view["says"][-1]
     assert "cheapest that is good enough puts Cheap first" in " ".join(view["says"]).lower().replace(
         "cheap first", "Cheap first"
     )

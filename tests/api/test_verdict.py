@@ -112,6 +112,11 @@ def test_final_words_begin_with_what_the_findings_say(client: Client) -> None:
         "id": new(), "unit_id": of["Mesa"], "kind": "must", "words": "Feet", "price": 12, "source": "a shop", "priced_on": "2026-05-01"})  # fmt: skip
     mesa = next(m for m in view["machines"] if m["machine"]["name"] == "Mesa")
     assert (mesa["upgrades"], mesa["words"][0]["currency"]) == (12, "EUR")
+    profile = client.send("POST", f"/api/studies/{study}/rank", {})["profile"]["id"]
+    published = client.send("POST", f"/api/studies/{study}/revisions", {"id": new(), "profile_id": profile})
+    page = client.http.get(f"/api/revisions/{published['revisions'][0]['id']}/report.html").text
+    assert "Upgrades one must buy" in page
+    assert "Feet: 12 EUR, a shop, 1 May 2026." in page
     changed = client.send("PUT", f"{path}/{word}", {
         "version": 1, "unit_id": of["Sparrow"], "kind": "fix", "words": "Square the gantry."})  # fmt: skip
     assert any(w["words"] == "Square the gantry." for m in changed["machines"] for w in m["words"])
@@ -200,3 +205,72 @@ def test_what_to_do_next_is_told_with_its_time_and_stops_when_settled(bench: Ben
     assert told["says"].endswith("nothing at the bench is needed for that.")
     empty = make(client, {"Mesa": Turned(price=None), "Sparrow": Turned(price=None)}, printed=False, title="Empty")
     assert client.send("POST", f"/api/studies/{empty}/next-best", {})["works"] is not None
+
+
+def test_what_first_place_rests_on_is_found_by_leaving_it_out(bench: Bench, client: Client) -> None:
+    study = make(client, {"Mesa": GOOD, "Sparrow": BAD}, copies=2, artifact=["SB", "SF"])
+    path = f"/api/studies/{study}/leave-out"
+    view = client.send("POST", path, {})
+    assert [m["what"] for m in view["without"]] == ["the Squareness frame", "the Step block"]
+    assert view["says"] == "Whatever one thing is left out, Mesa leads."
+    assert all(
+        m["words"].startswith(f"Without {m['what']}") and m["leader"]["name"] == "Mesa" for m in view["without"]
+    )
+    one = make(client, {"Twin": GOOD, "Forge": BAD}, copies=2, title="One piece")
+    assert client.send("POST", f"/api/studies/{one}/leave-out", {})["says"].startswith(
+        "Only one artifact, material and person"
+    )
+    # A second person who saw it the other way round: without the first the leader changes, where surface is all that counts.
+    for line in bench.as_("rater").get(f"/api/studies/{one}/inspect")["specimens"]:
+        for code in line["asked"]:
+            bench.as_("rater").send(
+                "POST", f"/api/specimens/{line['id']}/scores", {"id": new(), "defect": code, "severity": 1}
+            )
+        bench.as_("rater").send("POST", f"/api/specimens/{line['id']}/lock")
+    told = client.send("POST", f"/api/studies/{one}/leave-out", {})
+    assert len([m for m in told["without"] if m["what"].startswith("what ")]) == 2
+
+
+def test_a_scheme_says_what_moved_and_goes_to_another_study_as_a_file(client: Client) -> None:
+    study = make(client, {"Mesa": GOOD, "Sparrow": BAD}, copies=2)
+    first = client.get(f"/api/studies/{study}/scheme-history")["steps"]
+    assert [(s["number"], s["changes"], s["moved"]) for s in first] == [(1, [], "")]
+    scheme = client.get(f"/api/studies/{study}/scheme")
+    kept = [c for c in scheme["criteria"] if c["code"] in ("time", "off.mean", "energy")]
+    kept[0] = kept[0] | {"weight": 9}
+    kept[1] = kept[1] | {"points": [{"raw": 4.0, "value": 0}, {"raw": 0.4, "value": 100}]}
+    client.send("POST", f"/api/studies/{study}/scheme", {"id": new(), "number": 1, "criteria": kept})
+    second = client.get(f"/api/studies/{study}/scheme-history")["steps"][0]
+    assert "Dimensional accuracy weighs 9 instead of 12.5." in second["changes"]
+    assert (
+        "Print time: linear, 0 at 4 h, 100 at 0.4 h instead of linear, 0 at 2 h, 100 at 0.5 h." in second["changes"]
+    )
+    assert sum(w.endswith("counts no more.") for w in second["changes"]) == len(scheme["criteria"]) - 3
+    assert second["moved"].startswith("Mesa leads by both; Mesa ")
+    profile = client.send("POST", f"/api/studies/{study}/rank", {})["profile"]
+    client.send("PUT", f"/api/studies/{study}/buyers/{profile['id']}", {
+        "version": profile["version"], "name": "A school", "weights": {"time": 3, "off.mean": 1},
+        "must_haves": [{"kind": "price", "limit": 500}, {"kind": "tools", "limit": 1}], "wishes": {"prints_month": 40, "budget": 450}})  # fmt: skip
+    file = client.get(f"/api/studies/{study}/scheme.json")
+    other = make(client, {"Twin": GOOD, "Forge": BAD}, copies=2, title="Other")
+    notes = client.send("POST", f"/api/studies/{other}/scheme-file", file)["notes"]
+    assert notes == ["Scheme v2 counts 3 criteria.", "A school is added."]
+    ranked = client.send("POST", f"/api/studies/{other}/rank", {})
+    school = next(p for p in ranked["profiles"] if p["name"] == "A school")
+    here = client.send("POST", f"/api/studies/{other}/rank", {"profile_id": school["id"]})
+    there = client.send("POST", f"/api/studies/{study}/rank", {"profile_id": profile["id"]})
+    assert [(c["code"], c["weight"]) for c in here["criteria"]] == [
+        (c["code"], c["weight"]) for c in there["criteria"]
+    ]
+    assert [m["text"] for m in here["must_haves"]] == [m["text"] for m in there["must_haves"]]
+    assert (here["profile"]["prints_month"], here["profile"]["budget"]) == (40, 450)
+    assert client.send("POST", f"/api/studies/{other}/scheme-file", file)["notes"][1] == (
+        "There is a buyer called A school already: kept as it is."
+    )
+    francs = make(client, {"Solo": GOOD, "Duo": BAD}, copies=2, title="Francs", currency="CHF")
+    notes = client.send("POST", f"/api/studies/{francs}/scheme-file", file)["notes"]
+    assert notes[1] == "A school is added, without 1 limits in another currency."
+    with pytest.raises(ApiError, match="no criterion called nonsense"):
+        client.send(
+            "POST", f"/api/studies/{other}/scheme-file", file | {"criteria": [kept[0] | {"code": "nonsense"}]}
+        )

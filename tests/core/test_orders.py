@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crevlo.core.estimate import NotDetermined
-from crevlo.core.ranking.orders import School, agreement, leaders, ranks, say_orders
+from crevlo.core.ranking.orders import Apart, School, agreement, leaders, ranks, say_apart, say_orders
 
 SCORES = st.dictionaries(st.sampled_from("abcdef"), st.one_of(st.none(), st.integers(-9, 9).map(float)), min_size=1)
 
@@ -48,3 +48,17 @@ def test_what_is_said_of_them_names_who_leads_by_what() -> None:
         say_orders([School("Points", {"Bow and Arrow": 2.0, "B": 1.0}), School("Wins", b)])[0]
         == "Points puts Bow and Arrow first."
     )
+
+
+def test_where_schools_disagree_is_said_criterion_by_criterion() -> None:
+    apart = Apart(
+        "Mesa",
+        "Twin",
+        [("Noise at 1 m", 8.0, 60.0), ("Energy", 4.0, 10.0), ("Print time", 10.0, -20.0), ("Surface", 16.0, -1.0)],
+    )
+    assert say_apart("Category wins", apart) == (
+        "Points prefer Mesa because of noise at 1 m, which counts 8; category wins prefer Twin, ahead in 2 of 4."
+    )
+    assert say_apart("Rubric mean", Apart("Mesa", "Twin", [])) == "Points prefer Mesa; rubric mean prefers Twin."
+    level = Apart("Mesa", "Twin", [("Noise", 8.0, 0.0)])
+    assert say_apart("Rank sum", level) == "Points prefer Mesa; rank sum prefers Twin, ahead in 0 of 1."

@@ -1,6 +1,6 @@
 """Orders of the same machines by different schools side by side: ranks, how far they agree, and where they differ in words."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from crevlo.core.estimate import NotDetermined
@@ -63,3 +63,25 @@ def _listed(names: list[str], *, capital: bool = True) -> str:
     words = [n[:1].lower() + n[1:] for n in names]
     text = words[0] if len(words) == 1 else f"{', '.join(words[:-1])} and {words[-1]}"
     return text[:1].upper() + text[1:] if capital else text
+
+
+@dataclass(frozen=True, slots=True)
+class Apart:
+    """Two leaders by different schools, on the criteria that both have: name, weight in points of 100, and by how many
+    points of its value the first is ahead."""
+
+    first: str
+    second: str
+    criteria: Sequence[tuple[str, float, float]]
+
+
+def say_apart(school: str, apart: Apart) -> str:
+    """Why points prefer the first and another school the second: what weighs, and who is ahead in how many."""
+    gains = [(weight * ahead / 100, name, weight) for name, weight, ahead in apart.criteria]
+    most = max(gains, default=None)
+    behind = sum(ahead < 0 for *_, ahead in apart.criteria)
+    school = f"{school[:1].lower()}{school[1:]}"
+    verb = "prefer" if school.endswith("s") and not school.endswith("ss") else "prefers"
+    because = f" because of {most[1].lower()}, which counts {most[2]:.0f}" if most and most[0] > 0 else ""
+    count = f", ahead in {behind} of {len(apart.criteria)}" if apart.criteria else ""
+    return f"Points prefer {apart.first}{because}; {school} {verb} {apart.second}{count}."

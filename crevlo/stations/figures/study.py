@@ -146,6 +146,11 @@ def _figures(
     return StudyFigures(state, bench, compared, evidence_of(compared, entrants), entrants, apart)
 
 
+def figures_of(inputs: StudyFigures, compared: Bench) -> StudyFigures:
+    """Figures of some of a study's prints, or of some people's word on them."""
+    return _figures(None, inputs.bench, compared, machines_of(compared), [])
+
+
 def study_figures_by(session: Session, study_id: uuid.UUID, by: By) -> StudyFigures:
     """A study's figures with its machines, or their configurations or arms, side by side on what all of these printed."""
     inputs = study_figures(session, study_id)

@@ -18,6 +18,7 @@ from crevlo.stations.figures.study import study_figures
 from crevlo.stations.inspect.score import revealed
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.protocol import Conditions, Policies
+from crevlo.stations.rank.final_words import said_of_units
 from crevlo.stations.rank.ranking import RankView, WhatIf, view_rank
 from crevlo.stations.receive.unit import disclose
 from crevlo.stations.receive.worth import worth_ledger
@@ -296,11 +297,13 @@ def _report_data(session: Session, study_id: uuid.UUID, ranked: RankView) -> dic
         for u in bench.units
         if (ledger := worth_ledger(session, u.unit, bench.price_of(u.unit_id), bench.study.currency)).words
     ]
+    told = said_of_units(session, study_id)
+    final = [(u.unit.name, told[u.unit_id]) for u in bench.units if told.get(u.unit_id)]
     blind = revealed(session, study_id) if bench.study.revealed_at else None
     return {
         "study": bench.study, "ranked": ranked, "sample": _sample(bench), "disclosures": said,
         "missing": _missing(ranked) + undisclosed, "safety": safety, "unchecked": unchecked,
-        "not_recommended": not_recommended, "worth": worth, "blind": blind,
+        "not_recommended": not_recommended, "worth": worth, "blind": blind, "final": final,
         "deviations": [(jobs.get(d.job_id, "the study") if d.job_id else "the study", d.what, d.reason) for d in deviations],
         "policies": Policies(**bench.protocol.policies), "protocol": bench.protocol,
         "arms": [(arm, Conditions(**arm.conditions)) for arm in bench.protocol.arms], "apart": inputs.apart,

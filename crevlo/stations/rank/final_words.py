@@ -38,6 +38,13 @@ class WordKind(StrEnum):
     BUY = "buy"
 
 
+# As a report heads them.
+HEADINGS: dict[WordKind, str] = {
+    WordKind.LIKE: "Liked", WordKind.DISLIKE: "Disliked", WordKind.FIX: "Fixes asked of the maker",
+    WordKind.MUST: "Upgrades one must buy", WordKind.NICE: "Upgrades one might buy", WordKind.FOR: "For whom",
+    WordKind.NOT_FOR: "For whom not", WordKind.BUY: "Would we buy it",
+}  # fmt: skip
+
 _UPGRADES = (WordKind.MUST, WordKind.NICE)
 
 
@@ -125,9 +132,22 @@ def view_words(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | No
     )  # fmt: skip
 
 
-def words_by_unit(session: Session, study_id: uuid.UUID) -> dict[uuid.UUID, list[FinalWordOut]]:
-    """In the order in which they stand."""
-    return dict(_words(session, study_id))
+def said_of_units(session: Session, study_id: uuid.UUID) -> dict[uuid.UUID, list[tuple[str, list[str]]]]:
+    """By unit its headings with what stands under each, an upgrade with its price, source and day."""
+    found: dict[uuid.UUID, list[tuple[str, list[str]]]] = {}
+    for unit, words in _words(session, study_id).items():
+        found[unit] = [
+            (heading, [_priced(w) for w in words if w.kind is kind])
+            for kind, heading in HEADINGS.items()
+            if any(w.kind is kind for w in words)
+        ]
+    return found
+
+
+def _priced(word: FinalWordOut) -> str:
+    if word.price is None:
+        return word.words
+    return f"{word.words.rstrip('.')}: {word.price:g} {word.currency}, {word.source}, {word.priced_on:%-d %B %Y}."
 
 
 def _words(session: Session, study_id: uuid.UUID) -> dict[uuid.UUID, list[FinalWordOut]]:

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.figure import central
 from crevlo.core.points_sheet import sheet_totals
-from crevlo.core.ranking.orders import School, agreement, ranks, say_orders
+from crevlo.core.ranking.orders import Apart, School, agreement, leaders, ranks, say_apart, say_orders
 from crevlo.core.ranking.schools import frontier, rank_sums, win_shares
 from crevlo.core.ranking.value import value_function, value_of
 from crevlo.stations.figures.study import StudyFigures, study_figures_by
@@ -89,7 +89,7 @@ def view_schools(session: Session, study_id: uuid.UUID, asked: SchoolsAsked) -> 
         )  # fmt: skip
     called = [School(s.name, {names[m]: x for m, x in s.scores.items()}) for _, s, *_ in made]
     return SchoolsView(
-        machines=[s.machine for s in view.standings], schools=schools, says=say_orders(called) if names else [],
+        machines=[s.machine for s in view.standings], schools=schools, says=(say_orders(called) if names else []) + _apart(view, called),
         steps=_steps(view), enough=asked.enough, currency=view.currency,
     )  # fmt: skip
 
@@ -213,6 +213,28 @@ def _sheet(session: Session, study_id: uuid.UUID, inputs: StudyFigures, view: Ra
     rests = f"{len(decided)} of {len(lines)} lines of the sheet, each to who won it, ties in equal parts"
     words = {m: f"{x:g}" for m, x in found.items() if x is not None}
     return "lines", School("Points by the line", found), rests, "a line of the sheet that somebody won", words
+
+
+def _apart(view: RankView, schools: list[School]) -> list[str]:
+    """Of each school with another leader than the points, why: criterion by criterion."""
+    first = leaders(schools[0].scores)
+    if len(first) != 1:
+        return []
+    by_name = {s.machine.name: s for s in view.standings}
+    total = sum(c.weight for c in view.criteria)
+    said = []
+    for school in schools[1:]:
+        other = leaders(school.scores)
+        if len(other) != 1 or other == first or sum(x is not None for x in school.scores.values()) < 2:
+            continue
+        a, b = by_name[first[0]], by_name[other[0]]
+        criteria = [
+            (c.name, 100 * c.weight / total, x - y)
+            for c in view.criteria
+            if (x := _value(a, c.code)) is not None and (y := _value(b, c.code)) is not None and c.weight > 0
+        ]
+        said.append(say_apart(school.name, Apart(first[0], other[0], criteria)))
+    return said
 
 
 def _value(standing: StandingLine, code: str) -> float | None:

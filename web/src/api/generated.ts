@@ -2609,6 +2609,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/leave-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The ranking without one artifact, one material, one person's scores; nothing is saved. */
+        post: operations["verdict_view_leave_out_studies__uuid_study_id__leave_out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/scheme-history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Versions of the scheme, with what each changed and how totals moved. */
+        get: operations["verdict_view_history_studies__uuid_study_id__scheme_history_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/scheme.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The scheme and its buyers, to take to another study. */
+        get: operations["verdict_export_scheme_studies__uuid_study_id__scheme_json_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/scheme-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes over the criteria and buyers of such a file. */
+        post: operations["verdict_take_scheme_studies__uuid_study_id__scheme_file_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/rubrics": {
         parameters: {
             query?: never;
@@ -11318,6 +11386,126 @@ export interface components {
              */
             like_job: string | null;
         };
+        /** LeaveOutView */
+        LeaveOutView: {
+            /** Says */
+            says: string;
+            /** Without */
+            without: components["schemas"]["LeftOutOnce"][];
+        };
+        /**
+         * LeftOutOnce
+         * @description The ranking without one thing; nobody leads where what is left tells too little.
+         */
+        LeftOutOnce: {
+            /** What */
+            what: string;
+            leader: components["schemas"]["UnitMark"] | null;
+            /**
+             * Chance
+             * @description that the leader is first
+             */
+            chance: number | null;
+            /**
+             * Changes
+             * @description whether another leads than with everything
+             */
+            changes: boolean;
+            /** Words */
+            words: string;
+        };
+        /** SchemeHistory */
+        SchemeHistory: {
+            /**
+             * Steps
+             * @description the newest first
+             */
+            steps: components["schemas"]["SchemeStep"][];
+        };
+        /**
+         * SchemeStep
+         * @description One version: what it changed in words, and how totals moved by it, with today's figures and the scheme's own weights.
+         */
+        SchemeStep: {
+            /** Number */
+            number: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** Changes */
+            changes: string[];
+            /** Moved */
+            moved: string;
+        };
+        /**
+         * SchemeFile
+         * @description A scheme and its buyers in the format `crevlo-scheme` 1; money in `currency`.
+         */
+        SchemeFile: {
+            /**
+             * Format
+             * @default crevlo-scheme
+             * @constant
+             */
+            format?: "crevlo-scheme";
+            /**
+             * Format Version
+             * @default 1
+             * @constant
+             */
+            format_version?: 1;
+            /**
+             * Study
+             * @default
+             */
+            study?: string;
+            /** Currency */
+            currency: string;
+            /** Criteria */
+            criteria: components["schemas"]["CriterionIn"][];
+            /**
+             * Buyers
+             * @default []
+             */
+            buyers?: components["schemas"]["BuyerFile"][];
+        };
+        /** BuyerFile */
+        BuyerFile: {
+            /** Name */
+            name: string;
+            /**
+             * Weights
+             * @default {}
+             */
+            weights?: {
+                [key: string]: number;
+            };
+            /**
+             * Must Haves
+             * @default []
+             */
+            must_haves?: components["schemas"]["MustHave"][];
+            /**
+             * @default {
+             *       "prints_month": null,
+             *       "budget": null,
+             *       "step": null
+             *     }
+             */
+            wishes?: components["schemas"]["Wishes"];
+        };
+        /**
+         * TakenOver
+         * @description What a file brought, in words.
+         */
+        TakenOver: {
+            /** Notes */
+            notes: string[];
+        };
         /** RubricsView */
         RubricsView: {
             /** Rubrics */
@@ -18368,6 +18556,138 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NextView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_view_leave_out_studies__uuid_study_id__leave_out_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIf"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeaveOutView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_view_history_studies__uuid_study_id__scheme_history_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchemeHistory"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_export_scheme_studies__uuid_study_id__scheme_json_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchemeFile"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    verdict_take_scheme_studies__uuid_study_id__scheme_file_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SchemeFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenOver"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -8,6 +8,8 @@ import { Skeleton, Trouble } from "../../parts/bits";
 import { Explained } from "../../parts/hint";
 import { typedNumber } from "../../parts/numbers";
 import { Glyph } from "../../parts/unit-mark";
+import { Curve } from "./curve";
+import { SchemeFileAndHistory } from "./scheme-file";
 import { text } from "./text";
 
 type View = Schemas["SchemeView"];
@@ -68,6 +70,7 @@ function Table({
     ),
   );
   const [wrong, setWrong] = useState("");
+  const [drawn, setDrawn] = useState("");
   const save = useChange(studyId, keys.part(studyId, "scheme"), (criteria: Schemas["CriterionIn"][]) =>
     unwrap(
       api.POST("/api/studies/{study_id}/scheme", {
@@ -141,7 +144,7 @@ function Table({
                   const row = rows[c.code];
                   const straight =
                     !row?.kept || row.kept.points.length === 2 || aroundZero(c, row.kept.points);
-                  return (
+                  return [
                     <tr key={c.code} data-code={c.code}>
                       <td className="!text-left">
                         <label className="flex items-center gap-2" title={c.rule}>
@@ -149,6 +152,17 @@ function Table({
                           {c.name}
                           <small className="text-ink-2">{c.unit}</small>
                         </label>
+                        {row && may && (
+                          <button
+                            type="button"
+                            className="ml-6 text-small text-ink-2 underline"
+                            aria-expanded={drawn === c.code}
+                            aria-label={text.curve.open(c.name)}
+                            onClick={() => setDrawn(drawn === c.code ? "" : c.code)}
+                          >
+                            {text.curve.show}
+                          </button>
+                        )}
                       </td>
                       <td className="!text-left max-[720px]:hidden">
                         <Strip choice={c} marks={view.machines} row={row} />
@@ -180,8 +194,15 @@ function Table({
                           )}
                         </td>
                       ))}
-                    </tr>
-                  );
+                    </tr>,
+                    row && drawn === c.code && (
+                      <tr key={`${c.code} drawn`}>
+                        <td colSpan={5} className="!text-left">
+                          <Drawn choice={c} row={row} marks={view.machines} edit={(to) => edit(c.code, to)} />
+                        </td>
+                      </tr>
+                    ),
+                  ];
                 })}
             </tbody>
           ))}
@@ -206,7 +227,33 @@ function Table({
         )}
         <Trouble error={save.error} />
       </div>
+      <SchemeFileAndHistory studyId={studyId} may={may} />
     </>
+  );
+}
+
+/** The value function of a row, drawn; what is moved there stands in the row. */
+function Drawn({
+  choice,
+  row,
+  marks,
+  edit,
+}: {
+  choice: Choice;
+  row: Row;
+  marks: Schemas["UnitMark"][];
+  edit: (to: Partial<Row>) => void;
+}) {
+  const now = criterion(choice, row);
+  if (!now) return <p className="text-ink-2">{text.schemeNumber(choice.name)}</p>;
+  return (
+    <Curve
+      choice={choice}
+      marks={marks}
+      shape={now.shape ?? "linear"}
+      points={now.points}
+      change={(shape, points) => edit({ ...anchors(points, choice.factor), kept: { ...now, shape, points } })}
+    />
   );
 }
 

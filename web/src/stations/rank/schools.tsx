@@ -5,6 +5,7 @@ import { keys } from "../../api/keys";
 import { Field, Skeleton, Trouble } from "../../parts/bits";
 import { typedNumber } from "../../parts/numbers";
 import { UnitName } from "../../parts/unit-mark";
+import { LeaveOut } from "./leave-out";
 import { text } from "./text";
 
 type View = Schemas["SchoolsView"];
@@ -36,6 +37,7 @@ export function Schools({ studyId, shown }: { studyId: string; shown: Schemas["W
             </p>
           ))}
           <Orders made={made} />
+          <LeaveOut studyId={studyId} shown={shown} />
           <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-4 pt-3">
             <div>
               <h2 className="lab pb-1">{text.schools.steps}</h2>

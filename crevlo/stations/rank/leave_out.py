@@ -1,0 +1,122 @@
+"""What first place rests on: the ranking again without one artifact, one material, one person's scores."""
+
+import uuid
+from collections.abc import Iterator
+
+import numpy as np
+from pydantic import Field
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.figure import central
+from crevlo.core.ranking.chances import draw_values, rank_chances
+from crevlo.core.ranking.value import value_function
+from crevlo.stations.bench import Bench
+from crevlo.stations.figures.study import StudyFigures, figures_of, study_figures
+from crevlo.stations.kit.kept import Kept
+from crevlo.stations.kit.mark import UnitMark
+from crevlo.stations.kit.shape import Shape
+from crevlo.stations.rank.ranking import WEIGHT_SPREAD, RankView, WhatIf, view_rank
+from crevlo.stations.rank.scheme import latest_scheme
+from crevlo.stations.study import line_of
+from crevlo.store.person import Person
+from crevlo.store.study import CriterionRow
+
+_DRAWS = 4_000
+
+
+class LeftOutOnce(Shape):
+    """The ranking without one thing; nobody leads where what is left tells too little."""
+
+    what: str
+    leader: UnitMark | None
+    chance: float | None = Field(description="that the leader is first")
+    changes: bool = Field(description="whether another leads than with everything")
+    words: str
+
+
+class LeaveOutView(Shape):
+    says: str
+    without: list[LeftOutOnce]
+
+
+# Of the figures of a study without one thing: keyed by what both follow from.
+_parts: Kept[StudyFigures] = Kept(40)
+
+
+def view_leave_out(session: Session, study_id: uuid.UUID, asked: WhatIf) -> LeaveOutView:
+    """By the weights on screen, over the machines that stand in the ranking."""
+    view = view_rank(session, study_id, asked)
+    inputs = study_figures(session, study_id).of_buyer(view.profile.prints_month)
+    criteria = latest_scheme(session, study_id).criteria
+    names = dict(session.execute(select(Person.id, Person.name)).tuples().all())
+    marks = [s.machine for s in view.standings]
+    if len(marks) < 2:
+        return LeaveOutView(says="It takes two machines to ask what first place rests on.", without=[])
+    first = max(view.standings, key=lambda s: s.first_chance).machine
+    made = [
+        _once(what, inputs, part, criteria, view, marks, first)
+        for what, part in _without(inputs, names)
+    ]  # fmt: skip
+    return LeaveOutView(says=_say(first.name, made), without=made)
+
+
+def _without(inputs: StudyFigures, names: dict[uuid.UUID, str]) -> Iterator[tuple[str, StudyFigures]]:
+    """The study without each artifact, material and person that it could do without."""
+    bench = inputs.compared
+    artifacts = {j.artifact_id for j in bench.jobs}
+    materials = {bench.spools[j.spool_id].material for j in bench.jobs}
+    people = {s.person_id for rows in bench.scores.values() for s in rows}
+    people |= {j.person_id for rows in bench.judgements.values() for j in rows}
+    lines = {line_of(j) for j in bench.jobs}
+
+    def kept(what: str, part: Bench) -> tuple[str, StudyFigures]:
+        if inputs.state is None:
+            return what, figures_of(inputs, part)
+        return what, _parts.get(f"{inputs.state} without {what}", lambda: figures_of(inputs, part))
+
+    for a in sorted(artifacts, key=lambda a: bench.artifacts[a].name) if len(artifacts) > 1 else ():
+        yield kept(f"the {bench.artifacts[a].name}", bench.of_jobs([j for j in bench.jobs if j.artifact_id != a]))
+    for m in sorted(materials) if len(materials) > 1 else ():
+        left = {line for line in lines if bench.spools[line[1]].material != m}
+        yield kept(m, bench.of_jobs([j for j in bench.jobs if line_of(j) in left]))
+    for p in sorted(people, key=lambda p: names.get(p, "")) if len(people) > 1 else ():
+        yield kept(f"what {names.get(p, 'a person')} scored", bench.without_person(p))
+
+
+def _once(
+    what: str, inputs: StudyFigures, part: StudyFigures, criteria: list[CriterionRow], view: RankView, marks: list[UnitMark],
+    first: UnitMark,
+) -> LeftOutOnce:  # fmt: skip
+    functions = [value_function(c.shape, [(raw, v) for raw, v in c.points]) for c in criteria]
+    rows = [[part.figure(c.code, m.unit_id) for c in criteria] for m in marks]
+    # What nothing left tells of anybody takes no part: its weight is the others'.
+    told = [k for k in range(len(criteria)) if any(central(row[k]) is not None for row in rows)]
+    weights = [view.criteria[k].weight for k in told]
+    if not told or not sum(weights):
+        return LeftOutOnce(
+            what=what, leader=None, chance=None, changes=False, words=f"Without {what} nothing that counts is left."
+        )
+    values = draw_values(
+        [[row[k] for k in told] for row in rows], [functions[k] for k in told], inputs.bench.study.seed, _DRAWS,
+        codes=[criteria[k].code for k in told],
+    )  # fmt: skip
+    chances = rank_chances(weights, values, inputs.bench.study.seed, WEIGHT_SPREAD).rank[:, 0]
+    at = int(np.argmax(chances))
+    changes = marks[at].unit_id != first.unit_id
+    gone = len(criteria) - len(told)
+    lost = f" ({gone} {'criterion' if gone == 1 else 'criteria'} with it)" if gone else ""
+    who = f"{marks[at].name} leads" if changes else f"still {marks[at].name}"
+    return LeftOutOnce(
+        what=what, leader=marks[at], chance=float(chances[at]), changes=changes,
+        words=f"Without {what}{lost}: {who}, first in {100 * chances[at]:.0f} % of the draws.",
+    )  # fmt: skip
+
+
+def _say(first: str, made: list[LeftOutOnce]) -> str:
+    if not made:
+        return "Only one artifact, material and person are behind this ranking: there is nothing to leave out."
+    turned = [m.what for m in made if m.changes]
+    if not turned:
+        return f"Whatever one thing is left out, {first} leads."
+    return f"That {first} leads rests on {' and on '.join(turned) if len(turned) < 3 else f'{len(turned)} of {len(made)} things alone'}."
