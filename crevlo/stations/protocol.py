@@ -12,7 +12,7 @@ from crevlo.store.machine import Spool
 from crevlo.store.study import Arm
 
 CauseName = Literal["machine", "profile", "material", "operator", "power", "unknown"]
-MOST_ARMS, MOST_LINES, MOST_JOBS = 4, 60, 3000
+MOST_ARMS, MOST_LINES, MOST_JOBS = 8, 60, 3000
 
 
 class Temperatures(Shape):
@@ -32,6 +32,7 @@ class Conditions(Shape):
     nozzle_mm: float | None = Field(default=0.4, ge=0.05, le=3)
     nozzle_c: float | None = Field(default=215, gt=0, le=600)
     bed_c: float | None = Field(default=60, ge=0, le=200)
+    speed_mm_s: float | None = Field(default=None, gt=0, le=5000, description="of walls")
     material: str | None = Field(default=None, max_length=20)
     temperatures: list[Temperatures] = Field(
         default=[], max_length=20, description="of materials that are printed at others than the arm's"
@@ -50,6 +51,7 @@ class Conditions(Shape):
         said = {
             "layers of {:g} mm": self.layer_height_mm, "{:g} % infill": self.infill_percent, ("{:g} wall" if self.walls == 1 else "{:g} walls"): self.walls,
             "a {:g} mm nozzle": self.nozzle_mm, "nozzle at {:g} °C": self.nozzle_c, "bed at {:g} °C": self.bed_c,
+            "walls at {:g} mm/s": self.speed_mm_s,
         }  # fmt: skip
         words = [words.format(value) for words, value in said.items() if value is not None]
         for t in self.temperatures:
@@ -88,12 +90,27 @@ class Policies(Shape):
     stain_mm: float = Field(default=1.0, gt=0, le=50, description="a larger stain on the base is looked at again")
 
 
+MOST_SPOOLS = 16
+
+
+class OwnSpool(Shape):
+    """A machine that takes another spool of the line's material: of another diameter, or in a colour of its own."""
+
+    model_id: uuid.UUID
+    unit: int = Field(default=1, ge=1, le=50)
+    spool_id: uuid.UUID
+
+
 class LineIn(Shape):
     """One artifact from one spool; `artifact` is a code of the shelf or the id of a stored version."""
 
     artifact: str = Field(max_length=36)
     spool_id: uuid.UUID | None = None
     second_spool_id: uuid.UUID | None = None
+    more_spool_ids: list[uuid.UUID] = Field(
+        default=[], max_length=MOST_SPOOLS - 2, description="of a third tool and further"
+    )
+    own_spools: list[OwnSpool] = Field(default=[], max_length=MOST_MACHINES)
     copies: int = Field(default=3, ge=1, le=20)
     parts: int | None = Field(
         default=1, ge=1, le=MOST_PARTS, description="on a plate; none: as many as the bed of each machine holds"

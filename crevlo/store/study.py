@@ -108,7 +108,8 @@ class Arm(Identified, Base):
 
 class PrintLine(Identified, Base):
     """One artifact from one spool, so many plates of so many `parts` (None: as many as a bed holds), on every machine of the
-    study that can print it."""
+    study that can print it. `more_spools` are those of a third tool and further; `own_spools` says which machines take
+    another spool of the material: [{model_id, unit, spool_id}]."""
 
     __tablename__ = "print_line"
     arm_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("arm.id"))
@@ -116,6 +117,8 @@ class PrintLine(Identified, Base):
     artifact_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("artifact.id"))
     spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
     second_spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
+    more_spools: Mapped[list[Any]] = mapped_column(default=list, server_default=text("'[]'::jsonb"))
+    own_spools: Mapped[list[Any]] = mapped_column(default=list, server_default=text("'[]'::jsonb"))
     copies: Mapped[int]
     parts: Mapped[int | None]
     artifact: Mapped[ArtifactVersion] = relationship(lazy="joined")
@@ -138,6 +141,8 @@ class Job(Identified, Base):
     artifact_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("artifact.id"))
     spool_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("spool.id"), index=True)
     second_spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
+    more_spools: Mapped[list[Any]] = mapped_column(default=list, server_default=text("'[]'::jsonb"))
+    own_spool_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool.id"))
     arm_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("arm.id"))
     copy: Mapped[int]
     parts: Mapped[int] = mapped_column(default=1, server_default="1")
@@ -145,6 +150,21 @@ class Job(Identified, Base):
     added: Mapped[str] = mapped_column(default="", server_default="")
     position: Mapped[int]
     unit: Mapped[Unit] = relationship(lazy="joined")
+
+    @property
+    def spool_ids(self) -> list[uuid.UUID]:
+        """What is in its tools, the first tool's first: its machine's own spool in place of the line's."""
+        second = [self.second_spool_id] if self.second_spool_id else []
+        return [self.own_spool_id or self.spool_id, *second, *(uuid.UUID(s) for s in self.more_spools)]
+
+    @property
+    def feed(self) -> dict[str, Any]:
+        """Its spools, as another job of the same line and machine has them."""
+        return {
+            "spool_id": self.spool_id, "second_spool_id": self.second_spool_id, "more_spools": self.more_spools,
+            "own_spool_id": self.own_spool_id,
+        }  # fmt: skip
+
     __table_args__ = (
         UniqueConstraint("arm_id", "unit_id", "artifact_id", "spool_id", "copy"),
         UniqueConstraint("study_id", "position"),

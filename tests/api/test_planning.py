@@ -151,7 +151,7 @@ def test_a_protocol_goes_out_as_a_file_and_comes_back_the_same(planner: Client, 
     planner.send("PUT", f"/api/studies/{view['id']}/plan", draft)
     file = planner.get(f"/api/studies/{view['id']}/protocol.json")
     assert file["arms"][0]["lines"][1] == {
-        "artifact": "WB", "sizes": {"length": 200}, "mesh_sha256": None, "spool": "S-1", "second_spool": None, "copies": 1,
+        "artifact": "WB", "sizes": {"length": 200}, "mesh_sha256": None, "spool": "S-1", "second_spool": None, "more_spools": [], "copies": 1,
         "parts": 1,
     }  # fmt: skip
     back = planner.send("POST", "/api/protocols/read", file)

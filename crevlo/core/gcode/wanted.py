@@ -16,6 +16,7 @@ class Wanted:
     nozzle_mm: float | None = None
     nozzle_c: float | None = None
     bed_c: float | None = None
+    speed_mm_s: float | None = None
     material: str | None = None
 
 
@@ -36,6 +37,7 @@ _KEYS = {
     "nozzle_mm": ("Nozzle", "mm", ("nozzle_diameter",)),
     "nozzle_c": ("Nozzle temperature", "°C", ("temperature",)),
     "bed_c": ("Bed temperature", "°C", ("bed_temperature",)),
+    "speed_mm_s": ("Speed of walls", "mm/s", ("perimeter_speed",)),
     "material": ("Material", "", ("filament_type",)),
 }
 

@@ -105,7 +105,7 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
             if not isinstance(figure := inputs.figure("cost", m.machine.unit_id), NotDetermined)
         ]
         certainty = say_apart(a.machine.name, float(np.mean(np.argmin(costs, axis=0) == 0)), len(costs))
-    spools = {j.spool_id: bench.spools[j.spool_id] for j in bench.jobs}
+    spools = {j.spool_ids[0]: bench.spools[j.spool_ids[0]] for j in bench.jobs}
     return CostView(
         currency=currency, basis=CostBasis.model_validate(bench.study, extra="ignore"),
         materials=[Material(spool=s.code, per_kg=s.price_per_kg, currency=s.currency) for s in sorted(spools.values(), key=lambda s: s.code)],

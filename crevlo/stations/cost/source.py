@@ -31,7 +31,7 @@ def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part:
         )
     made_up = cost_per_good_part(given)
     counted, excused = inputs.counted(unit_id)
-    spools = ", ".join(sorted({bench.spools[j.spool_id].code for j in bench.jobs}))
+    spools = ", ".join(sorted({bench.spools[j.spool_ids[0]].code for j in bench.jobs}))
     tries = f"{counted.good} of {counted.tries} counted attempts good, {excused} excused"
     rules: dict[str, tuple[str, list[Input]]] = {
         "material": ("grams / 1000 · price per kg", [

@@ -196,7 +196,7 @@ def plate_of(bench: Bench, job: Job, facts: Mapping[str, Any]) -> Filament:
 
 def _money(bench: Bench, job: Job, facts: Mapping[str, Any]) -> float | NotDetermined:
     """What the filament of a file costs, tool by tool; one of more tools than the plan has spools takes the first's price."""
-    spools = [bench.spools[i] for i in (job.spool_id, job.second_spool_id) if i]
+    spools = [bench.spools[i] for i in job.spool_ids]
     total = 0.0
     for tool in facts.get("tools") or [{"tool": 0, "mass_g": facts["mass_g"]}]:
         spool = spools[tool["tool"]] if tool["tool"] < len(spools) else spools[0]

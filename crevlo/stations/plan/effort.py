@@ -113,7 +113,7 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
             reads = sum(
                 places(KINDS[f.kind], draft.repeats) for f in a.artifact.features if f.kind in MEASURED - OPTIONAL
             )
-            pair = [spools[i] for i in (line.spool_id, line.second_spool_id) if i in spools]
+            pair = [spools[i] for i in (line.spool_id, line.second_spool_id, *line.more_spool_ids) if i in spools]
             density = pair[0].density_g_cm3 if pair else OTHER_DENSITY
             left, hours, parts = [], [], []
             doubts = [

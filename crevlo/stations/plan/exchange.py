@@ -18,6 +18,7 @@ from crevlo.stations.library.unit import unit_numbers
 from crevlo.stations.protocol import (
     MOST_ARMS,
     MOST_LINES,
+    MOST_SPOOLS,
     ArmIn,
     Candidate,
     Conditions,
@@ -27,6 +28,7 @@ from crevlo.stations.protocol import (
 )
 from crevlo.stations.study import current_protocol, get_study
 from crevlo.store.machine import ArtifactVersion, Model, Spool
+from crevlo.store.study import PrintLine
 
 
 class FileLine(Shape):
@@ -39,6 +41,7 @@ class FileLine(Shape):
     mesh_sha256: str | None = Field(default=None, pattern="^[0-9a-f]{64}$")
     spool: str | None = Field(default=None, max_length=20)
     second_spool: str | None = Field(default=None, max_length=20)
+    more_spools: list[Annotated[str, Field(max_length=20)]] = Field(default=[], max_length=MOST_SPOOLS - 2)
     copies: int = Field(default=3, ge=1, le=20)
     parts: int | None = Field(default=1, ge=1, le=MOST_PARTS, description="on a plate; null: as many as a bed holds")
 
@@ -91,6 +94,7 @@ def export_protocol(session: Session, study_id: uuid.UUID) -> ProtocolFile:
     study, protocol = get_study(session, study_id), current_protocol(session, study_id)
     if protocol is None:
         raise Missing("This study has no protocol.")
+    codes = {s.id: s.code for s in session.scalars(select(Spool))}
     numbers = unit_numbers(session, [u.unit for u in study.units])
     return ProtocolFile(
         title=study.title, question=study.question, repeats=protocol.repeats, policies=Policies(**protocol.policies),
@@ -101,7 +105,7 @@ def export_protocol(session: Session, study_id: uuid.UUID) -> ProtocolFile:
             FileArm(
                 name=arm.name, slicing=arm.slicing, tuning=arm.tuning, conditions=Conditions(**arm.conditions),
                 lines=[
-                    _line(line.artifact, line.copies, line.parts, line.spool, line.second_spool)
+                    _line(line.artifact, line.copies, line.parts, [codes[i] for i in fed_by(line)])
                     for line in arm.lines
                 ],
             )
@@ -119,7 +123,13 @@ def read_protocol(session: Session, given: ProtocolFile) -> DraftRead:
         for c in given.candidates
         if c.model.lower() not in models
     ]
-    wanted = [code for arm in given.arms for line in arm.lines for code in (line.spool, line.second_spool) if code]
+    wanted = [
+        code
+        for arm in given.arms
+        for line in arm.lines
+        for code in (line.spool, line.second_spool, *line.more_spools)
+        if code
+    ]
     notes += [
         f"There is no spool {code} here; choose another." for code in dict.fromkeys(wanted) if code not in spools
     ]
@@ -136,7 +146,8 @@ def read_protocol(session: Session, given: ProtocolFile) -> DraftRead:
                 lines=[
                     LineIn(
                         artifact=_found(session, line), spool_id=spools.get(line.spool or ""),
-                        second_spool_id=spools.get(line.second_spool or ""), copies=line.copies, parts=line.parts,
+                        second_spool_id=spools.get(line.second_spool or ""),
+                        more_spool_ids=[spools[code] for code in line.more_spools if code in spools], copies=line.copies, parts=line.parts,
                     )
                     for line in arm.lines
                 ],
@@ -168,7 +179,7 @@ def named_arms(session: Session, arms: Sequence[ArmIn]) -> list[FileArm]:
             kept = (
                 FileLine(artifact=line.artifact, copies=line.copies, parts=line.parts)
                 if line.artifact in DESIGNS
-                else _line(rows[line.artifact], line.copies, line.parts, None, None)
+                else _line(rows[line.artifact], line.copies, line.parts, [])
             )
             if kept.model_copy(update={"copies": 1}) not in [n.model_copy(update={"copies": 1}) for n in lines]:
                 lines.append(kept)
@@ -176,12 +187,15 @@ def named_arms(session: Session, arms: Sequence[ArmIn]) -> list[FileArm]:
     return found
 
 
-def _line(
-    row: ArtifactVersion, copies: int, parts: int | None, spool: Spool | None, second: Spool | None
-) -> FileLine:
+def fed_by(line: PrintLine) -> list[uuid.UUID]:
+    """The line's spools in the order of its tools; machines' own are of this bench and stay here."""
+    return [i for i in (line.spool_id, line.second_spool_id, *map(uuid.UUID, line.more_spools)) if i]
+
+
+def _line(row: ArtifactVersion, copies: int, parts: int | None, spools: Sequence[str]) -> FileLine:
     return FileLine(
         artifact=row.code, sizes=row.definition.get("sizes", {}), mesh_sha256=row.mesh_sha256, copies=copies, parts=parts,
-        spool=spool.code if spool else None, second_spool=second.code if second else None,
+        spool=spools[0] if spools else None, second_spool=spools[1] if len(spools) > 1 else None, more_spools=list(spools[2:]),
     )  # fmt: skip
 
 

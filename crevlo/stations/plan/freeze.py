@@ -1,7 +1,7 @@
 """Freezing a protocol: what it still needs, and the jobs that come of it."""
 
 import uuid
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from datetime import UTC, datetime
 from typing import NamedTuple
 
@@ -12,9 +12,10 @@ from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Moment, Refused, Shape
 from crevlo.stations.library.artifact import Standing, stored
 from crevlo.stations.library.shelf import bed_of, fit_on, holds
+from crevlo.stations.library.unit import unit_numbers
 from crevlo.stations.protocol import MOST_JOBS
 from crevlo.stations.study import current_protocol, get_study
-from crevlo.store.machine import Model
+from crevlo.store.machine import Model, Unit
 from crevlo.store.study import Job, PrintLine, ProtocolVersion, Study
 
 
@@ -105,11 +106,13 @@ def freeze(session: Session, study_id: uuid.UUID, given: Freeze, person_id: uuid
             lambda u, line: (u.unit_id, line.id) not in reasons, study.seed,
         )
     ]  # fmt: skip
+    numbers = unit_numbers(session, [u.unit for u in study.units])
     for position, (entry, line, copy) in enumerate(jobs):
         session.add(
             Job(
                 study_id=study.id, arm_id=line.arm_id, unit_id=entry.unit_id, artifact_id=line.artifact_id,
-                spool_id=line.spool_id, second_spool_id=line.second_spool_id, copy=copy, position=position,
+                spool_id=line.spool_id, second_spool_id=line.second_spool_id, more_spools=line.more_spools,
+                own_spool_id=_own(line, entry.unit, numbers), copy=copy, position=position,
                 parts=parts_on(stored(session, line.artifact), entry.unit.model, line.parts),
             )
         )  # fmt: skip
@@ -117,6 +120,12 @@ def freeze(session: Session, study_id: uuid.UUID, given: Freeze, person_id: uuid
     protocol.freeze_recorded_at = datetime.now(UTC)
     protocol.frozen_by = person_id
     session.flush()
+
+
+def _own(line: PrintLine, unit: Unit, numbers: Mapping[uuid.UUID, int]) -> uuid.UUID | None:
+    """The spool that a machine takes in place of the line's."""
+    mine = (str(unit.model_id), numbers[unit.id])
+    return next((uuid.UUID(o["spool_id"]) for o in line.own_spools if (o["model_id"], o["unit"]) == mine), None)
 
 
 def open_draft(session: Session, study_id: uuid.UUID) -> tuple[Study, ProtocolVersion]:

@@ -180,7 +180,7 @@ def _where_spools_are(bench: Bench) -> dict[str, str]:
 
 def _spools_of(bench: Bench, job_id: uuid.UUID) -> list[str]:
     job = bench.job_of[job_id]
-    return [bench.spools[i].code for i in (job.spool_id, job.second_spool_id) if i]
+    return [bench.spools[i].code for i in job.spool_ids]
 
 
 def _what(slot: SlotOut) -> str:

@@ -107,7 +107,7 @@ def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
             pinned = None
         gone = (origin - run.started_at).total_seconds() if run else 0.0
         heat_s = rules.heat_min * 60.0
-        codes = [bench.spools[s].code for s in (job.spool_id, job.second_spool_id) if s]
+        codes = [bench.spools[s].code for s in job.spool_ids]
         if run:
             # Two prints that run from one spool's code are evidently fed from two: what happens is not planned away.
             codes = [c for c in codes if c not in held]
@@ -234,8 +234,7 @@ def _drying(bench: Bench, policies: Policies, rules: Rules, tasks: list[Task], n
     if policies.drying != "dried before use":
         return {}
     set_h = {d.spool_id: d.hours for d in rules.drying}
-    used = {job.spool_id for job in bench.jobs if bench.runs.get(job.id)}
-    used |= {job.second_spool_id for job in bench.jobs if job.second_spool_id and bench.runs.get(job.id)}
+    used = {i for job in bench.jobs if bench.runs.get(job.id) for i in job.spool_ids}
     codes = {code for task in tasks for code in task.spools}
     need = {}
     for spool in bench.spools.values():

@@ -187,7 +187,7 @@ def open_jobs(bench: Bench) -> list[uuid.UUID]:
 
 
 def _spools(bench: Bench) -> list[SpoolDrying]:
-    used = {i for job in bench.jobs for i in (job.spool_id, job.second_spool_id) if i}
+    used = {i for job in bench.jobs for i in job.spool_ids}
     return [
         SpoolDrying(
             spool_id=s.id, words=f"{s.code} · {s.colour} {s.material}", usual_h=usual_drying_h(s.material),
@@ -223,7 +223,7 @@ def slots_of(bench: Bench, row: MadeSchedule, now: datetime) -> list[SlotOut]:
             SlotOut(
                 job_id=job.id, unit_id=job.unit_id, artifact=bench.artifacts[job.artifact_id].name,
                 code=bench.artifacts[job.artifact_id].code, arm=arms[job.arm_id], copy_number=job.copy,
-                spools=[bench.spools[i].code for i in (job.spool_id, job.second_spool_id) if i],
+                spools=[bench.spools[i].code for i in job.spool_ids],
                 start_at=start, hot_at=ends[0], print_at=ends[1], printed_at=ends[2], cool_at=ends[3],
                 removal_at=wall_time(row.origin, s["removal_at"], tick, rules),
                 end_at=wall_time(row.origin, s["removal_at"] + s["removal"], tick, rules),

@@ -21,7 +21,17 @@ from crevlo.stations.library.artifact import reference, resolve, stored
 from crevlo.stations.library.instrument import keep_stopwatch
 from crevlo.stations.library.unit import nth_unit, unit_numbers
 from crevlo.stations.plan.freeze import left_out, open_draft
-from crevlo.stations.protocol import ArmIn, Candidate, Conditions, Draft, LineIn, Policies
+from crevlo.stations.protocol import (
+    MOST_ARMS,
+    MOST_SPOOLS,
+    ArmIn,
+    Candidate,
+    Conditions,
+    Draft,
+    LineIn,
+    OwnSpool,
+    Policies,
+)
 from crevlo.stations.rank.beginning import begin_scheme
 from crevlo.stations.study import get_study, readings_due
 from crevlo.store.machine import Spool
@@ -89,6 +99,8 @@ class LineOut(Shape):
     spool: str
     second_spool_id: uuid.UUID | None
     second_spool: str
+    more_spool_ids: list[uuid.UUID]
+    own_spools: list[OwnSpool]
     copies: int
     parts: int | None
 
@@ -122,6 +134,8 @@ class PlanView(Shape):
     frozen_at: datetime | None
     freeze_recorded_at: datetime | None
     entered_from: str
+    most_arms: int
+    most_spools: int = Field(description="on one line, a tool each")
     candidates: list[Candidate]
     arms: list[ArmOut]
     repeats: int
@@ -251,6 +265,7 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
         id=study.id, title=study.title, question=study.question, currency=study.currency, seed=study.seed,
         version=study.version, protocol_number=protocol.number, frozen_at=protocol.frozen_at,
         freeze_recorded_at=protocol.freeze_recorded_at, entered_from=study.entered_from,
+        most_arms=MOST_ARMS, most_spools=MOST_SPOOLS,
         candidates=[
             Candidate(model_id=u.unit.model_id, is_control=u.is_control, unit=numbers[u.unit_id]) for u in bench.units
         ],
@@ -270,7 +285,8 @@ def _arm_out(session: Session, arm: Arm) -> ArmOut:
                 name=line.artifact.name, isolates=a.artifact.isolates, tools=a.artifact.tools,
                 features=sum(f.kind in MEASURED for f in a.artifact.features), spool_id=line.spool_id,
                 spool=_spool_words(line.spool), second_spool_id=line.second_spool_id,
-                second_spool=_spool_words(line.second_spool), copies=line.copies, parts=line.parts,
+                second_spool=_spool_words(line.second_spool), more_spool_ids=[uuid.UUID(s) for s in line.more_spools],
+                own_spools=[OwnSpool.model_validate(o) for o in line.own_spools], copies=line.copies, parts=line.parts,
             )
         )  # fmt: skip
     return ArmOut(
@@ -284,7 +300,7 @@ def _spool_words(spool: Spool | None) -> str:
 
 
 def _write_arms(session: Session, protocol: ProtocolVersion, arms: Sequence[ArmIn]) -> None:
-    spools = set(session.scalars(select(Spool.id)))
+    spools = {s.id: s for s in session.scalars(select(Spool))}
     for arm in list(protocol.arms):
         session.delete(arm)
     session.flush()
@@ -297,15 +313,32 @@ def _write_arms(session: Session, protocol: ProtocolVersion, arms: Sequence[ArmI
         session.add(arm)
         session.flush()
         for place, line in enumerate(given.lines):
-            for spool_id in (line.spool_id, line.second_spool_id):
-                if spool_id and spool_id not in spools:
-                    raise Missing("There is no such spool.")
-            if line.spool_id and line.spool_id == line.second_spool_id:
-                raise Refused("The second spool is the same as the first.")
+            _check_spools(line, spools)
             session.add(
                 PrintLine(
                     arm_id=arm.id, position=place, artifact_id=resolve(session, line.artifact).id,
                     spool_id=line.spool_id, second_spool_id=line.second_spool_id, copies=line.copies, parts=line.parts,
+                    more_spools=[str(s) for s in line.more_spool_ids],
+                    own_spools=[o.model_dump(mode="json") for o in line.own_spools],
                 )
             )  # fmt: skip
     session.flush()
+
+
+def _check_spools(line: LineIn, spools: dict[uuid.UUID, Spool]) -> None:
+    """Spools that there are, each tool's its own, and a machine's own of the line's material."""
+    fed = [i for i in (line.spool_id, line.second_spool_id, *line.more_spool_ids) if i]
+    if any(i not in spools for i in [*fed, *(o.spool_id for o in line.own_spools)]):
+        raise Missing("There is no such spool.")
+    if line.spool_id and line.spool_id == line.second_spool_id:
+        raise Refused("The second spool is the same as the first.")
+    if len(set(fed)) != len(fed):
+        raise Refused("A spool is in two tools at once.")
+    if line.more_spool_ids and line.second_spool_id is None:
+        raise Refused("A third spool comes after the second.")
+    machines = [(o.model_id, o.unit) for o in line.own_spools]
+    if len(set(machines)) != len(machines):
+        raise Refused("A machine has one spool of its own on a line.")
+    for own in line.own_spools:
+        if line.spool_id is None or spools[own.spool_id].material != spools[line.spool_id].material:
+            raise Refused("A machine's own spool is of the line's material: only its diameter, colour or lot differ.")

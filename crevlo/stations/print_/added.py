@@ -61,8 +61,7 @@ def add_print(session: Session, job_id: uuid.UUID, given: NewPrint, person_id: u
     name = bench.artifacts[like.artifact_id].name
     session.add(
         Job(
-            id=given.id, study_id=like.study_id, unit_id=like.unit_id, artifact_id=like.artifact_id, spool_id=like.spool_id,
-            second_spool_id=like.second_spool_id, arm_id=like.arm_id, copy=last[1] + 1, position=last[0] + 1, parts=like.parts,
+            id=given.id, study_id=like.study_id, unit_id=like.unit_id, artifact_id=like.artifact_id, **like.feed, arm_id=like.arm_id, copy=last[1] + 1, position=last[0] + 1, parts=like.parts,
             counts=given.counts, added=given.kind.value,
         )
     )  # fmt: skip

@@ -149,7 +149,7 @@ def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
     lines = [
         JobLine(
             id=job.id, machine=marks[job.unit_id], arm=arms[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
-            spool=bench.spools[job.spool_id].code, copy_number=job.copy, position=job.position,
+            spool=bench.spools[job.spool_ids[0]].code, copy_number=job.copy, position=job.position,
             state=_state_of(job, bench.cannot),
             attempts=job.tries, tries_used=job.used, started_at=job.started_at if job.live else None,
             estimate_s=job.time_s, has_file=job.has_file, added=job.added, counts=job.counts,
@@ -179,7 +179,7 @@ def view_job(session: Session, job_id: uuid.UUID, *, may_bag: bool = True) -> Jo
     policies = policies_of(session, job)
     open_gate, refusal = may_run_unattended(session, job.unit_id, policies.unattended)
     file = bench.sliced.get(job.id)
-    spools = [bench.spools[i] for i in (job.spool_id, job.second_spool_id) if i]
+    spools = [bench.spools[i] for i in job.spool_ids]
     # Whoever bags it needs the code now; later it would only tell which machine's print it is.
     codes = {
         s.run_id: s.blind_code

@@ -3,7 +3,7 @@
 import uuid
 from typing import TYPE_CHECKING
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.gcode.settings import Affects, differing
@@ -54,7 +54,7 @@ def view_settings(session: Session, job_id: uuid.UUID) -> SettingsView:
     )  # fmt: skip
     rows = session.execute(
         select(
-            SlicedFile.id, SlicedFile.job_id, SlicedFile.name, SlicedFile.settings, SlicedFile.motion["planned_s"].as_float(), Model.name,
+            SlicedFile.id, SlicedFile.job_id, SlicedFile.name, SlicedFile.settings, SlicedFile.motion["planned_s"].as_float(), func.trim(Model.name + " " + Unit.label),
             Unit.mark, Arm.name,
         )
         .join(Job, Job.id == SlicedFile.job_id).join(Arm, Arm.id == Job.arm_id)

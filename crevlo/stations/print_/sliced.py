@@ -273,7 +273,7 @@ def _keep_file(
     picture: str | None = None,
 ) -> None:  # fmt: skip
     """Keeps what was read; `picture` is that of the package the file came in, for one that carries none itself."""
-    arm, spool = session.get_one(Arm, job.arm_id), session.get_one(Spool, job.spool_id)
+    arm, spool = session.get_one(Arm, job.arm_id), session.get_one(Spool, job.spool_ids[0])
     differ, silent = deviations(read.settings, wanted(arm, spool))
     parts = _parts(session, job, read.facts.get("objects") or 0)
     if parts is not None and parts != job.parts:

@@ -183,7 +183,7 @@ def reading_data(session: Session, study_id: uuid.UUID) -> ReadingData:
         readings.append(
             ReadingRow(
                 machine=names[job.unit_id], arm=arms[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
-                spool=bench.spools[job.spool_id].code, copy_number=job.copy, attempt=run.attempt, specimen=specimen.blind_code,
+                spool=bench.spools[job.spool_ids[0]].code, copy_number=job.copy, attempt=run.attempt, specimen=specimen.blind_code,
                 feature=feature.code, axis=feature.axis, nominal=feature.nominal, repeat=r.repeat,
                 value=r.value, unit=feature.unit, cannot_because=r.cannot_because, instrument=instruments[r.instrument_id],
                 person=people[r.person_id], taken_at=r.taken_at, reading_id=r.id, supersedes_id=r.supersedes_id,

@@ -211,7 +211,7 @@ def _sheet(session: Session, study_id: uuid.UUID, inputs: StudyFigures, view: Ra
     totals = sheet_totals(lines, list(here)) if decided else {}
     found = {str(s.machine.unit_id): totals.get(unit_of[s.machine.unit_id]) for s in view.standings}
     rests = f"{len(decided)} of {len(lines)} lines of the sheet, each to who won it, ties in equal parts"
-    words = {m: f"{x:g}" for m, x in found.items() if x is not None}
+    words = {m: f"{round(x, 1):g}" for m, x in found.items() if x is not None}
     return "lines", School("Points by the line", found), rests, "a line of the sheet that somebody won", words
 
 

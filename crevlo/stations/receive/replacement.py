@@ -61,8 +61,7 @@ def replace_unit(
     for at, job in enumerate(planned, last + 1):
         session.add(
             Job(
-                study_id=study_id, unit_id=new.id, artifact_id=job.artifact_id, spool_id=job.spool_id,
-                second_spool_id=job.second_spool_id, arm_id=job.arm_id, copy=job.copy, position=at, parts=job.parts,
+                study_id=study_id, unit_id=new.id, artifact_id=job.artifact_id, **job.feed, arm_id=job.arm_id, copy=job.copy, position=at, parts=job.parts,
             )
         )  # fmt: skip
     for artifact_id, spool_id in {line_of(j) for j in planned if j.id not in bench.cannot}:

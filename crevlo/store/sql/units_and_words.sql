@@ -72,3 +72,8 @@ create trigger audit after insert or update or delete on rubric_score for each r
 
 alter table buyer_profile add prints_month double precision, add budget double precision, add step double precision,
     add constraint ck_buyer_profile_wishes_positive check (prints_month > 0 and budget > 0 and step > 0);
+
+-- More than two tools, and a spool of its own for a machine that takes another diameter or colour.
+alter table print_line add more_spools jsonb not null default '[]'::jsonb, add own_spools jsonb not null default '[]'::jsonb;
+alter table job add more_spools jsonb not null default '[]'::jsonb, add own_spool_id uuid,
+    add constraint fk_job_own_spool_id foreign key (own_spool_id) references spool (id);

@@ -4364,6 +4364,7 @@ export interface components {
              *       "nozzle_mm": 0.4,
              *       "nozzle_c": 215,
              *       "bed_c": 60,
+             *       "speed_mm_s": null,
              *       "material": null,
              *       "temperatures": []
              *     }
@@ -4427,6 +4428,12 @@ export interface components {
              */
             bed_c: number | null;
             /**
+             * Speed Mm S
+             * @description of walls
+             * @default null
+             */
+            speed_mm_s: number | null;
+            /**
              * Material
              * @default null
              */
@@ -4456,6 +4463,17 @@ export interface components {
              */
             second_spool_id?: string | null;
             /**
+             * More Spool Ids
+             * @description of a third tool and further
+             * @default []
+             */
+            more_spool_ids?: string[];
+            /**
+             * Own Spools
+             * @default []
+             */
+            own_spools?: components["schemas"]["OwnSpool"][];
+            /**
              * Copies
              * @default 3
              */
@@ -4466,6 +4484,27 @@ export interface components {
              * @default 1
              */
             parts?: number | null;
+        };
+        /**
+         * OwnSpool
+         * @description A machine that takes another spool of the line's material: of another diameter, or in a colour of its own.
+         */
+        OwnSpool: {
+            /**
+             * Model Id
+             * Format: uuid
+             */
+            model_id: string;
+            /**
+             * Unit
+             * @default 1
+             */
+            unit: number;
+            /**
+             * Spool Id
+             * Format: uuid
+             */
+            spool_id: string;
         };
         /**
          * Policies
@@ -4720,6 +4759,7 @@ export interface components {
              *       "nozzle_mm": 0.4,
              *       "nozzle_c": 215,
              *       "bed_c": 60,
+             *       "speed_mm_s": null,
              *       "material": null,
              *       "temperatures": []
              *     }
@@ -4773,6 +4813,11 @@ export interface components {
              * @default null
              */
             second_spool?: string | null;
+            /**
+             * More Spools
+             * @default []
+             */
+            more_spools?: string[];
             /**
              * Copies
              * @default 3
@@ -4836,6 +4881,13 @@ export interface components {
             freeze_recorded_at: string | null;
             /** Entered From */
             entered_from: string;
+            /** Most Arms */
+            most_arms: number;
+            /**
+             * Most Spools
+             * @description on one line, a tool each
+             */
+            most_spools: number;
             /** Candidates */
             candidates: components["schemas"]["Candidate"][];
             /** Arms */
@@ -4958,6 +5010,10 @@ export interface components {
             second_spool_id: string | null;
             /** Second Spool */
             second_spool: string;
+            /** More Spool Ids */
+            more_spool_ids: string[];
+            /** Own Spools */
+            own_spools: components["schemas"]["OwnSpool"][];
             /** Copies */
             copies: number;
             /** Parts */

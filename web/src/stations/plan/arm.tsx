@@ -8,6 +8,8 @@ import { duration, Field } from "../../parts/bits";
 import { Hint } from "../../parts/hint";
 import { Choice } from "./option";
 import { Picker, Small } from "./picker";
+import { type Candidate, SpoolsOfLine, spoolWords } from "./spools-of-line";
+import { Steps } from "./steps";
 import { materialsOf, Temperatures, warmed } from "./temperatures";
 import { CONDITIONS, LEFT_OPEN, text } from "./text";
 
@@ -23,6 +25,9 @@ export function ArmEditor({
   library,
   stock,
   lines,
+  machines,
+  mostSpools,
+  several: others,
   may,
 }: {
   arm: ArmIn;
@@ -33,6 +38,10 @@ export function ArmEditor({
   remove: (() => void) | null;
   library: Schemas["Library"];
   lines: Schemas["LineEffort"][];
+  machines: Candidate[];
+  mostSpools: number;
+  /** Puts several arms in the place of this one, of which so many may be there. */
+  several: { room: number; put: (arms: ArmIn[]) => void };
   may: boolean;
 }) {
   const shelf = useShelf();
@@ -103,20 +112,15 @@ export function ArmEditor({
                   ))}
                 </td>
                 <td className="py-1 pr-2">
-                  <SpoolChoice
-                    label={text.spoolOf(c?.name ?? "")}
+                  <SpoolsOfLine
+                    line={line}
+                    name={c?.name ?? ""}
+                    tools={c?.tools ?? 1}
                     spools={spools}
-                    value={line.spool_id ?? null}
-                    set={(spool_id) => edit(at, { spool_id })}
+                    machines={machines}
+                    most={mostSpools}
+                    edit={(part) => edit(at, part)}
                   />
-                  {(c && c.tools > 1) || line.second_spool_id ? (
-                    <SpoolChoice
-                      label={text.secondSpoolOf(c?.name ?? "")}
-                      spools={spools}
-                      value={line.second_spool_id ?? null}
-                      set={(second_spool_id) => edit(at, { second_spool_id })}
-                    />
-                  ) : null}
                 </td>
                 <td className="pr-2">
                   <input
@@ -305,6 +309,7 @@ export function ArmEditor({
             onChange={(e) => set({ ...arm, name: e.target.value })}
           />
         </Field>
+        <Steps arm={arm} room={others.room} set={others.put} />
         {remove && (
           <button type="button" className="button" onClick={remove}>
             {text.takeThisArmAway}
@@ -314,33 +319,3 @@ export function ArmEditor({
     </div>
   );
 }
-
-function SpoolChoice({
-  label,
-  spools,
-  value,
-  set,
-}: {
-  label: string;
-  spools: Schemas["SpoolOut"][];
-  value: string | null;
-  set: (to: string | null) => void;
-}) {
-  return (
-    <select
-      className="input"
-      aria-label={label}
-      value={value ?? ""}
-      onChange={(e) => set(e.target.value || null)}
-    >
-      <option value="">{text.noSpool}</option>
-      {spools.map((s) => (
-        <option key={s.id} value={s.id}>
-          {spoolWords(s)}
-        </option>
-      ))}
-    </select>
-  );
-}
-
-const spoolWords = (s: Schemas["SpoolOut"]) => `${s.code} · ${s.colour} ${s.material}`;

@@ -31,6 +31,8 @@ export function formOf(plan: Schemas["PlanView"]): Form {
         artifact: l.artifact,
         spool_id: l.spool_id,
         second_spool_id: l.second_spool_id,
+        more_spool_ids: l.more_spool_ids,
+        own_spools: l.own_spools,
         copies: l.copies,
         parts: l.parts,
       })),
@@ -167,7 +169,7 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
                 {text.policies}
               </Tab>
             </div>
-            {form.arms.length < 4 && (
+            {form.arms.length < plan.most_arms && (
               <button
                 type="button"
                 className="mb-1 ml-auto inline-flex shrink-0 items-center gap-1 rounded px-2 py-1 text-small text-ink-2 hover:bg-station-on"
@@ -200,6 +202,16 @@ export function Draft({ plan }: { plan: Schemas["PlanView"] }) {
               library={library.data}
               stock={form.arms[0]?.conditions}
               lines={effort.data?.lines.slice(before, before + arm.lines.length) ?? []}
+              mostSpools={plan.most_spools}
+              machines={form.candidates.map((c) => ({
+                ...c,
+                unit: c.unit ?? 1,
+                name: machineName(library.data!, c),
+              }))}
+              several={{
+                room: plan.most_arms - form.arms.length + 1,
+                put: (arms) => set({ arms: form.arms.flatMap((a, i) => (i === tab ? arms : [a])) }),
+              }}
               may={may}
             />
           ) : (
@@ -273,4 +285,9 @@ function Tab({ on, pick, children }: { on: boolean; pick: () => void; children: 
       {children}
     </button>
   );
+}
+
+function machineName(library: Schemas["Library"], c: Schemas["Candidate"]): string {
+  const name = library.models.find((m) => m.id === c.model_id)?.name ?? text.aMachine;
+  return (c.unit ?? 1) > 1 ? `${name} ${text.unitNo(c.unit ?? 1)}` : name;
 }

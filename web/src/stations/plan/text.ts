@@ -1,6 +1,22 @@
 import type { Schemas } from "../../api/client";
 
 export const text = {
+  spoolOfTool: (n: number, name: string) => `Spool of tool ${n}, ${name}`,
+  oneMoreTool: "one more tool",
+  oneMoreToolOf: (name: string) => `One more tool of ${name}`,
+  byMachine: "by machine",
+  byMachineOf: (name: string) => `Spools by machine of ${name}`,
+  ownSpoolOf: (machine: string, name: string) => `Spool of ${machine} for ${name}`,
+  asTheLine: "as the line",
+  steps: {
+    open: "This arm in steps of one condition",
+    which: "What differs",
+    values: "Values, apart by spaces",
+    example: "60 120 240",
+    wrong: "Values are numbers above 0, each once.",
+    tooMany: (n: number) => `There is room for ${n} arms in its place.`,
+    make: "Make these arms",
+  },
   unitsOf: (name: string) => `Units of ${name} that take part`,
   unitNo: (n: number) => `no. ${n}`,
   secondUnit: "and a second unit of it",
@@ -314,6 +330,7 @@ export const LEFT_OPEN: Schemas["Conditions"] = {
   nozzle_mm: null,
   nozzle_c: null,
   bed_c: null,
+  speed_mm_s: null,
   material: null,
   temperatures: [],
 };
@@ -325,6 +342,7 @@ export const CONDITIONS = [
   ["nozzle_mm", "Nozzle", "mm"],
   ["nozzle_c", "Nozzle temperature", "°C"],
   ["bed_c", "Bed temperature", "°C"],
+  ["speed_mm_s", "Speed of walls", "mm/s"],
 ] as const;
 
 export const CAUSES = ["machine", "profile", "material", "operator", "power", "unknown"] as const;
