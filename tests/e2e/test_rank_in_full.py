@@ -167,3 +167,43 @@ def test_two_units_of_a_model_are_planned_and_one_takes_anothers_place(site: Sit
     page.get_by_label("Called, beside its model").fill("from the fair")
     page.get_by_role("button", name="Save the intake").click()
     expect(page.get_by_role("button", name=re.compile("^Sparrow from the fair"))).to_be_visible()
+
+
+def test_a_value_function_is_drawn_and_moved_by_keys_and_the_scheme_goes_out_as_a_file(
+    site: Site, page: Page, check_axe, tmp_path: Path
+) -> None:
+    client = site.bench.as_("reviewer")
+    study = make(client, {"Mesa": Turned(), "Sparrow": Turned(off_mm=0.2)}, copies=2)
+    site.sign_in(page, "reviewer")
+    site.open(page, study, "rank")
+    page.get_by_role("button", name="Criteria, scheme v1").click()
+    dialog = page.get_by_role("dialog")
+    dialog.get_by_role("button", name="draw the value of Dimensional accuracy").click()
+    dialog.get_by_role("combobox", name="Shape").click()
+    page.get_by_role("option", name="in pieces").click()
+    dialog.get_by_role("button", name="Add a point").click()
+    middle = dialog.get_by_role("slider", name="Point 2 of 3")
+    expect(middle).to_have_attribute("aria-valuenow", "50")
+    for _ in range(3):
+        middle.press("Shift+ArrowUp")
+    expect(middle).to_have_attribute("aria-valuenow", "65")
+    assert check_axe(page) == []
+    dialog.get_by_role("button", name="Keep as scheme v2").click()
+    expect(page.get_by_role("button", name="Criteria, scheme v2")).to_be_visible()
+    kept = next(c for c in client.get(f"/api/studies/{study}/scheme")["criteria"] if c["code"] == "off.mean")
+    assert (kept["shape"], [p["value"] for p in kept["points"]]) == ("piecewise", [100, 65, 0])
+    page.get_by_role("button", name="Criteria, scheme v2").click()
+    dialog.get_by_text("Earlier versions, and the scheme as a file").click()
+    expect(dialog).to_contain_text("Dimensional accuracy: piecewise, 100 at 0.02 mm, 65 at ")
+    with page.expect_download() as download:
+        dialog.get_by_role("link", name="Save the scheme and its buyers as a file").click()
+    download.value.save_as(tmp_path / "scheme.json")
+    other = make(client, {"Twin": Turned(), "Forge": Turned()}, copies=2, title="Other")
+    site.open(page, other, "rank")
+    page.get_by_role("button", name="Criteria, scheme v1").click()
+    dialog.get_by_text("Earlier versions, and the scheme as a file").click()
+    dialog.get_by_label("Take over such a file").set_input_files(tmp_path / "scheme.json")
+    expect(dialog.get_by_text("Scheme v2 counts 8 criteria.")).to_be_visible()
+    (tmp_path / "other.json").write_text("not one")
+    dialog.get_by_label("Take over such a file").set_input_files(tmp_path / "other.json")
+    expect(dialog.get_by_text("This is no such file: it is not JSON.")).to_be_visible()

@@ -149,7 +149,7 @@ def view_print(session: Session, study_id: uuid.UUID) -> PrintView:
     lines = [
         JobLine(
             id=job.id, machine=marks[job.unit_id], arm=arms[job.arm_id], artifact=bench.artifacts[job.artifact_id].name,
-            spool=bench.spools[job.spool_ids[0]].code, copy_number=job.copy, position=job.position,
+            spool=bench.spools[job.spool_id].code, copy_number=job.copy, position=job.position,
             state=_state_of(job, bench.cannot),
             attempts=job.tries, tries_used=job.used, started_at=job.started_at if job.live else None,
             estimate_s=job.time_s, has_file=job.has_file, added=job.added, counts=job.counts,

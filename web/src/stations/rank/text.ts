@@ -73,7 +73,7 @@ export const text = {
     version: (n: number) => `v${n}`,
   },
   curve: {
-    open: (name: string) => `Value of ${name}, drawn`,
+    open: (name: string) => `draw the value of ${name}`,
     show: "draw",
     title: (name: string) => `Points of ${name} over where the machines stand`,
     point: (n: number, of: number) => `Point ${n} of ${of}`,
