@@ -10,6 +10,7 @@ from crevlo.api.paths import (
 )
 from crevlo.api.station import station
 from crevlo.stations import noise
+from crevlo.stations.print_ import fault
 from crevlo.stations.receive import box, claims, configuration, log, measures, record, replacement, unit, worth
 from crevlo.stations.study import get_study
 
@@ -33,6 +34,25 @@ def change_unit(path: StudyUnitPath, body: unit.UnitChange) -> unit.ReceiveView:
 def not_recommend(path: StudyUnitPath, body: unit.NotRecommended) -> unit.ReceiveView:
     """Whatever its rank: this machine is not recommended, with the reason."""
     return unit.not_recommend(db(), path.study_id, path.unit_id, body)
+
+
+@api.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/hypotheses", responses={200: record.UnitRecord})
+@writes(REVIEW)
+def add_hypothesis(path: StudyUnitPath, body: fault.NewHypothesis) -> record.UnitRecord:
+    """What may be behind what a machine does, whatever it prints."""
+    record.unit_in(db(), path.study_id, path.unit_id)
+    fault.add_to_unit(db(), path.unit_id, body, current_user.id)
+    return record.view_record(db(), path.study_id, path.unit_id)
+
+
+@api.put(
+    "/studies/<uuid:study_id>/units/<uuid:unit_id>/hypotheses/<uuid:item_id>", responses={200: record.UnitRecord}
+)
+@writes(REVIEW)
+def change_hypothesis(path: ItemPath, body: fault.HypothesisChange) -> record.UnitRecord:
+    record.unit_in(db(), path.study_id, path.unit_id)
+    fault.change_of_unit(db(), path.unit_id, path.item_id, body)
+    return record.view_record(db(), path.study_id, path.unit_id)
 
 
 @api.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/replacement", responses={200: unit.ReceiveView})

@@ -133,16 +133,19 @@ class Ruling(StrEnum):
 
 
 class Hypothesis(Editable, Base):
-    """A possible cause of a failed run: how it was tested, what came of it, and whether that ruled it out."""
+    """A possible cause of what a run, or a unit whatever it prints, does: how it was tested, what came of it, and whether that
+    ruled it out."""
 
     __tablename__ = "hypothesis"
-    run_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("run.id"), index=True)
+    run_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("run.id"), index=True)
+    unit_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("unit.id"), index=True)
     claim: Mapped[str]
     test: Mapped[str] = mapped_column(default="")
     result: Mapped[str] = mapped_column(default="")
     ruling: Mapped[Ruling] = mapped_column(enum_of(Ruling), default=Ruling.OPEN)
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     noted_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (CheckConstraint("(run_id is null) <> (unit_id is null)", name="of_a_run_or_a_unit"),)
 
 
 class NoteKind(StrEnum):

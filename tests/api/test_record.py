@@ -205,3 +205,27 @@ def test_features_are_worth_what_the_price_list_says(client: Client, study: str,
     assert view["worth"]["surplus"] == -150
     view = client.send("PUT", f"{path}/features/{enclosure['id']}", {"present": False})
     assert view["worth"]["surplus"] is None
+
+
+def test_fault_finding_on_a_unit_stands_in_its_record_whatever_it_prints(bench: Bench) -> None:
+    client = bench.as_("reviewer")
+    study = frozen_study(client, title="Faults of a unit")
+    unit, other = (u["machine"]["unit_id"] for u in client.get(f"/api/studies/{study}/receive")["units"])
+    path, entry = f"/api/studies/{study}/units/{unit}/hypotheses", new()
+    view = client.send(
+        "POST", path, {"id": entry, "claim": "a worn belt on Y", "test": "pluck both and compare the tone"}
+    )
+    (said,) = view["hypotheses"]
+    assert (said["claim"], said["ruling"]) == ("a worn belt on Y", "open")
+    with pytest.raises(ApiError, match="Say what the test showed"):
+        client.send("PUT", f"{path}/{entry}", {"version": said["version"], "claim": said["claim"], "ruling": "found"})
+    view = client.send("PUT", f"{path}/{entry}", {
+        "version": said["version"], "claim": said["claim"], "test": said["test"], "result": "Y is a third lower", "ruling": "found"})  # fmt: skip
+    assert view["hypotheses"][0]["ruling"] == "found"
+    assert client.get(f"/api/studies/{study}/units/{other}/record")["hypotheses"] == []
+    # It is this machine's: no other's record changes it, nor the way that leads to a run.
+    with pytest.raises(ApiError, match="no such entry of this machine"):
+        client.send("PUT", f"/api/studies/{study}/units/{other}/hypotheses/{entry}", {"version": 2, "claim": "mine"})
+    with pytest.raises(ApiError, match="no such entry"):
+        client.send("PUT", f"/api/hypotheses/{entry}", {"version": 2, "claim": "mine"})
+    assert bench.as_("rater").http.get(f"/api/studies/{study}/units/{unit}/record").status_code == 403

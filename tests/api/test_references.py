@@ -4,7 +4,7 @@ import pytest
 
 from crevlo.sim.client import ApiError, Client
 from tests.conftest import Bench
-from tests.small import new
+from tests.small import draft_study, new
 from tests.states import Turned, make
 
 OLD, BETTER = Turned(off_mm=0.2, minutes=90, severity=3), Turned(off_mm=0.02, minutes=50, severity=0)
@@ -117,3 +117,35 @@ def test_other_pieces_are_nothing_in_common(client: Client) -> None:
     other = client.get(f"/api/studies/{autumn}/compare", first=units(client, autumn)["Twin"],
                        second=client.get(f"/api/studies/{autumn}/references")["references"][0]["id"])  # fmt: skip
     assert all(x["code"] in ("price", "time.ratio") or x["ahead"] == "not known" for x in other["lines"])
+
+
+def test_money_of_another_study_is_turned_by_a_stated_rate(client: Client) -> None:
+    spring = make(client, {"Mesa": Turned(price=1000), "Sparrow": OLD}, copies=2, title="Spring", currency="CHF")
+    autumn = make(client, {"Twin": BETTER, "Forge": OLD}, copies=2, title="Autumn")
+    refer(client, autumn, "machine", "Ours", ((spring, units(client, spring)["Mesa"]),))
+
+    def price() -> dict:
+        every = {r["code"]: r for r in client.get(f"/api/studies/{autumn}/results")["every"]}
+        return every["price"]["cells"][2]
+
+    assert "a rate from CHF to EUR" in price()["needs"]
+    client.send("POST", "/api/rates", {
+        "id": new(), "base": "CHF", "quote": "EUR", "rate": 1.05, "on": "2026-01-05", "source": "the bank"})  # fmt: skip
+    assert price()["text"] == "1050"
+
+
+def test_a_reference_says_so_when_its_machine_leaves_its_study(client: Client) -> None:
+    draft = draft_study(client, ("Solo", "Duo"), title="Draft")
+    spring = make(client, {"Mesa": OLD, "Sparrow": OLD}, copies=2, title="Spring")
+    autumn = make(client, {"Twin": BETTER, "Forge": OLD}, copies=2, title="Autumn")
+    refer(client, autumn, "typical", "Usual", tuple((spring, u) for u in units(client, spring).values()))
+    solo = units(client, draft)["Solo"]
+    refer(client, autumn, "machine", "From a draft", ((draft, solo),))
+    plan = client.get(f"/api/studies/{draft}/plan")
+    client.send("PUT", f"/api/studies/{draft}/plan", {k: plan[k] for k in ("version", "question", "policies", "repeats")} | {
+        "arms": [{"name": "Stock", "lines": []}], "candidates": plan["candidates"][1:]})  # fmt: skip
+    ages = {r["name"]: r["age"] for r in client.get(f"/api/studies/{autumn}/references")["references"]}
+    assert ages["From a draft"] == "its study is gone"
+    assert ages["Usual"].startswith("mean of 2 machines")
+    lines = {r["name"]: r for r in client.send("POST", f"/api/studies/{autumn}/rank", {})["references"]}
+    assert lines["From a draft"]["says"] == "Twin and From a draft have no figure in common."

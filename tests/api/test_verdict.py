@@ -274,3 +274,44 @@ def test_a_scheme_says_what_moved_and_goes_to_another_study_as_a_file(client: Cl
         client.send(
             "POST", f"/api/studies/{other}/scheme-file", file | {"criteria": [kept[0] | {"code": "nonsense"}]}
         )
+
+
+STATES = {
+    "nothing printed": {"printed": False},
+    "nothing measured": {"measured": False, "inspected": False},
+    "one copy each": {},
+    "nobody passes": {"buyer": [{"kind": "price", "limit": 10}]},
+}
+
+
+@pytest.mark.parametrize("name", STATES)
+def test_every_sentence_beside_the_ranking_is_true_in_every_state(client: Client, name: str) -> None:
+    study = make(client, {"Mesa": GOOD, "Sparrow": BAD}, **STATES[name])
+    rank = client.send("POST", f"/api/studies/{study}/rank", {})
+    for p in client.get(f"/api/studies/{study}/picks")["picks"]:
+        # Nobody is picked who is not first, and a runner-up needs somebody before it.
+        assert {m["name"] for m in p["pick"]} <= {s["machine"]["name"] for s in rank["standings"] if s["rank"] == 1}
+        assert p["runner_up"] is None or p["pick"]
+        assert not p["why"] or len(p["pick"]) == 1
+        assert p["headline"] == rank["verdict"]["headline"]
+    told = client.send("POST", f"/api/studies/{study}/next-best", {})
+    assert told["says"]
+    if name == "nobody passes":
+        assert (told["says"], told["works"]) == ("It takes two machines to ask who is first.", [])
+    left = client.send("POST", f"/api/studies/{study}/leave-out", {})
+    assert left["says"]
+    codes = [c["code"] for c in rank["criteria"]]
+    place = client.send("POST", f"/api/studies/{study}/weight-map", {"first": codes[:1], "second": codes[1:2]})
+    assert bool(place["needs"]) == (not place["places"])
+    table = client.get(f"/api/studies/{study}/results")
+    cells = [c for g in table["groups"] for p in g["pieces"] for r in p["rows"] for c in r["cells"]]
+    assert cells
+    for c in cells:
+        # Something is said of every cell: a figure, why there is none, or what it needs.
+        assert c["text"] or c["needs"] or c["cannot"] or c["note"]
+        assert not (c["cannot"] and c["text"])
+        assert c["place"] == "" or c["text"]
+    words = client.get(f"/api/studies/{study}/final-words")
+    assert [m["machine"]["name"] for m in words["machines"]] == ["Mesa", "Sparrow"]
+    if name == "nothing printed":
+        assert not any(s["kind"] == "fix" for m in words["machines"] for s in m["suggested"])

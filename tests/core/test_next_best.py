@@ -4,6 +4,8 @@ import math
 
 import numpy as np
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.figure import Counted, Figure
@@ -102,3 +104,30 @@ def test_more_data_alone_is_as_wide_as_what_it_adds() -> None:
     assert u_of_more(6 / math.sqrt(3), 6 / math.sqrt(4)) == pytest.approx(6)
     assert u_of_more(1, 1) == math.inf
     assert u_of_more(0, 0) == math.inf
+
+
+FIELD = st.lists(st.builds(Estimate, st.floats(0, 100), st.floats(0.1, 15)), min_size=2, max_size=4)
+
+
+@settings(max_examples=25, deadline=None)
+@given(FIELD, st.floats(0.05, 40), st.floats(0.01, 5))
+def test_no_work_tells_more_than_there_is_to_tell(field: list[Estimate], u: float, hours: float) -> None:
+    works = [Work(m, (Reads(0, m, u),), hours) for m in range(len(field))]
+    found = made([[e] for e in field], works)
+    assert len(found.works) == len(works)
+    assert 0 <= found.entropy <= math.log2(len(field)) + 1e-9
+    for w in found.works:
+        assert 0 <= w.bits <= found.entropy + 1e-6
+        assert 0 <= w.settles <= 1
+    per_hour = [w.per_hour for w in found.works]
+    assert per_hour == sorted(per_hour, reverse=True)
+    assert set(found.recommended) <= set(found.works)
+    assert say_next(found, "Mesa", dict.fromkeys(range(len(field)), hours))
+
+
+@settings(max_examples=15, deadline=None)
+@given(FIELD, st.floats(0.5, 10))
+def test_a_finer_reading_never_tells_much_less(field: list[Estimate], u: float) -> None:
+    rows: list[list[Figure]] = [[e] for e in field]
+    fine, coarse = (made(rows, [Work("x", (Reads(0, 0, width),), 1.0)]).works[0].bits for width in (u, 8 * u))
+    assert fine >= coarse - 0.06

@@ -77,6 +77,9 @@ def test_what_people_say_is_kept_and_counts_where_it_is_asked_to(site: Site, pag
     sheet.get_by_role("button", name="Sparrow wins Feet that grip").click()
     expect(sheet).to_contain_text("Mesa and Sparrow are level at 5 points.")
     assert check_axe(page) == []
+    page.set_viewport_size({"width": 390, "height": 800})
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390
+    page.set_viewport_size({"width": 1280, "height": 800})
     page.get_by_role("radio", name="Final words").click()
     page.get_by_role("navigation", name="Machines").get_by_role("button", name="Sparrow").click()
     fixes = page.get_by_role("region", name="Fixes asked of the maker")

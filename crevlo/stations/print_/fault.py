@@ -1,4 +1,4 @@
-"""Fault finding on a run, failed or not: possible causes, how each was tested, and which are ruled out."""
+"""Fault finding on a run, failed or not, or on a unit whatever it prints: possible causes, how each was tested, and which are ruled out."""
 
 import uuid
 from datetime import datetime
@@ -51,14 +51,37 @@ def change_hypothesis(session: Session, hypothesis_id: uuid.UUID, given: Hypothe
         raise Missing("There is no such entry.")
     _check(given)
     change(session, row, given.version, given.model_dump(exclude={"version"}))
+    if row.run_id is None:
+        raise Missing("There is no such entry of a run.")
     return session.get_one(Run, row.run_id).job_id
+
+
+def add_to_unit(session: Session, unit_id: uuid.UUID, given: NewHypothesis, person_id: uuid.UUID) -> None:
+    """A possible cause of what a machine does, whatever it prints."""
+    _check(given)
+    session.add(Hypothesis(unit_id=unit_id, person_id=person_id, **given.model_dump()))
+    session.flush()
+
+
+def change_of_unit(session: Session, unit_id: uuid.UUID, hypothesis_id: uuid.UUID, given: HypothesisChange) -> None:
+    row = session.get(Hypothesis, hypothesis_id)
+    if row is None or row.unit_id != unit_id:
+        raise Missing("There is no such entry of this machine.")
+    _check(given)
+    change(session, row, given.version, given.model_dump(exclude={"version"}))
+
+
+def of_unit(session: Session, unit_id: uuid.UUID) -> list[HypothesisOut]:
+    rows = session.scalars(select(Hypothesis).where(Hypothesis.unit_id == unit_id).order_by(Hypothesis.noted_at))
+    return [HypothesisOut.model_validate(row, extra="ignore") for row in rows]
 
 
 def hypotheses_of(session: Session, run_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[HypothesisOut]]:
     found: dict[uuid.UUID, list[HypothesisOut]] = {}
     rows = session.scalars(select(Hypothesis).where(Hypothesis.run_id.in_(run_ids)).order_by(Hypothesis.noted_at))
     for row in rows:
-        found.setdefault(row.run_id, []).append(HypothesisOut.model_validate(row))
+        assert row.run_id is not None
+        found.setdefault(row.run_id, []).append(HypothesisOut.model_validate(row, extra="ignore"))
     return found
 
 

@@ -13,6 +13,7 @@ from crevlo.stations.kit.photo import PhotoOut, photos_of
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.library.instrument import MeterOut, meters_of
 from crevlo.stations.noise import NoiseOut, noise_out
+from crevlo.stations.print_.fault import HypothesisOut, of_unit
 from crevlo.stations.receive.box import BoxItemOut, StepOut, first_unit, steps_of
 from crevlo.stations.receive.claims import ClaimOut, claims_of
 from crevlo.stations.receive.configuration import (
@@ -54,6 +55,7 @@ class UnitRecord(Shape):
     comparison: ComparisonOut | None
     log: list[LogOut]
     faults: FaultsOut
+    hypotheses: list[HypothesisOut] = Field(description="what may be behind what it does, whatever it prints")
     worth: WorthLedger
     noise: list[NoiseRow]
     meters: list[MeterOut] = Field(description="sound meters to read with")
@@ -98,7 +100,7 @@ def view_record(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> Un
             LogOut(id=e.id, kind=e.kind, at=e.at, hours=e.hours, words=e.words, cost=e.cost, currency=e.currency, corrected=e.supersedes_id is not None)
             for e in log
         ],
-        faults=faults(log, runs), worth=worth_ledger(session, unit, bench.price_of(unit_id), bench.study.currency),
+        faults=faults(log, runs), hypotheses=of_unit(session, unit_id), worth=worth_ledger(session, unit, bench.price_of(unit_id), bench.study.currency),
         meters=meters_of(session, InstrumentKind.SOUND_METER), noise=noise_table(bench, unit_id), standby_noise=noise_out(bench.noise.get(unit_id, [])), printing=printing(session, bench, unit_id),
     )  # fmt: skip
 

@@ -77,3 +77,9 @@ alter table buyer_profile add prints_month double precision, add budget double p
 alter table print_line add more_spools jsonb not null default '[]'::jsonb, add own_spools jsonb not null default '[]'::jsonb;
 alter table job add more_spools jsonb not null default '[]'::jsonb, add own_spool_id uuid,
     add constraint fk_job_own_spool_id foreign key (own_spool_id) references spool (id);
+
+-- Fault finding on a unit, whatever it prints.
+alter table hypothesis alter run_id drop not null, add unit_id uuid,
+    add constraint fk_hypothesis_unit_id foreign key (unit_id) references unit (id),
+    add constraint ck_hypothesis_of_a_run_or_a_unit check ((run_id is null) <> (unit_id is null));
+create index ix_hypothesis_unit_id on hypothesis (unit_id);

@@ -883,6 +883,39 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/units/{unit_id}/hypotheses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What may be behind what a machine does, whatever it prints. */
+        post: operations["receive_add_hypothesis_studies__uuid_study_id__units__uuid_unit_id__hypotheses_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/units/{unit_id}/hypotheses/{item_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["receive_change_hypothesis_studies__uuid_study_id__units__uuid_unit_id__hypotheses__uuid_item_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/units/{unit_id}/replacement": {
         parameters: {
             query?: never;
@@ -6010,77 +6043,6 @@ export interface components {
             /** Reason */
             reason: string;
         };
-        /**
-         * Replacement
-         * @description Why, and which unit of the model takes its place; without a number a new one is opened.
-         */
-        Replacement: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Reason */
-            reason: string;
-            /**
-             * Unit
-             * @default null
-             */
-            unit?: number | null;
-        };
-        /** NewCheck */
-        NewCheck: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            kind: components["schemas"]["Check"];
-            result: components["schemas"]["CheckResult"];
-            /**
-             * Note
-             * @default
-             */
-            note?: string;
-            /** Done By */
-            done_by: string;
-            /**
-             * Done At
-             * @default null
-             */
-            done_at?: string | null;
-        };
-        /**
-         * CheckRound
-         * @description Every check of a unit passed at one go; the earth is measured by a qualified person, who is named apart.
-         */
-        CheckRound: {
-            /** Checks */
-            checks: components["schemas"]["RoundCheck"][];
-            /** Done By */
-            done_by: string;
-            /** Earth By */
-            earth_by: string;
-            /**
-             * Note
-             * @default
-             */
-            note?: string;
-            /**
-             * Done At
-             * @default null
-             */
-            done_at?: string | null;
-        };
-        /** RoundCheck */
-        RoundCheck: {
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            kind: components["schemas"]["Check"];
-        };
         /** UnitRecord */
         UnitRecord: {
             /**
@@ -6124,6 +6086,11 @@ export interface components {
             /** Log */
             log: components["schemas"]["LogOut"][];
             faults: components["schemas"]["FaultsOut"];
+            /**
+             * Hypotheses
+             * @description what may be behind what it does, whatever it prints
+             */
+            hypotheses: components["schemas"]["HypothesisOut"][];
             worth: components["schemas"]["WorthLedger"];
             /** Noise */
             noise: components["schemas"]["NoiseRow"][];
@@ -6261,6 +6228,35 @@ export interface components {
          * @enum {string}
          */
         Found: "present" | "missing" | "damaged";
+        /** HypothesisOut */
+        HypothesisOut: {
+            /** Claim */
+            claim: string;
+            /**
+             * Test
+             * @default
+             */
+            test: string;
+            /**
+             * Result
+             * @default
+             */
+            result: string;
+            /** @default open */
+            ruling: components["schemas"]["Ruling"];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Version */
+            version: number;
+            /**
+             * Noted At
+             * Format: date-time
+             */
+            noted_at: string;
+        };
         /**
          * LogKind
          * @enum {string}
@@ -6470,6 +6466,11 @@ export interface components {
             /** Words */
             words: string[];
         };
+        /**
+         * Ruling
+         * @enum {string}
+         */
+        Ruling: "open" | "ruled out" | "found";
         /** StepOut */
         StepOut: {
             /**
@@ -6537,6 +6538,118 @@ export interface components {
             currency: string;
             /** Present */
             present: boolean;
+        };
+        /** NewHypothesis */
+        NewHypothesis: {
+            /** Claim */
+            claim: string;
+            /**
+             * Test
+             * @default
+             */
+            test?: string;
+            /**
+             * Result
+             * @default
+             */
+            result?: string;
+            /** @default open */
+            ruling?: components["schemas"]["Ruling"];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /** HypothesisChange */
+        HypothesisChange: {
+            /** Claim */
+            claim: string;
+            /**
+             * Test
+             * @default
+             */
+            test?: string;
+            /**
+             * Result
+             * @default
+             */
+            result?: string;
+            /** @default open */
+            ruling?: components["schemas"]["Ruling"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * Replacement
+         * @description Why, and which unit of the model takes its place; without a number a new one is opened.
+         */
+        Replacement: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Reason */
+            reason: string;
+            /**
+             * Unit
+             * @default null
+             */
+            unit?: number | null;
+        };
+        /** NewCheck */
+        NewCheck: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["Check"];
+            result: components["schemas"]["CheckResult"];
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /** Done By */
+            done_by: string;
+            /**
+             * Done At
+             * @default null
+             */
+            done_at?: string | null;
+        };
+        /**
+         * CheckRound
+         * @description Every check of a unit passed at one go; the earth is measured by a qualified person, who is named apart.
+         */
+        CheckRound: {
+            /** Checks */
+            checks: components["schemas"]["RoundCheck"][];
+            /** Done By */
+            done_by: string;
+            /** Earth By */
+            earth_by: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Done At
+             * @default null
+             */
+            done_at?: string | null;
+        };
+        /** RoundCheck */
+        RoundCheck: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            kind: components["schemas"]["Check"];
         };
         /** NewBoxItem */
         NewBoxItem: {
@@ -7330,35 +7443,6 @@ export interface components {
          * @enum {string}
          */
         Happened: "start" | "phase" | "note" | "alarm" | "silence" | "photo" | "end";
-        /** HypothesisOut */
-        HypothesisOut: {
-            /** Claim */
-            claim: string;
-            /**
-             * Test
-             * @default
-             */
-            test: string;
-            /**
-             * Result
-             * @default
-             */
-            result: string;
-            /** @default open */
-            ruling: components["schemas"]["Ruling"];
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Version */
-            version: number;
-            /**
-             * Noted At
-             * Format: date-time
-             */
-            noted_at: string;
-        };
         /** ItemOut */
         ItemOut: {
             /** Code */
@@ -7459,11 +7543,6 @@ export interface components {
          * @enum {string}
          */
         Result: "fine" | "check" | "reject";
-        /**
-         * Ruling
-         * @enum {string}
-         */
-        Ruling: "open" | "ruled out" | "found";
         /**
          * RunEventKind
          * @enum {string}
@@ -7643,28 +7722,6 @@ export interface components {
             /** Mass G */
             mass_g: number | null;
         };
-        /** NewHypothesis */
-        NewHypothesis: {
-            /** Claim */
-            claim: string;
-            /**
-             * Test
-             * @default
-             */
-            test?: string;
-            /**
-             * Result
-             * @default
-             */
-            result?: string;
-            /** @default open */
-            ruling?: components["schemas"]["Ruling"];
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-        };
         /**
          * NewNote
          * @description What happened, at a layer or a moment; of a detector's alarm whether it was right.
@@ -7726,25 +7783,6 @@ export interface components {
             smoke_alarm: boolean;
             /** Clear */
             clear: boolean;
-        };
-        /** HypothesisChange */
-        HypothesisChange: {
-            /** Claim */
-            claim: string;
-            /**
-             * Test
-             * @default
-             */
-            test?: string;
-            /**
-             * Result
-             * @default
-             */
-            result?: string;
-            /** @default open */
-            ruling?: components["schemas"]["Ruling"];
-            /** Version */
-            version: number;
         };
         /**
          * NewRejection
@@ -14677,6 +14715,79 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReceiveView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_add_hypothesis_studies__uuid_study_id__units__uuid_unit_id__hypotheses_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewHypothesis"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    receive_change_hypothesis_studies__uuid_study_id__units__uuid_unit_id__hypotheses__uuid_item_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+                unit_id: string;
+                item_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HypothesisChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitRecord"];
                 };
             };
             /** @description Unprocessable Entity */

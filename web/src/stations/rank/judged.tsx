@@ -12,7 +12,7 @@ import { text } from "./text";
 /** What only a person can say of machines: by rubrics with written anchors, and by points a line. */
 export function JudgedByHand({ studyId, may }: { studyId: string; may: boolean }) {
   return (
-    <div className="grid min-h-0 grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)] gap-3 max-[1100px]:grid-cols-1">
+    <div className="grid min-h-0 grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)] gap-3 max-[1100px]:grid-cols-[minmax(0,1fr)]">
       <Rubrics studyId={studyId} may={may} />
       <PointsSheet studyId={studyId} may={may} />
     </div>
@@ -32,7 +32,10 @@ function Rubrics({ studyId, may }: { studyId: string; may: boolean }) {
   const cellOf = (rubric: string, unit: string) =>
     made.cells.find((c) => c.rubric === rubric && c.unit_id === unit)!;
   return (
-    <section aria-label={text.judged.rubrics} className="sheet min-h-0 overflow-auto px-4 py-3">
+    <section
+      aria-label={text.judged.rubrics}
+      className="sheet relative min-h-0 min-w-0 overflow-auto px-4 py-3"
+    >
       <h2 className="lab">{text.judged.rubrics}</h2>
       <p className="pb-1 text-small text-ink-2">{text.judged.rubricsHint}</p>
       <table className="table [&_td:not(:first-child)]:!text-center [&_td]:!px-1 [&_th:not(:first-child)]:!text-center [&_th]:!px-1">

@@ -35,7 +35,7 @@ export function PointsSheet({ studyId, may }: { studyId: string; may: boolean })
     save.mutate(made.lines.flatMap((l, k) => (k === at ? (line ? [line] : []) : [l])));
   const worth = typedNumber(points);
   return (
-    <section aria-label={text.sheet.title} className="sheet min-h-0 overflow-auto px-4 py-3">
+    <section aria-label={text.sheet.title} className="sheet relative min-h-0 min-w-0 overflow-auto px-4 py-3">
       <h2 className="lab">{text.sheet.title}</h2>
       <p className="text-head leading-snug font-bold [font-stretch:94%]">{made.says}</p>
       <Trouble error={save.error} />

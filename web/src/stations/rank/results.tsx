@@ -119,7 +119,7 @@ export function Results({ studyId }: { studyId: string }) {
           aria-label={text.results.table}
           // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
           tabIndex={0}
-          className="min-h-0 flex-1 overflow-auto print:overflow-visible"
+          className="relative min-h-0 flex-1 overflow-auto print:overflow-visible"
         >
           <table className="results w-full border-collapse text-small">
             <thead>

@@ -1,6 +1,9 @@
 import { useState } from "react";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { keys } from "../../api/keys";
+import { useChange } from "../../api/queries";
 import { day, Field } from "../../parts/bits";
+import { FaultEntries } from "../fault-entries";
 import { amount, Line, type Props } from "./line";
 import { text } from "./text";
 
@@ -20,7 +23,7 @@ const LOG: [Schemas["LogKind"], string][] = [
 ];
 const HAZARDS: Schemas["LogKind"][] = ["fire", "smoke", "tingle", "runaway"];
 
-export function Log({ rec, path, may, busy, send }: Props) {
+export function Log({ studyId, rec, path, may, busy, send }: Props) {
   const [kind, setKind] = useState<Schemas["LogKind"]>("fault");
   const f = rec.faults;
   return (
@@ -54,6 +57,8 @@ export function Log({ rec, path, may, busy, send }: Props) {
           </li>
         ))}
       </ul>
+      <h3 className="lab pt-4">{text.faultFinding}</h3>
+      <UnitFaults studyId={studyId} rec={rec} may={may} />
       {may && (
         <Line
           label={text.anEntry}
@@ -116,4 +121,34 @@ export function Log({ rec, path, may, busy, send }: Props) {
       )}
     </>
   );
+}
+
+/** What may be behind what the machine does, whatever it prints. */
+function UnitFaults({ studyId, rec, may }: { studyId: string; rec: Schemas["UnitRecord"]; may: boolean }) {
+  const path = { study_id: studyId, unit_id: rec.unit_id };
+  const send = useChange(
+    studyId,
+    keys.record(studyId, rec.unit_id),
+    ({
+      entry,
+      body,
+    }: {
+      entry: Schemas["HypothesisOut"] | null;
+      body: Omit<Schemas["NewHypothesis"], "id">;
+    }) =>
+      entry
+        ? unwrap(
+            api.PUT("/api/studies/{study_id}/units/{unit_id}/hypotheses/{item_id}", {
+              params: { path: { ...path, item_id: entry.id } },
+              body: { ...body, version: entry.version },
+            }),
+          )
+        : unwrap(
+            api.POST("/api/studies/{study_id}/units/{unit_id}/hypotheses", {
+              params: { path },
+              body: { ...body, id: newId() },
+            }),
+          ),
+  );
+  return <FaultEntries entries={rec.hypotheses} begin={text.whatMayBeBehindIt} send={send} may={may} />;
 }

@@ -111,6 +111,8 @@ export const text = {
   unitLabel: "Called, beside its model",
   unitLabelHint: "Tells it from other units of the model",
   replacedBy: (by: string) => `Replaced by ${by}.`,
+  faultFinding: "Fault finding, whatever it prints",
+  whatMayBeBehindIt: "What may be behind what it does?",
   replacedShort: "replaced",
   replaceIt: "Another unit takes its place",
   whatReplacingDoes: (name: string) =>
