@@ -116,17 +116,20 @@ _members: Kept[Member] = Kept(24)
 
 def references_of(session: Session, inputs: StudyFigures) -> list[Reference]:
     """In the order in which they were added."""
-    rows = session.scalars(
-        select(StudyReference).where(StudyReference.study_id == inputs.bench.study.id)
+    rows = session.execute(
+        select(
+            StudyReference.id, StudyReference.kind, StudyReference.name, StudyReference.about, StudyReference.members,
+            StudyReference.figures,
+        ).where(StudyReference.study_id == inputs.bench.study.id)
         .order_by(StudyReference.recorded_at, StudyReference.id)
     )  # fmt: skip
     found = []
-    for row in rows:
-        members = [_member(session, inputs, uuid.UUID(s), uuid.UUID(u)) for s, u in row.members]
+    for id_, kind, name, about, of, figures in rows.all():
+        members = [_member(session, inputs, uuid.UUID(s), uuid.UUID(u)) for s, u in of]
         found.append(
             Reference(
-                row.id, ReferenceKind(row.kind), row.name, row.about, [m for m in members if m],
-                {code: Estimate(given["value"], given["u"]) for code, given in row.figures.items()},
+                id_, ReferenceKind(kind), name, about, [m for m in members if m],
+                {code: Estimate(given["value"], given["u"]) for code, given in figures.items()},
                 sum(m is None for m in members),
             )
         )  # fmt: skip

@@ -15,6 +15,7 @@ from crevlo.core.evaluations import EVALUATION_OF
 from crevlo.core.evaluations.evaluation import Rests
 from crevlo.core.evaluations.preference import PREFERRED
 from crevlo.core.figure import Counted, Figure
+from crevlo.core.ranking.leaders import SURE
 from crevlo.core.ranking.next_best import Meets, Reads, Tells, Tries, Work, Worth, next_best, say_next
 from crevlo.core.ranking.value import value_function
 from crevlo.core.statistics import Line, widest
@@ -30,6 +31,8 @@ from crevlo.store.study import Job
 
 SHOWN = 3
 _DUEL_MIN, _HARDLY = 1.0, 0.005
+_HOW = "Expected fall of the entropy of first place for an hour of a person's time, over what each might show; printing by itself costs none."
+_NOTHING = "Nothing that counts is known of any machine yet: print and measure what is planned."
 
 
 class NextKind(StrEnum):
@@ -49,7 +52,9 @@ class NextOut(Shape):
     print_h: float = Field(description="the machine's time beside that")
     settles: float = Field(description="chance that a machine is then first in the target of the draws or more")
     bits: float
-    like_job: uuid.UUID | None = Field(description="of a copy: the print that it is one more of")
+    like_job: uuid.UUID | None = Field(
+        description="of a copy that is not planned yet: the print that it is one more of"
+    )
 
 
 class NextView(Shape):
@@ -75,6 +80,8 @@ def view_next(session: Session, study_id: uuid.UUID, asked: WhatIf) -> NextView:
     open_ = [s.first_chance >= _HARDLY or s.missing > 0 for s in view.standings]
     works = [w for at, key in enumerate(keys) if open_[at] for w in _copies(inputs, codes, rows[at], at, key)]
     works += _waiting(inputs, codes, rows, keys) + _duels(inputs, codes, keys)
+    if len(keys) > 1 and all(isinstance(f, NotDetermined) for row in rows for f in row):
+        return NextView(says=_NOTHING, target=SURE, works=[], how=_HOW)
     functions = [value_function(c.shape, [(raw, v) for raw, v in c.points]) for c in criteria]
     made = next_best(rows, functions, codes, [c.weight for c in view.criteria], works, inputs.bench.study.seed)
     leader = max(view.standings, key=lambda s: s.first_chance, default=None)
@@ -86,7 +93,7 @@ def view_next(session: Session, study_id: uuid.UUID, asked: WhatIf) -> NextView:
     )
     return NextView(
         says=says, target=made.target, works=[_out(inputs, view, w) for w in made.recommended[:SHOWN]],
-        how="Expected fall of the entropy of first place for an hour of a person's time, over what each might show; printing by itself costs none.",
+        how=_HOW,
     )  # fmt: skip
 
 
@@ -199,9 +206,14 @@ def _out(inputs: StudyFigures, view: RankView, worth: Worth) -> NextOut:
     marks = {s.machine.unit_id: s.machine for s in view.standings}
     piece = f"{bench.artifacts[line[0]].name} from {bench.spools[line[1]].code}" if line else ""
     jobs = [j for j in bench.jobs_of(keys[0]) if line_of(j) == line] if kind is NextKind.COPY else []
+    # What is planned already comes before one more.
+    planned = any(
+        j.id not in bench.cannot and not any(r.outcome is Outcome.DONE for r in bench.runs.get(j.id, []))
+        for j in jobs
+    )
     printed = [r.printed_s / 3600 for j in jobs for r in bench.runs.get(j.id, []) if r.outcome is Outcome.DONE]
     words = {
-        NextKind.COPY: f"One more {piece} on {marks[keys[0]].name}",
+        NextKind.COPY: f"{'The next planned' if planned else 'One more'} {piece} on {marks[keys[0]].name}",
         NextKind.MEASURE: f"Measure what waits of the {piece}",
         NextKind.INSPECT: f"Inspect what waits of the {piece}",
         NextKind.DUEL: f"One more duel of {' and '.join(marks[k].name for k in keys)}",
@@ -209,7 +221,7 @@ def _out(inputs: StudyFigures, view: RankView, worth: Worth) -> NextOut:
     return NextOut(
         kind=kind, machine=marks[keys[0]] if kind is NextKind.COPY else None, words=words, bench_min=60 * worth.work.hours,
         print_h=sum(printed) / len(printed) if printed else 0.0, settles=worth.settles, bits=worth.bits,
-        like_job=jobs[0].id if jobs else None,
+        like_job=jobs[0].id if jobs and not planned else None,
     )  # fmt: skip
 
 

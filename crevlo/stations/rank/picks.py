@@ -2,6 +2,7 @@
 
 import uuid
 from collections.abc import Sequence
+from typing import Annotated
 
 from pydantic import Field
 from sqlalchemy.orm import Session
@@ -43,11 +44,14 @@ class Picks(Shape):
     picks: list[Pick]
 
 
+Code = Annotated[str, Field(max_length=60)]
+
+
 class MapAsked(WhatIf):
     """The ranking on screen, and which criteria make the first and the second group; all others are the third."""
 
-    first: list[str] = Field(min_length=1, max_length=100)
-    second: list[str] = Field(min_length=1, max_length=100)
+    first: list[Code] = Field(min_length=1, max_length=100)
+    second: list[Code] = Field(min_length=1, max_length=100)
 
 
 class MapPlace(Shape):

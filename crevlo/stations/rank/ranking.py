@@ -152,12 +152,16 @@ _draws: Kept[np.ndarray] = Kept(96_000_000, lambda drawn: drawn.nbytes)
 
 
 def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int = DRAWS) -> RankView:
+    # Figures first: reading them lets go of what the session held before.
+    machines = study_figures(session, study_id)
+    held = references_of(session, machines)
+    figures = machines if what_if.by is By.MACHINE else study_figures_by(session, study_id, what_if.by)
     profiles = buyers_of(session, study_id)
     scheme = latest_scheme(session, study_id)
     profile = next((p for p in profiles if p.id == what_if.profile_id), None) if what_if.profile_id else profiles[0]
     if profile is None:
         raise Missing("There is no such buyer profile in this study.")
-    inputs = study_figures_by(session, study_id, what_if.by).of_buyer(profile.prints_month)
+    inputs = figures.of_buyer(profile.prints_month)
     bench = inputs.compared
     criteria = scheme.criteria
     base = _base_weights(criteria, profile)
@@ -227,7 +231,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         ],
         must_have_choices=choices(bench), sides=sides_of(inputs.bench), by=what_if.by, apart=inputs.apart,
         references=reference_lines(
-            references_of(session, study_figures(session, study_id)), [c.code for c in criteria], functions, shares,
+            held, [c.code for c in criteria], functions, shares,
             (entries[order[0]].name, rows[order[0]]) if order else None, bench.study.seed,
         ), standings=standings,
         left_out=_left_out(inputs, failing, what_if.show_gated, criteria, functions, shares),

@@ -11476,7 +11476,7 @@ export interface components {
             bits: number;
             /**
              * Like Job
-             * @description of a copy: the print that it is one more of
+             * @description of a copy that is not planned yet: the print that it is one more of
              */
             like_job: string | null;
         };

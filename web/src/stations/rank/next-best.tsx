@@ -89,10 +89,10 @@ function OneWork({
             {planned ? text.next.planned : text.next.add}
           </button>
         )}
-        {work.kind !== "copy" && (
+        {!work.like_job && (
           <Link
             to="/study/$studyId/$station"
-            params={{ studyId, station: work.kind === "measure" ? "measure" : "inspect" }}
+            params={{ studyId, station: text.next.station[work.kind] }}
             className="underline"
           >
             {text.next.goTo[work.kind]}

@@ -96,7 +96,8 @@ export const text = {
     settles: (target: string, p: string) =>
       `somebody first in ${target} % or more afterwards: ${p} % of cases`,
     reason: "It would tell who is first",
-    goTo: { measure: "to Measure", inspect: "to Inspect", duel: "to Inspect", copy: "" },
+    station: { measure: "measure", inspect: "inspect", duel: "inspect", copy: "print" },
+    goTo: { measure: "to Measure", inspect: "to Inspect", duel: "to Inspect", copy: "to Print" },
   },
   words: {
     title: "Final words",
