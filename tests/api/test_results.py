@@ -216,7 +216,11 @@ def test_two_units_of_a_model_are_told_apart_and_one_can_take_anothers_place(cli
     with pytest.raises(ApiError, match="Another unit of this model is called so"):
         client.send("PUT", path, {"version": second["version"], "label": ""})
     client.send("PUT", path, {"version": second["version"], "label": "from the fair", "price_paid": 300})
-    unit = units["Sparrow"]["machine"]["unit_id"]
+    mesa, unit = (units[n]["machine"]["unit_id"] for n in ("Mesa", "Sparrow"))
+    both = client.get(f"/api/studies/{study}/compare", first=mesa, second=second["machine"]["unit_id"])
+    apart = client.get(f"/api/studies/{study}/compare", first=mesa, second=unit)
+    assert "units of Mesa: what differs here is the unit, not the design" in both["how"]
+    assert "units of" not in apart["how"]
     view = client.send(
         "POST", f"/api/studies/{study}/units/{unit}/replacement", {"id": new(), "reason": "bent frame"}
     )

@@ -1,6 +1,7 @@
 """Two machines alone: every figure of the study side by side, with what can be told apart."""
 
 import uuid
+from collections.abc import Mapping
 
 from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
@@ -94,8 +95,16 @@ def view_compared(session: Session, study_id: uuid.UUID, asked: CompareQuery) ->
             _line(inputs, pair, (m.difference, m.low, m.high), differs=m.differs, ahead=m.ahead)
             for pair, m in zip(known, made, strict=True)
         ],
-        how=_how(bench, shared, sum(m.difference is not None for m in made)),
+        how=_how(bench, shared, sum(m.difference is not None for m in made)) + _of_one_model(units, asked),
     )  # fmt: skip
+
+
+def _of_one_model(units: Mapping[uuid.UUID, StudyUnit], asked: CompareQuery) -> str:
+    """What the difference of two units of a model says; empty where they are not such."""
+    first, second = (units[u].unit for u in (asked.first, asked.second))
+    if first.id == second.id or first.model_id != second.model_id:
+        return ""
+    return f" Both are units of {first.model.name}: what differs here is the unit, not the design; two tell its spread only roughly."
 
 
 def _against(inputs: StudyFigures, entry: StudyUnit, held: Reference) -> ComparedView:

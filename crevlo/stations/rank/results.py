@@ -95,7 +95,7 @@ class PiecesView(Shape):
 
 
 # A pure function of the figures that it is keyed by.
-_tables: Kept[ResultsView] = Kept(8)
+_tables: Kept[ResultsView] = Kept(48_000_000, lambda view: _BYTES_A_CELL * _cells(view))
 
 GRAMS = Quantity("grams", "Filament", "Filament", "g", 1, Better.LOWER, Rests.RUNS, "of a part with its share of what is purged, by weighing or its file", 0, 0)  # fmt: skip
 WASTE = Quantity("waste", "Waste", "Waste", "g", 1, Better.LOWER, Rests.RUNS, "purged for a part, by weighing or its file", 0, 0)  # fmt: skip
@@ -105,6 +105,15 @@ _HOW = (
     "In each row the best is marked where at least one other is told apart from it, by Holm's procedure at 5 %; what nobody "
     "can tell from it carries an open mark. ± is a 95 % interval; a piece that was printed once borrows the spread of the others."
 )
+
+
+# Of a cell as it is kept, about.
+_BYTES_A_CELL = 900
+
+
+def _cells(view: ResultsView) -> int:
+    rows = sum(len(piece.rows) for group in view.groups for piece in group.pieces) + len(view.every)
+    return 1 + rows * (len(view.columns) + len(view.references))
 
 
 def view_results(session: Session, study_id: uuid.UUID, asked: ResultsQuery) -> ResultsView:
