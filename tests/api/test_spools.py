@@ -126,3 +126,16 @@ def test_arms_in_steps_of_speed_are_held_against_what_files_say(client: Client) 
     )
     said = [d["setting"] for d in view["file"]["deviations"]] + list(view["file"]["silent"])
     assert "Speed of walls" in said
+
+
+def test_the_effort_counts_each_unit_of_a_model(client: Client) -> None:
+    study = draft_study(client, ("Mesa", "Sparrow"))
+    plan = client.get(f"/api/studies/{study}/plan")
+    second = plan["candidates"][0] | {"unit": 2}
+    one = client.send("POST", f"/api/studies/{study}/effort", draft_of(plan))
+    two = client.send(
+        "POST", f"/api/studies/{study}/effort", draft_of(plan) | {"candidates": [*plan["candidates"], second]}
+    )
+    assert [m["name"] for m in two["machines"]] == ["Mesa", "Sparrow", "Mesa no. 2"]
+    assert two["prints"] == one["prints"] + 1
+    assert two["lines"][0]["on"] == ["Mesa", "Sparrow", "Mesa no. 2"]

@@ -100,6 +100,10 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
     chosen = [models[c.model_id] for c in draft.candidates if c.model_id in models]
     if len(chosen) < len(draft.candidates):
         raise Missing("There is no such model.")
+    # Units of one model are machines of their own.
+    named = [
+        (m, f"{m.name} no. {c.unit}" if c.unit > 1 else m.name) for m, c in zip(chosen, draft.candidates, strict=True)
+    ]
     known = histories(session, [units[m.id] for m in chosen if m.id in units])
     prints: list[PlannedPrint] = []
     lines: list[LineEffort] = []
@@ -122,22 +126,22 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
                 for material in dict.fromkeys(s.material for s in pair)
                 if (doubt := doubt_of(model, material))
             ]
-            for model in chosen:
+            for model, name in named:
                 if why_not(a, model):
-                    left.append(model.name)
+                    left.append(name)
                     continue
                 history = known.get(units.get(model.id, uuid.UUID(int=0)))
                 ratio = history.ratio if history and history.ratio else 1.0
                 watts = history.mean_w if history else None
                 if watts is None:
-                    assumed.add(model.name)
+                    assumed.add(name)
                 lie = parts_on(a, model, line.parts)
                 parts.append(lie)
                 seconds = expected.seconds * ratio * lie
                 hours.append(seconds / 3600)
                 prints += [
                     PlannedPrint(
-                        model.name, tuple(s.code for s in pair), seconds,
+                        name, tuple(s.code for s in pair), seconds,
                         history.log_spread if history else expected.log_spread,
                         lie * expected.filament_mm3 / 1000 * density, watts or USUAL_W, reads,
                     )
@@ -147,7 +151,7 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
                     prints=len(hours) * line.copies,
                     hours_each=sum(hours) / len(hours) if hours else 0.0,
                     parts=parts,
-                    on=[m.name for m in chosen if m.name not in left],
+                    on=[name for _, name in named if name not in left],
                     left_out=left,
                     doubts=doubts,
                 )

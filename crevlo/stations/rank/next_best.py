@@ -16,12 +16,13 @@ from crevlo.core.evaluations.evaluation import Rests
 from crevlo.core.evaluations.preference import PREFERRED
 from crevlo.core.figure import Counted, Figure
 from crevlo.core.ranking.leaders import SURE
-from crevlo.core.ranking.next_best import Meets, Reads, Tells, Tries, Work, Worth, next_best, say_next
+from crevlo.core.ranking.next_best import Meets, NextBest, Reads, Tells, Tries, Work, Worth, next_best, say_next
 from crevlo.core.ranking.value import value_function
 from crevlo.core.statistics import Line, widest
 from crevlo.core.success import Outcome
 from crevlo.stations.evidence.entrant import By
 from crevlo.stations.figures.study import StudyFigures, study_figures
+from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Shape
 from crevlo.stations.rank.ranking import RankView, WhatIf, view_rank
@@ -64,6 +65,9 @@ class NextView(Shape):
     how: str
 
 
+# A pure function of the figures, the scheme and the weights that it is keyed by.
+_known: Kept[NextBest] = Kept(64)
+
 # What is done, on which machines, to which line.
 _Key = tuple[NextKind, tuple[uuid.UUID, ...], LineKey | None]
 
@@ -83,7 +87,13 @@ def view_next(session: Session, study_id: uuid.UUID, asked: WhatIf) -> NextView:
     if len(keys) > 1 and all(isinstance(f, NotDetermined) for row in rows for f in row):
         return NextView(says=_NOTHING, target=SURE, works=[], how=_HOW)
     functions = [value_function(c.shape, [(raw, v) for raw, v in c.points]) for c in criteria]
-    made = next_best(rows, functions, codes, [c.weight for c in view.criteria], works, inputs.bench.study.seed)
+    weights = [c.weight for c in view.criteria]
+
+    def make() -> NextBest:
+        return next_best(rows, functions, codes, weights, works, inputs.bench.study.seed)
+
+    asked_for = (inputs.state, tuple(keys), latest_scheme(session, study_id).id, weights)
+    made = make() if inputs.state is None else _known.get(repr(asked_for), make)
     leader = max(view.standings, key=lambda s: s.first_chance, default=None)
     hours = {w.key: w.hours for w in works}
     says = (

@@ -276,7 +276,7 @@ export function ArmEditor({
             · {arm.slicing === "own" ? text.ownFixed : text.makersOwn}
           </span>
         </legend>
-        <div className="grid grid-cols-6 items-end gap-2 pt-1 max-[1200px]:grid-cols-3">
+        <div className="grid grid-cols-7 items-end gap-2 pt-1 max-[1200px]:grid-cols-4">
           {CONDITIONS.filter(([name]) => !several || !name.endsWith("_c")).map(([name, title, unit]) => (
             <Field key={name} label={unit ? `${title}, ${unit}` : title}>
               <input
