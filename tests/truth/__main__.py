@@ -155,7 +155,7 @@ def _advice(made: Sequence[tuple[Ended, Ended]]) -> tuple[list[str], list[Out]]:
     left = [sum(x.given_up for x in side) for side in zip(*made, strict=True)]
     share = hours[0] / hours[1]
     lines = ["\n## What to do next\n", f"{len(made)} simulated benches of seven machines with two copies each, until somebody is first in 80 % of the draws.\n",
-             "| copies | hours of a person | of equal copies | the right one | given up after 80 |", "| --- | --: | --: | --: | --: |"]  # fmt: skip
+             "| copies | hours of a person | of equal copies | the right one | given up after 120 |", "| --- | --: | --: | --: | --: |"]  # fmt: skip
     for name, h, r, n in zip(("as advised", "all machines in turn"), hours, right, left, strict=True):
         lines.append(f"| {name} | {h:.0f} | {100 * h / hours[1]:.0f} % | {r:.0f} % | {n} |")
     return lines, [Out("advice", "hours", f"{100 * share:.0f} % of equal copies")] if share > 0.7 else []

@@ -18,7 +18,7 @@ FUNCTIONS = (linear(0.25, 0.02), linear(50, 100), linear(2.0, 0.5), linear(0.4, 
 # Spread between copies of a machine, and what one copy takes a person.
 SPREAD = np.array([0.02, 6.0, 0.04])
 HOURS = 0.28
-BEGINS, MOST = 2, 80
+BEGINS, MOST = 2, 120
 
 
 @dataclass(frozen=True)
@@ -76,7 +76,7 @@ def play(seed: int, machines: int, *, follow: bool, most: int = MOST) -> Ended:
     bench = Bench(seed, machines, int(follow))
     for step in range(most + 1):
         rows, spreads = bench.figures()
-        values = draw_values(rows, FUNCTIONS, 5, 2000, codes=CODES)
+        values = draw_values(rows, FUNCTIONS, 5, 4000, codes=CODES)
         first = rank_chances(WEIGHTS, values, 5, 0.0).rank[:, 0]
         if first.max() >= SURE or step == most:
             return Ended(step * HOURS, int(np.argmax(first)) == bench.best, bool(first.max() < SURE))
