@@ -1,7 +1,7 @@
-"""What one line alone (an artifact of one material) tells of every machine."""
+"""What single lines (an artifact of one material) tell of every machine."""
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from crevlo.core.estimate import NotDetermined
@@ -11,19 +11,19 @@ from crevlo.core.figure import Figure
 from crevlo.core.statistics import Line, mean_over_lines, widest
 
 
-def evidence_on(evidence: Evidence, line: Key) -> Evidence:
-    """The same machines with what they printed of one line."""
+def evidence_on(evidence: Evidence, lines: Collection[Key]) -> Evidence:
+    """The same machines with what they printed of these lines."""
     return replace(
         evidence,
         machines={
             key: replace(
-                m, runs=tuple(r for r in m.runs if r.line == line), idle=(),
-                filament={k: f for k, f in m.filament.items() if k == line},
+                m, runs=tuple(r for r in m.runs if r.line in lines), idle=(),
+                filament={k: f for k, f in m.filament.items() if k in lines},
             )
             for key, m in evidence.machines.items()
         },
-        lines={line: evidence.lines[line]},
-        duels=tuple(d for d in evidence.duels if d.line == line),
+        lines={k: of for k, of in evidence.lines.items() if k in lines},
+        duels=tuple(d for d in evidence.duels if d.line in lines),
     )  # fmt: skip
 
 

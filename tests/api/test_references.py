@@ -72,6 +72,22 @@ def test_a_machine_of_an_earlier_study_is_what_a_single_machine_is_held_against(
     assert client.send("POST", f"/api/studies/{autumn}/rank", {})["references"] == []
 
 
+def test_a_reference_costs_what_it_would_cost_the_buyer_who_asks(client: Client) -> None:
+    spring = make(client, {"Mesa": OLD, "Sparrow": OLD}, copies=2, title="Spring")
+    autumn = make(client, {"Twin": BETTER, "Forge": OLD}, copies=2, title="Autumn")
+    refer(client, autumn, "machine", "Ours", ((spring, units(client, spring)["Mesa"]),))
+    rank = lambda study: client.send("POST", f"/api/studies/{study}/rank", {})  # noqa: E731
+    every_hour = rank(autumn)["references"][0]["total_low"]
+    for study in (spring, autumn):
+        profile = rank(study)["profile"]
+        client.send("PUT", f"/api/studies/{study}/buyers/{profile['id']}", {
+            "version": profile["version"], "wishes": {"prints_month": 1}})  # fmt: skip
+    there, here = rank(spring), rank(autumn)
+    at_home = next(s["total"] for s in there["standings"] if s["machine"]["name"] == "Mesa")
+    assert here["references"][0]["total_low"] == pytest.approx(at_home, abs=0.06)
+    assert abs(at_home - every_hour) > 0.5
+
+
 def test_what_is_typical_and_what_somebody_states(client: Client) -> None:
     spring = make(
         client, {"Mesa": OLD, "Sparrow": Turned(minutes=110)}, copies=2, title="Spring", artifact=["SB", "SF"]

@@ -35,18 +35,18 @@ def bench(**machines: tuple[Run, ...]) -> Evidence:
 
 def test_only_the_prints_of_the_line_are_left() -> None:
     whole = bench(m=(*runs("a", [1, 2]), *runs("b", [5])), n=runs("b", [6], failed=1))
-    on = evidence_on(whole, "a")
+    on = evidence_on(whole, ["a"])
     assert {r.line for m in on.machines.values() for r in m.runs} == {"a"}
     assert list(on.lines) == ["a"]
     assert {k for m in on.machines.values() for k in m.filament} == {"a"}
-    success = figures_on_line(SUCCESS, evidence_on(whole, "b"), {}).figures[FIRST.code]
+    success = figures_on_line(SUCCESS, evidence_on(whole, ["b"]), {}).figures[FIRST.code]
     assert success == {"m": Counted(1, 1), "n": Counted(1, 2)}
 
 
 @given(HOURS, HOURS)
 def test_a_line_of_one_material_is_the_mean_of_its_copies(mine: list[float], others: list[float]) -> None:
     whole = bench(m=(*runs("a", mine), *runs("b", others)), n=runs("a", [1.0, 1.5]))
-    made = figures_on_line(DURATION, evidence_on(whole, "a"), DURATION.of_machines(whole).lines)
+    made = figures_on_line(DURATION, evidence_on(whole, ["a"]), DURATION.of_machines(whole).lines)
     figure = made.figures[TIME.code]["m"]
     assert isinstance(figure, Estimate)
     assert figure.value == pytest.approx(math.fsum(mine) / len(mine))
@@ -55,13 +55,13 @@ def test_a_line_of_one_material_is_the_mean_of_its_copies(mine: list[float], oth
 
 def test_what_nobody_printed_twice_borrows_or_stays_bare() -> None:
     once = bench(m=(*runs("a", [1.0]), *runs("b", [4.0, 4.4])), n=(*runs("a", [2.0]), *runs("b", [5.0, 5.4])))
-    borrowed = figures_on_line(DURATION, evidence_on(once, "a"), DURATION.of_machines(once).lines)
+    borrowed = figures_on_line(DURATION, evidence_on(once, ["a"]), DURATION.of_machines(once).lines)
     figure = borrowed.figures[TIME.code]["m"]
     assert isinstance(figure, Estimate)
     assert figure.value == 1.0
     # As wide as the copies of the other line are apart.
     assert figure.own == pytest.approx(math.sqrt(0.08), rel=1e-6)
     alone = bench(m=runs("a", [1.0]), n=runs("a", [2.0]))
-    bare = figures_on_line(DURATION, evidence_on(alone, "a"), DURATION.of_machines(alone).lines)
+    bare = figures_on_line(DURATION, evidence_on(alone, ["a"]), DURATION.of_machines(alone).lines)
     assert isinstance(bare.figures[TIME.code]["m"], NotDetermined)
     assert bare.bare[TIME.code] == {"m": 1.0, "n": 2.0}

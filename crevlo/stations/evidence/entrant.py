@@ -72,7 +72,7 @@ def arms_of(bench: Bench, lines: set[LineKey]) -> list[Entrant]:
 
 
 def shared_lines(entrants: Sequence[Entrant]) -> set[LineKey]:
-    """What every entrant has a good print of."""
+    """What every entrant has tried."""
     printed = [
         {line_of(job) for job in e.bench.jobs_of(e.entry.unit_id) if any(r.outcome is not None for r in e.bench.runs.get(job.id, []))}
         for e in entrants

@@ -11,9 +11,11 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import Estimate, NotDetermined, determined
 from crevlo.core.evaluations import EVALUATION_OF
+from crevlo.core.evaluations.cost import COST_OF_PART
 from crevlo.core.evaluations.evaluation import Results
-from crevlo.core.evidence import Evidence, Key, Machine, Run
+from crevlo.core.evidence import Evidence, Key, Machine
 from crevlo.core.figure import Figure, as_estimate
+from crevlo.core.on_line import evidence_on
 from crevlo.core.statistics import sample_mean
 from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.entrant import machines_of
@@ -41,22 +43,23 @@ class Member:
     evidence: Evidence
     last: datetime | None
     state: str | None
-    _results: dict[str, Results] = field(default_factory=dict)
+    _results: dict[tuple[str, float | None], Results] = field(default_factory=dict)
 
     def figure(self, code: str) -> Figure:
         rule = EVALUATION_OF[code]
-        if rule.code not in self._results:
-            self._results[rule.code] = rule.of_machines(self.evidence)
-        return self._results[rule.code].figures[code][self.unit_id]
+        # Only cost follows from the buyer, so all else is kept across buyers.
+        key = rule.code, self.evidence.basis.prints_month if rule is COST_OF_PART else None
+        if key not in self._results:
+            self._results[key] = rule.of_machines(self.evidence)
+        return self._results[key].figures[code][self.unit_id]
 
     def on(self, lines: Sequence[LineKey]) -> "Member":
         """The same machine on these lines alone."""
-        wanted = set(lines)
-        machines = {k: _kept(m, [r for r in m.runs if r.line in wanted]) for k, m in self.evidence.machines.items()}
-        evidence = replace(
-            self.evidence, machines=machines, lines={k: of for k, of in self.evidence.lines.items() if k in wanted}
-        )
-        return replace(self, evidence=evidence, _results={})
+        return replace(self, evidence=evidence_on(self.evidence, lines), _results={})
+
+    def of_buyer(self, prints_month: float) -> "Member":
+        basis = replace(self.evidence.basis, prints_month=prints_month)
+        return replace(self, evidence=replace(self.evidence, basis=basis))
 
     @property
     def printed(self) -> set[Key]:
@@ -89,6 +92,12 @@ class Reference:
     def on(self, lines: Sequence[LineKey]) -> "Reference":
         """The same on these lines alone; stated figures are of whatever they are of."""
         return replace(self, members=[m.on(lines) for m in self.members])
+
+    def of_buyer(self, prints_month: float | None) -> "Reference":
+        """The same with cost as it is for a buyer of so many prints a month; stated figures are as stated."""
+        if prints_month is None:
+            return self
+        return replace(self, members=[m.of_buyer(prints_month) for m in self.members])
 
     @property
     def state(self) -> str:
@@ -174,12 +183,8 @@ def _moved(machine: Machine, same: Mapping[LineKey, LineKey]) -> Machine:
     """Its prints under the lines of this study; prints of other pieces stay out."""
     runs = [replace(r, line=same[r.line]) for r in machine.runs if r.line in same]  # type: ignore[index]
     return replace(
-        _kept(machine, runs), filament={same[k]: f for k, f in machine.filament.items() if k in same}  # type: ignore[index]
+        machine, runs=tuple(runs), filament={same[k]: f for k, f in machine.filament.items() if k in same}  # type: ignore[index]
     )  # fmt: skip
-
-
-def _kept(machine: Machine, runs: Sequence[Run]) -> Machine:
-    return replace(machine, runs=tuple(runs))
 
 
 def _last(bench: Bench, unit_id: uuid.UUID, same: Mapping[LineKey, LineKey]) -> datetime | None:

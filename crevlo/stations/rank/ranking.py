@@ -231,7 +231,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         ],
         must_have_choices=choices(bench), sides=sides_of(inputs.bench), by=what_if.by, apart=inputs.apart,
         references=reference_lines(
-            held, [c.code for c in criteria], functions, shares,
+            [r.of_buyer(profile.prints_month) for r in held], [c.code for c in criteria], functions, shares,
             (entries[order[0]].name, rows[order[0]]) if order else None, bench.study.seed,
         ), standings=standings,
         left_out=_left_out(inputs, failing, what_if.show_gated, criteria, functions, shares),

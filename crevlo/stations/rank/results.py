@@ -229,7 +229,7 @@ def _piece(
     entrants: Sequence[Entrant], arm_id: uuid.UUID | None,
     references: Sequence[Reference],
 ) -> ResultPiece:  # fmt: skip
-    on = evidence_on(evidence, line)
+    on = evidence_on(evidence, [line])
     figures: dict[str, Mapping[Key, Figure]] = {}
     bare: dict[str, Mapping[Key, float]] = {}
     for evaluation in EVALUATIONS:
