@@ -216,6 +216,11 @@ def test_what_first_place_rests_on_is_found_by_leaving_it_out(bench: Bench, clie
     assert all(
         m["words"].startswith(f"Without {m['what']}") and m["leader"]["name"] == "Mesa" for m in view["without"]
     )
+    arms = make(
+        client, {"Anvil": GOOD, "Bench": BAD}, copies=2, own_arm=True, artifact=["SB", "SF"], title="Two arms"
+    )
+    by_arm = client.send("POST", f"/api/studies/{arms}/leave-out", {"by": "arm"})
+    assert by_arm == client.send("POST", f"/api/studies/{arms}/leave-out", {})
     one = make(client, {"Twin": GOOD, "Forge": BAD}, copies=2, title="One piece")
     assert client.send("POST", f"/api/studies/{one}/leave-out", {})["says"].startswith(
         "Only one artifact, material and person"

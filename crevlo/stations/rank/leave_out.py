@@ -12,6 +12,7 @@ from crevlo.core.figure import central
 from crevlo.core.ranking.chances import draw_values, rank_chances
 from crevlo.core.ranking.value import value_function
 from crevlo.stations.bench import Bench
+from crevlo.stations.evidence.entrant import By
 from crevlo.stations.figures.study import StudyFigures, figures_of, study_figures
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.mark import UnitMark
@@ -46,7 +47,7 @@ _parts: Kept[StudyFigures] = Kept(40)
 
 def view_leave_out(session: Session, study_id: uuid.UUID, asked: WhatIf) -> LeaveOutView:
     """By the weights on screen, over the machines that stand in the ranking."""
-    view = view_rank(session, study_id, asked)
+    view = view_rank(session, study_id, asked.model_copy(update={"by": By.MACHINE}))
     inputs = study_figures(session, study_id).of_buyer(view.profile.prints_month)
     criteria = latest_scheme(session, study_id).criteria
     names = dict(session.execute(select(Person.id, Person.name)).tuples().all())
@@ -70,18 +71,18 @@ def _without(inputs: StudyFigures, names: dict[uuid.UUID, str]) -> Iterator[tupl
     people |= {j.person_id for rows in bench.judgements.values() for j in rows}
     lines = {line_of(j) for j in bench.jobs}
 
-    def kept(what: str, part: Bench) -> tuple[str, StudyFigures]:
+    def kept(key: object, what: str, part: Bench) -> tuple[str, StudyFigures]:
         if inputs.state is None:
             return what, figures_of(inputs, part)
-        return what, _parts.get(f"{inputs.state} without {what}", lambda: figures_of(inputs, part))
+        return what, _parts.get(f"{inputs.state} without {key}", lambda: figures_of(inputs, part))
 
     for a in sorted(artifacts, key=lambda a: bench.artifacts[a].name) if len(artifacts) > 1 else ():
-        yield kept(f"the {bench.artifacts[a].name}", bench.of_jobs([j for j in bench.jobs if j.artifact_id != a]))
+        yield kept(a, f"the {bench.artifacts[a].name}", bench.of_jobs([j for j in bench.jobs if j.artifact_id != a]))
     for m in sorted(materials) if len(materials) > 1 else ():
         left = {line for line in lines if bench.spools[line[1]].material != m}
-        yield kept(m, bench.of_jobs([j for j in bench.jobs if line_of(j) in left]))
+        yield kept(m, m, bench.of_jobs([j for j in bench.jobs if line_of(j) in left]))
     for p in sorted(people, key=lambda p: names.get(p, "")) if len(people) > 1 else ():
-        yield kept(f"what {names.get(p, 'a person')} scored", bench.without_person(p))
+        yield kept(p, f"what {names.get(p, 'a person')} scored", bench.without_person(p))
 
 
 def _once(
