@@ -47,12 +47,10 @@ def add_hypothesis(session: Session, run_id: uuid.UUID, given: NewHypothesis, pe
 
 def change_hypothesis(session: Session, hypothesis_id: uuid.UUID, given: HypothesisChange) -> uuid.UUID:
     row = session.get(Hypothesis, hypothesis_id)
-    if row is None:
-        raise Missing("There is no such entry.")
+    if row is None or row.run_id is None:
+        raise Missing("There is no such entry of a run.")
     _check(given)
     change(session, row, given.version, given.model_dump(exclude={"version"}))
-    if row.run_id is None:
-        raise Missing("There is no such entry of a run.")
     return session.get_one(Run, row.run_id).job_id
 
 
