@@ -31,12 +31,13 @@ def test_three_workers_do_each_piece_of_work_once(bench: Bench, client: Client, 
     for study in studies:
         ask(client, study, 1)
     end = time.monotonic() + 120
-    while rows(bench, "select 1 from background_work where state in ('waiting', 'running')"):
+    # A job leaves the queue a moment after the work it asked for is done.
+    open_work = "select 1 from background_work where state in ('waiting', 'running') union all select 2 from procrastinate_jobs"
+    while rows(bench, open_work):
         assert time.monotonic() < end, rows(bench, "select state, message from background_work")
         time.sleep(0.2)
     assert rows(bench, "select state, begun, count(*) from background_work group by 1, 2") == [("done", 1, 6)]
     assert rows(bench, "select count(*) from schedule") == [(6,)]
-    assert rows(bench, "select count(*) from procrastinate_jobs") == [(0,)]
 
 
 def test_what_another_worker_is_at_is_left_alone_until_it_is_gone(bench: Bench, client: Client) -> None:
