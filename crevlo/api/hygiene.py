@@ -1,5 +1,6 @@
 """What every request and answer is held to, before anything of it is looked at."""
 
+import hashlib
 import os
 import re
 import unicodedata
@@ -37,9 +38,15 @@ def keep_clean(app: Flask) -> None:
 
     @app.after_request
     def private(response: Response) -> Response:
-        """What was answered to one person is kept by no browser or proxy for the next."""
-        if request.path.startswith("/api/"):
-            response.headers["Cache-Control"] = "no-store"
+        """What was answered to one person is kept by no browser or proxy for the next; the page itself names what it holds,
+        and is told where that is still so."""
+        if not request.path.startswith("/api/"):
+            return response
+        response.headers["Cache-Control"] = "no-store"
+        if request.method == "GET" and response.status_code == 200 and response.is_json:
+            # Weak: packed or not, it is the same answer.
+            response.set_etag(hashlib.blake2b(response.get_data(), digest_size=12).hexdigest(), weak=True)
+            response.make_conditional(request)
         return response
 
 

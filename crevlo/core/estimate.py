@@ -37,7 +37,8 @@ class Estimate:
     part where that was estimated apart.
 
     `shared` are the parts of u that other figures share, by source: u² = own² + Σ shared². In a difference those of one
-    source subtract, with their sign, before they are squared.
+    source subtract, with their sign, before they are squared. `along` names what the own part of several figures of one
+    machine goes with (its prints' length in time and in energy), and its correlation with that.
     """
 
     value: float
@@ -45,6 +46,7 @@ class Estimate:
     dof: float = math.inf
     shared: Shared = field(default_factory=dict, hash=False)
     of_own: float | None = None
+    along: tuple[str, float] | None = None
 
     @property
     def expanded(self) -> float:
@@ -92,9 +94,9 @@ def made_of(value: float, own: float, own_dof: float = math.inf, shared: Shared 
 
 
 def scaled(e: Estimate, factor: float) -> Estimate:
-    return Estimate(
-        factor * e.value, abs(factor) * e.u, e.dof, {source: factor * s for source, s in e.shared.items()}, e.of_own
-    )
+    along = (e.along[0], math.copysign(1.0, factor) * e.along[1]) if e.along else None
+    shared = {source: factor * s for source, s in e.shared.items()}
+    return Estimate(factor * e.value, abs(factor) * e.u, e.dof, shared, e.of_own, along)
 
 
 def difference(a: Estimate, b: Estimate) -> Estimate:

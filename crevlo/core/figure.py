@@ -123,19 +123,20 @@ class Draws:
         """Plausible raw values. The same `machine` and `name` give the same draws again."""
         key = (machine, name)
         if machine is None or not name:
-            return self._of(figure, machine, name)
+            return self.afresh(figure, machine, name)
         if key not in self._parts:
-            self._parts[key] = self._of(figure, machine, name)
+            self._parts[key] = self.afresh(figure, machine, name)
         return self._parts[key]
 
-    def _of(self, figure: Known, machine: object, name: str) -> np.ndarray:
+    def afresh(self, figure: Known, machine: object, name: str) -> np.ndarray:
+        """Plausible raw values that are not kept for another call."""
         if isinstance(figure, Counted):
             return self.of_count(figure, machine)
         if isinstance(figure, Spread):
             return figure.draw(self.n, self.rng)
         if isinstance(figure, Composed):
             return figure.rule({name: self.of(part, machine, name) for name, part in figure.parts.items()})
-        drawn = self.own_of(figure, name)
+        drawn = self.own_of(figure, name, machine)
         drawn += np.float32(figure.value)
         if figure.shared:
             drawn += self.shared_of(figure)
@@ -173,13 +174,17 @@ class Draws:
             self._shared[key] = self.rng.standard_normal(self.n, dtype=np.float32)
         return self._shared[key]
 
-    def own_of(self, figure: Estimate, name: str) -> np.ndarray:
+    def own_of(self, figure: Estimate, name: str, machine: object = None) -> np.ndarray:
         """An estimate's own error, about 0. Figures of one name and dof rest on one pooled spread, which is as wide in a draw
-        for all of them."""
+        for all of them; those of one `machine` that go along with the same have that in common."""
         u, dof = figure.own, figure.own_dof
         if u == 0:
             return np.zeros(self.n, np.float32)
         drawn = self.rng.standard_normal(self.n, dtype=np.float32)
+        if figure.along and machine is not None:
+            what, share = figure.along
+            drawn *= np.float32(math.sqrt(1 - share * share))
+            drawn += np.float32(share) * self._normal(f"along {machine}", what)
         if np.isfinite(dof):
             key = f"spread {name} {dof:.6g}"
             if not name or key not in self._shared:

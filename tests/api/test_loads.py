@@ -7,6 +7,7 @@ import pytest
 
 from bench.loads import counted, screens_of
 from tests.conftest import Bench
+from tests.small import draft_study
 from tests.states import Turned, make
 
 FEW = ("First", "Second")
@@ -44,3 +45,18 @@ def test_a_larger_study_is_not_asked_about_more_often(asked: dict[str, tuple[int
     few, many = asked[screen]
     assert many <= few
     assert many <= 40
+
+
+def test_what_is_held_already_is_not_sent_again(bench: Bench) -> None:
+    client = bench.as_("reviewer")
+    study = draft_study(client, ("First",), title="Asked again")
+    page = f"/api/studies/{study}/receive"
+    asked = {"If-None-Match": client.http.get(page).headers["ETag"]}
+    again = client.http.get(page, headers=asked)
+    assert (again.status_code, again.content, again.headers["Cache-Control"]) == (304, b"", "no-store")
+    assert bench.anyone().http.get(page, headers=asked).status_code == 401
+    [unit] = client.get(page)["units"]
+    path = f"/api/studies/{study}/units/{unit['machine']['unit_id']}"
+    client.send("PUT", path, {"version": unit["version"], "price_paid": 512, "obtained": "bought"})
+    changed = client.http.get(page, headers=asked)
+    assert (changed.status_code, "512" in changed.text) == (200, True)

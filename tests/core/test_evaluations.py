@@ -22,6 +22,8 @@ from crevlo.core.evaluations.worth import worth_of
 from crevlo.core.evidence import Basis, Evidence, Instrument, Level, LineOf, Machine, Reading, Run, Specimen, Unit
 from crevlo.core.features.feature import Feature, Kind
 from crevlo.core.noise import NoiseState
+from crevlo.core.ranking.chances import draw_values
+from crevlo.core.ranking.value import linear
 from crevlo.core.success import DEFAULT_COUNTED, Cause, Outcome
 
 CALIPER = {"C": Instrument("C-1", "caliper", 0.01, 0.012, 0.008)}
@@ -301,3 +303,38 @@ def test_a_price_in_another_currency_without_a_rate_leaves_cost_open_and_nothing
     assert EVALUATION_OF["cost"].of_machines(made).figures["cost"]["A"] == needs
     assert EVALUATION_OF["price"].of_machines(made).figures["price"]["A"] == needs
     assert EVALUATION_OF["energy"].of_machines(made).figures["energy"]["A"].value == pytest.approx(0.105)
+
+
+# figures of one machine that err together
+
+
+def _slow_prints(rng: np.random.Generator, alike: float) -> Evidence:
+    """Prints that take 4 h and 0.5 kWh and scatter by 5 %, of which `alike` is common to both."""
+    common = math.sqrt(alike)
+
+    def one(m: str, n: int) -> Run:
+        both, hours, kwh = rng.normal(0, 0.05, 3) * (common, math.sqrt(1 - alike), math.sqrt(1 - alike))
+        return run(f"{m}{n}", 4 * (1 + both + hours), kwh=0.5 * (1 + both + kwh))
+
+    return study({m: [one(m, n) for n in range(4)] for m in "ABCDE"})
+
+
+@pytest.mark.parametrize("alike", [0.0, 0.9])
+def test_energy_goes_with_time_as_far_as_prints_do(alike: float) -> None:
+    rng = np.random.default_rng(4)
+    functions, weights = (linear(5.0, 3.0), linear(0.6, 0.4)), np.array([0.5, 0.5], np.float32)
+    within = {"together": 0, "apart": 0}
+    for number in range(400):
+        evidence = _slow_prints(rng, alike)
+        figures = [EVALUATION_OF[c].of_machines(evidence).figures[c] for c in ("time", "energy")]
+        asked = [[f[m] for f in figures] for m in "AB"]
+        ways = {"together": asked, "apart": [[replace(f, along=None) for f in row] for row in asked]}
+        for way, rows in ways.items():
+            values = draw_values(rows, functions, number, 2000, codes=("time", "energy"), field=False)
+            totals = np.einsum("c,cmd->md", weights, values)
+            low, high = np.percentile(totals[0] - totals[1], [2.5, 97.5])
+            # The machines are equal.
+            within[way] += low <= 0 <= high
+    assert 0.93 <= within["together"] / 400 <= 0.975
+    if alike:
+        assert within["apart"] / 400 < 0.9

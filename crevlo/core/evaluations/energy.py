@@ -1,6 +1,7 @@
 """Energy of the good prints."""
 
 from crevlo.core.estimate import Estimate, made_of
+from crevlo.core.evaluations.duration import along_with_time, going_along
 from crevlo.core.evaluations.evaluation import (
     Better,
     Evaluation,
@@ -31,6 +32,8 @@ def of_machines(evidence: Evidence) -> Results:
     lines = lines_of(evidence, value)
     gaps = own_of_mean(evidence, evidence.lines, lambda run: None if run.kwh is None else run.u_kwh / run.parts)
     figures = mean_figures(evidence, lines, "the energy of a good print", gaps)
+    share = along_with_time(evidence, lambda run: None if run.kwh is None else run.kwh / run.parts)
+    figures = going_along(figures, share)
     return Results({ENERGY.code: figures}, {ENERGY.code: lines}, {ENERGY.code: gaps})
 
 

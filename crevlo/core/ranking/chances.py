@@ -179,13 +179,13 @@ class _FieldDraws:
             self._pulls[code] = pulled_to_field(known) if wanted else {}
         pull = self._pulls[code].get(machine)
         if pull is None:
-            return self._drawn.of(figure, name=code)
+            return self._drawn.afresh(figure, machine, code)
         if isinstance(figure, Estimate):
-            made = self._drawn.own_of(figure, code)
+            made = self._drawn.own_of(figure, code, machine)
         else:
             value = central(figure)
             assert value is not None
-            made = self._drawn.of(figure, name=code) - np.float32(value)
+            made = self._drawn.afresh(figure, machine, code) - np.float32(value)
         made *= np.float32(pull.keeps)
         made += np.float32(pull.centre)
         made += np.float32(pull.u_middle) * self._drawn.middle_of(code)

@@ -1,6 +1,7 @@
 import createClient, { type Middleware } from "openapi-fetch";
 import { heardDate, heardNow } from "./clock";
 import type { components, paths } from "./generated";
+import { hold, offerHeld } from "./held";
 
 export type Schemas = components["schemas"];
 
@@ -46,14 +47,14 @@ const stamp: Middleware = {
     if (request.method !== "GET") {
       request.headers.set("X-CSRFToken", csrf);
       if (!request.headers.has("X-Write-Id")) request.headers.set("X-Write-Id", newId());
-    }
+    } else offerHeld(request);
     sentAt.set(request, Date.now());
     return request;
   },
   async onResponse({ request, response }) {
     const began = sentAt.get(request) ?? Date.now();
     heardDate(response.headers.get("Date"), began, Date.now());
-    return undefined;
+    return request.method === "GET" ? hold(request, response) : undefined;
   },
 };
 const sentAt = new WeakMap<Request, number>();
