@@ -34,6 +34,16 @@ class Narrowing:
         )
 
 
+def say_day(days: int) -> str:
+    """Where all readings of a face were taken on one day: what another would add; repeats of one sitting share how the
+    instrument was zeroed and how warm the part was, which no spread of theirs tells. Source: GUM 4.2.7."""
+    if days != 1:
+        return ""
+    return (
+        " All of them so far are of one day: taken on another, they tell besides what zeroing and holding it anew changes."
+    )
+
+
 def narrowing(specimen: Specimen, instruments: Mapping[Key, Instrument]) -> Narrowing | None:
     """The face whose U would shrink most, by the fewest readings that are worth it; None where none would be.
 

@@ -2,9 +2,10 @@
 
 import re
 import uuid
+from datetime import UTC, datetime, timedelta
 
 import pytest
-from sqlalchemy import event
+from sqlalchemy import event, text
 
 from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.evaluations import QUANTITIES
@@ -124,3 +125,22 @@ def test_the_fingerprint_that_figures_are_kept_by_holds_every_table_they_are_rea
     marked = set(re.findall(r"\b(?:from|join)\s+([a-z_]+)", (SQL / "study_print.sql").read_text()))
     # Who wrote a row is no part of a figure; what a check is called stands in the code.
     assert tables - marked - {"person"} == set()
+
+
+def test_more_readings_are_asked_for_of_another_day_where_all_are_of_one(bench: Bench) -> None:
+    client = bench.as_("reviewer")
+    study = make(client, {"First": Turned(), "Second": Turned()}, inspected=False, title="One day")
+    with bench.engine.connect() as db:
+        specimen = db.execute(text("select id from specimen order by id limit 1")).scalar_one()
+    found = client.get(f"/api/specimens/{specimen}")
+    assert "All of them so far are of one day" in found["more"]["words"]
+    [face] = [f for f in found["features"] if f["feature_id"] == found["more"]["feature_id"]]
+    caliper = next(
+        i["id"] for i in reversed(client.get(f"/api/studies/{study}/measure")["instruments"]) if i["kind"] == "caliper"
+    )
+    before = (datetime.now(UTC) - timedelta(days=3)).isoformat()
+    again = client.send("POST", f"/api/specimens/{specimen}/readings", {
+        "id": new(), "feature_id": face["feature_id"], "repeat": 2, "instrument_id": caliper,
+        "value": face["readings"][0]["value"] + 0.05, "taken_at": before})  # fmt: skip
+    assert again["more"]["feature_id"] == face["feature_id"]
+    assert "of one day" not in again["more"]["words"]

@@ -2,6 +2,7 @@
 
 import uuid
 from collections import Counter, defaultdict
+from collections.abc import Sequence
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -17,10 +18,10 @@ from crevlo.core.features import KINDS
 from crevlo.core.features.feature import Kind
 from crevlo.core.features.kind import EntryWay, Takes, Verdict, means, places
 from crevlo.core.grade import feature_grade
-from crevlo.core.narrowing import narrowing
+from crevlo.core.narrowing import Narrowing, narrowing, say_day
 from crevlo.core.readings import feature_estimates
 from crevlo.core.sizes import Axis
-from crevlo.stations.entered import JudgementRow, current_judgements, current_readings
+from crevlo.stations.entered import JudgementRow, ReadingRow, current_judgements, current_readings
 from crevlo.stations.evidence.specimen import features_of, instruments_in
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
 from crevlo.stations.kit.shape import Missing, Quantity, Shape, quantity
@@ -307,9 +308,14 @@ def view_of(
         judged=judged,
         findings=[f for t in told for f in _findings(t.findings)],
         charts=[chart_out(t.chart) for t in told if t.chart is not None],
-        more=MoreReadings(feature_id=next(f.id for f in measured if f.code == narrower.feature), more=narrower.more, words=narrower.words)
-        if narrower else None,
+        more=_more(narrower, measured, blind) if narrower else None,
     )  # fmt: skip
+
+
+def _more(narrower: Narrowing, measured: Sequence[FeatureRow], readings: Sequence[ReadingRow]) -> MoreReadings:
+    feature_id = next(f.id for f in measured if f.code == narrower.feature)
+    days = len({r.taken_at.date() for r in readings if r.feature_id == feature_id})
+    return MoreReadings(feature_id=feature_id, more=narrower.more, words=narrower.words + say_day(days))
 
 
 def told_of(evidence: Evidence, instruments: Instruments) -> list[Told]:
