@@ -26,7 +26,7 @@ def frozen_study(
 
 def draft_study(
     client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1, *, artifact: str | Sequence[str] = "SB",
-    currency: str = "EUR", title: str = "Small", own_arm: bool = False,
+    currency: str = "EUR", title: str = "Small", own_arm: bool = False, control: str = "",
 ) -> str:  # fmt: skip
     """Models, a spool, a caliper and meters, and a study that could be frozen as it is."""
     known = {m["name"]: m["id"] for m in client.get("/api/library")["models"]}
@@ -55,5 +55,5 @@ def draft_study(
                 for a in ([artifact] if isinstance(artifact, str) else artifact)]}
             for name, slicing in (("Stock", "common"), ("Own profiles", "own"))[: 2 if own_arm else 1]
         ],
-        "candidates": [{"model_id": m} for m in models.values()]})  # fmt: skip
+        "candidates": [{"model_id": m, "is_control": n == control} for n, m in models.items()]})  # fmt: skip
     return study

@@ -44,10 +44,18 @@ def make(
     title: str = "Small",
     own_arm: bool = False,
     unprinted: Sequence[str] = (),
+    control: str = "",
 ) -> str:
     """A frozen study of these machines, printed, measured and scored as far as asked."""
     study = draft_study(
-        client, tuple(turned), copies, artifact=artifact, currency=currency, title=title, own_arm=own_arm
+        client,
+        tuple(turned),
+        copies,
+        artifact=artifact,
+        currency=currency,
+        title=title,
+        own_arm=own_arm,
+        control=control,
     )
     client.send("POST", f"/api/studies/{study}/freeze", {"frozen_at": _ago(days=9)})
     units = {u["machine"]["name"]: u for u in client.get(f"/api/studies/{study}/receive")["units"]}

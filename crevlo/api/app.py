@@ -27,11 +27,13 @@ from crevlo.api import (
     inspect,
     library,
     measure,
+    others,
     people,
     plan,
     print_,
     publish,
     rank,
+    reader,
     receive,
     schedule,
     verdict,
@@ -65,6 +67,7 @@ UPLOADS = (
     "print.read_heading",
     "library.check_mesh",
     "measure.read_sheet",
+    "others.import_package",
 )
 MOST_JSON_BYTES = 1 << 20
 # By which the demo names itself while it is entered.
@@ -139,6 +142,8 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         rank,
         verdict,
         publish,
+        reader,
+        others,
         afterwards,
         ingest,
     ):

@@ -167,6 +167,10 @@ class BallotPath(BaseModel):
     ballot_id: uuid.UUID
 
 
+class PackagePath(BaseModel):
+    package_id: uuid.UUID
+
+
 class BallotKeyPath(BaseModel):
     key: str = Field(pattern=r"^[A-Za-z0-9_-]{8,40}$")
 

@@ -31,6 +31,7 @@ def main(argv: list[str] | None = None) -> int:
 
 _TOLD = {
     "BadInput",
+    "Refused",
     "WhichPlate",
     "NotDetermined",
     "ClusterError",
@@ -111,6 +112,21 @@ def _parser() -> argparse.ArgumentParser:
     restore.add_argument("--replace", action="store_true", help="throw away what the database holds now")
     _add_state(restore)
     restore.set_defaults(run=_restore)
+
+    verify = commands.add_parser(
+        "verify", help="work out again all that a data package publishes, from the package alone"
+    )
+    verify.add_argument("file", type=Path, metavar="PACKAGE")
+    verify.set_defaults(run=_verify)
+
+    bring = commands.add_parser(
+        "import", help="take a data package of another bench, to be read beside one's own studies"
+    )
+    bring.add_argument("file", type=Path, metavar="PACKAGE")
+    bring.add_argument("--email", required=True, help="who takes it")
+    bring.add_argument("--bench", default="", help="whose it is, in your own words")
+    bring.add_argument("--demo", action="store_true")
+    bring.set_defaults(run=_import)
 
     openapi = commands.add_parser("openapi", help="print the API's OpenAPI document")
     openapi.set_defaults(run=_openapi)
@@ -329,6 +345,29 @@ def _restore(given: argparse.Namespace) -> int:
     with reachable(_folder(given)) as url:
         restore(url, given.file, replace=given.replace)
     print(f"restored from {given.file}")
+    return 0
+
+
+def _verify(given: argparse.Namespace) -> int:
+    from crevlo.core.package.archive import unpacked
+    from crevlo.core.package.verify import verify
+
+    found = verify(unpacked(given.file.read_bytes()))
+    for difference in found.differences:
+        print(difference)
+    for buyer, headline in found.headlines.items():
+        print(f"For {buyer}: {headline}")
+    print(found.says)
+    return 0 if found.holds else 1
+
+
+def _import(given: argparse.Namespace) -> int:
+    from crevlo.cli.bring import bring
+    from crevlo.cli.up import reachable
+
+    with reachable(_folder(given)) as url:
+        title, says = bring(url, given.file.read_bytes(), given.email, given.bench)
+    print(f"{title}: {says}")
     return 0
 
 

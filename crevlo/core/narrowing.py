@@ -39,9 +39,7 @@ def say_day(days: int) -> str:
     instrument was zeroed and how warm the part was, which no spread of theirs tells. Source: GUM 4.2.7."""
     if days != 1:
         return ""
-    return (
-        " All of them so far are of one day: taken on another, they tell besides what zeroing and holding it anew changes."
-    )
+    return " All of them so far are of one day: taken on another, they tell besides what zeroing and holding it anew changes."
 
 
 def narrowing(specimen: Specimen, instruments: Mapping[Key, Instrument]) -> Narrowing | None:

@@ -15,9 +15,10 @@ from crevlo.stations.price import prices_of
 from crevlo.stations.safety import latest_safety, safety_records, safety_standing
 from crevlo.stations.study import current_protocol, get_study, readings_due
 from crevlo.store.machine import ArtifactVersion
+from crevlo.store.published import ReportRevision
 from crevlo.store.reading import InspectionLock, Rejection
 from crevlo.store.run import Ability, Run, Specimen
-from crevlo.store.study import Job, ReportRevision, Study
+from crevlo.store.study import Job, Study
 
 
 class StationProgress(Shape):

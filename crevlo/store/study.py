@@ -58,11 +58,17 @@ class StudyUnit(Identified, Base):
     replaced_by: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("unit.id"))
     replaced_because: Mapped[str] = mapped_column(default="", server_default="")
     unit: Mapped[Unit] = relationship(lazy="joined", foreign_keys=[unit_id])
+    successor: Mapped[Unit | None] = relationship(lazy="joined", foreign_keys=[replaced_by])
     __table_args__ = (
         UniqueConstraint("study_id", "unit_id"),
         CheckConstraint("(replaced_by is null) = (replaced_because = '')", name="replaced_has_reason"),
         Index("uq_study_unit_control", "study_id", unique=True, postgresql_where=text("is_control")),
     )
+
+    @property
+    def replacement(self) -> str:
+        """By what it was replaced and why; empty where it was not."""
+        return f"{self.successor.name}: {self.replaced_because}" if self.successor else ""
 
 
 class ProtocolVersion(Editable, Base):
@@ -273,19 +279,3 @@ class ProtocolTemplate(Editable, Base):
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     saved_at: Mapped[datetime] = recorded_at()
     __table_args__ = (CheckConstraint("length(name) between 1 and 80", name="name_length"),)
-
-
-class ReportRevision(Identified, Base):
-    """A published report, frozen: page, data and what changed since the last."""
-
-    __tablename__ = "report_revision"
-    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"))
-    profile_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("buyer_profile.id"))
-    number: Mapped[int]
-    headline: Mapped[str]
-    changed: Mapped[str]
-    html: Mapped[str]
-    data: Mapped[dict[str, Any]]
-    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
-    published_at: Mapped[datetime] = recorded_at()
-    __table_args__ = (UniqueConstraint("study_id", "number"),)

@@ -24,8 +24,8 @@ ASKED_BY_POST = (
 OWN_ACCOUNT = ("/api/sessions/", "/api/session/password")
 OPEN_TO_ALL = {("/api/session", "get"), ("/api/session", "post"), ("/api/session", "delete"), ("/api/session/link", "post"), ("/api/owner", "post")}  # fmt: skip
 
-# An audience's: a ballot is known by the key in its address alone; ids that are made up name none.
-OPEN_BALLOT = "/api/ballots/"
+# An audience's and readers': a ballot or a report is known by the key in its address alone; ids that are made up name none.
+OPEN_BY_KEY = ("/api/ballots/", "/api/readers/")
 
 
 def calls(bench: Bench) -> list[tuple[str, str]]:
@@ -39,7 +39,7 @@ def calls(bench: Bench) -> list[tuple[str, str]]:
 
 
 def opens(call: tuple[str, str]) -> bool:
-    return call[0].startswith(OPEN_BALLOT) and not call[0].endswith("/close")
+    return call[0].startswith(OPEN_BY_KEY) and not call[0].endswith("/close")
 
 
 def headers(client: Client) -> dict[str, str]:
@@ -55,7 +55,7 @@ def problem_of(answer: httpx.Response) -> str:
 def test_every_call_asks_who(bench: Bench) -> None:
     nobody = bench.anyone()
     closed = [c for c in calls(bench) if c not in OPEN_TO_ALL and not opens(c)]
-    assert [m for c, m in calls(bench) if opens((c, m))] == ["get", "post", "get"]
+    assert [m for c, m in calls(bench) if opens((c, m))] == ["get", "post", "get"] * 2
     assert len(closed) > 40
     for path, method in closed:
         answer = nobody.http.request(method, path, json={}, headers=headers(nobody))

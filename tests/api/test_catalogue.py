@@ -78,7 +78,8 @@ def test_a_frame_says_its_skew_in_measure_rank_source_and_report(reviewer: Clien
     assert "mm/100 mm" in page
     # A criterion has one colour: in every bar that of the key, also behind one that made no points.
     key = re.findall(r'<i style="background:(#\w+)"></i>([^<]+?) [\d.]+</span>', page)
-    for fill, name in re.findall(r'fill="(#\w+)"><title>(.+?) [\d.]+</title>', page):
+    assert key
+    for fill, name in re.findall(r'fill="(#\w+)"><title>(.+?) [\d.]+: [\d.]+</title>', page):
         assert (fill, name) in key
 
 

@@ -95,7 +95,7 @@ def test_not_recommended_stands_wherever_the_rank_does(client: Client, study: st
         "POST", f"/api/studies/{study}/revisions", {"id": new(), "profile_id": ranked["profile"]["id"]}
     )
     html = client.http.get(f"/api/revisions/{made['revisions'][0]['id']}/report.html").text
-    assert "<b>Not recommended:</b> No spare parts to be had" in html
+    assert "is not recommended: No spare parts to be had</b>" in html
     taken_back = client.send("PUT", f"{path}/not-recommended", {"reason": ""})["units"]
     assert all(u["not_recommended"] == "" for u in taken_back)
 

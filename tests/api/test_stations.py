@@ -213,7 +213,7 @@ def test_a_report_is_one_file_frozen_as_it_was(demo_bench: Bench, reviewer: Clie
     reviewer.send("PUT", f"/api/studies/{played.study}/cost", basis | {"wage_per_h": 60.0})
     second = reviewer.send("POST", path, {"id": new(), "profile_id": profile["id"]})["revisions"][0]
     assert second["number"] == 2
-    assert "→" in second["changed"]
+    assert re.search(r"Cost per good part.* was “.+?”, is “.+?”", second["changed"])
     assert reviewer.http.get(f"/api/revisions/{first['id']}/report.html").text == html
 
 

@@ -30,6 +30,8 @@ def read(page: Page, site: Site, study: str, stations: tuple[str, ...] = STATION
         expect(page.locator("main")).to_be_visible()
         page.wait_for_function("!document.querySelector('main .animate-pulse')")
         text = page.locator("main").inner_text() + "\n" + page.locator("header").first.inner_text()
+        for frame in page.frames[1:]:
+            text += "\n" + frame.locator("body").inner_text()
         for wrong in NEVER:
             assert not re.search(wrong, text), f"{station}: {wrong}\n{text}"
         assert page.evaluate("document.documentElement.scrollWidth <= innerWidth"), station

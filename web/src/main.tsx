@@ -41,8 +41,8 @@ function Root() {
   const me = useMe();
   if (window.location.pathname === "/link") return <Outlet />;
   if (me.isPending) return null;
-  // Open to an audience that has no account.
-  if (window.location.pathname.startsWith("/ballot/")) return <Outlet />;
+  // Open to an audience and to readers, who have no account.
+  if (/^\/(ballot|read)\//.test(window.location.pathname)) return <Outlet />;
   if (me.isError)
     return (
       <Empty title={text.theServerDoesNotAnswer}>
@@ -89,6 +89,16 @@ const routes = root.addChildren([
     getParentRoute: () => root,
     path: "/ballot/$key",
     component: lazyRouteComponent(() => import("./public/ballot"), "BallotPage"),
+  }),
+  createRoute({
+    getParentRoute: () => root,
+    path: "/read/$key",
+    component: lazyRouteComponent(() => import("./public/reader"), "ReaderPage"),
+  }),
+  createRoute({
+    getParentRoute: () => root,
+    path: "/packages",
+    component: lazyRouteComponent(() => import("./others"), "PackagesPage"),
   }),
   createRoute({
     getParentRoute: () => root,

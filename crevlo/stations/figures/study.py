@@ -212,7 +212,7 @@ def _apart(bench: Bench, compared: Bench, by: By = By.MACHINE) -> list[str]:
         for job, why in _once(bench, entry.unit_id)
     ]
     words += [
-        f"{u.unit.name} was replaced by {u.replaced_because.rstrip('.')}. What it printed stays on record and is not compared."
+        f"{u.unit.name} was replaced by {u.replacement.rstrip('.')}. What it printed stays on record and is not compared."
         for u in bench.units
         if u.replaced_by
     ]

@@ -25,6 +25,7 @@ _LOADED = [
     "crevlo.core.gaps",
     "crevlo.stations.kit.picture",
     "crevlo.core.old_bench.sheets",
+    "crevlo.core.package.verify",
 ]
 _context = multiprocessing.get_context("forkserver")
 _context.set_forkserver_preload(_LOADED)

@@ -18,7 +18,8 @@ from crevlo.stations.rank.criteria import BY_CODE
 from crevlo.stations.rank.must_have import MustHave, checked
 from crevlo.stations.rank.scheme import latest_scheme
 from crevlo.stations.study import get_study
-from crevlo.store.study import BuyerProfile, GateRow, ReportRevision, Study
+from crevlo.store.published import ReportRevision
+from crevlo.store.study import BuyerProfile, GateRow, Study
 
 MOST_BUYERS = 30
 

@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.figure import central
 from crevlo.core.ranking.chances import draw_values, rank_chances
+from crevlo.core.ranking.ranking import WEIGHT_SPREAD
 from crevlo.core.ranking.value import value_function
 from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.entrant import By
@@ -17,7 +18,7 @@ from crevlo.stations.figures.study import StudyFigures, figures_of, study_figure
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Shape
-from crevlo.stations.rank.ranking import WEIGHT_SPREAD, RankView, WhatIf, view_rank
+from crevlo.stations.rank.ranking import RankView, WhatIf, view_rank
 from crevlo.stations.rank.scheme import latest_scheme
 from crevlo.stations.study import line_of
 from crevlo.store.person import Person

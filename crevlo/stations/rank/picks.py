@@ -71,11 +71,11 @@ class WeightMap(Shape):
 
 def view_picks(session: Session, study_id: uuid.UUID) -> Picks:
     return Picks(
-        picks=[_pick(view_rank(session, study_id, WhatIf(profile_id=b.id))) for b in buyers_of(session, study_id)]
+        picks=[pick_of(view_rank(session, study_id, WhatIf(profile_id=b.id))) for b in buyers_of(session, study_id)]
     )
 
 
-def _pick(view: RankView) -> Pick:
+def pick_of(view: RankView) -> Pick:
     first = [s for s in view.standings if s.rank == 1 and s.best_rank == s.worst_rank == 1] if not view.verdict.tie else [
         s for s in view.standings if s.rank == 1
     ]  # fmt: skip

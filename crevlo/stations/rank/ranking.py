@@ -9,14 +9,15 @@ from pydantic import Field
 from sqlalchemy.orm import Session
 
 from crevlo.core.evaluations.cost import counted_twice
-from crevlo.core.figure import Figure, central
+from crevlo.core.figure import Figure
 from crevlo.core.ranking.buyer import Offer, say_budget, say_prints, weights_of_buyer
-from crevlo.core.ranking.chances import DRAWS, RankChances, draw_values, rank_chances
+from crevlo.core.ranking.chances import DRAWS, draw_values
 from crevlo.core.ranking.gate import Judged, Standing
-from crevlo.core.ranking.points import Total, normalised, rounded_to_total, weighted_totals
+from crevlo.core.ranking.points import normalised, rounded_to_total, weighted_totals
+from crevlo.core.ranking.ranking import WEIGHT_SPREAD, Criterion, Ranking, rank, values_of
 from crevlo.core.ranking.value import Shape as ValueShape
-from crevlo.core.ranking.value import ValueFunction, value_function, value_of
-from crevlo.core.ranking.verdict import Ranked, Verdict, say_verdict
+from crevlo.core.ranking.value import ValueFunction, value_function
+from crevlo.core.ranking.verdict import Verdict
 from crevlo.stations.departures import departures_of
 from crevlo.stations.evidence.entrant import By, Entrant, sides_of
 from crevlo.stations.figures.reference import references_of
@@ -31,8 +32,6 @@ from crevlo.stations.rank.must_have import MustHaveChoice, MustHaveOut, choices,
 from crevlo.stations.rank.reference import ReferenceLine, reference_lines
 from crevlo.stations.rank.scheme import latest_scheme
 from crevlo.store.study import BuyerProfile, CriterionRow
-
-WEIGHT_SPREAD = 0.3
 
 
 class CriterionOut(Shape):
@@ -173,35 +172,17 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
     entries = [e for e in to_rank if what_if.show_gated or not failing[e.key]]
     rows = [[inputs.figure(c.code, e.key) for c in criteria] for e in entries]
     shares = [weights[c.code] for c in criteria]
-    values = [_values(row, functions) for row in rows]
-    totals = weighted_totals(shares, values)
-    chance: RankChances | None = None
-    if entries:
-        key = (study_id, inputs.state, tuple(e.key for e in entries), scheme.id, draws)
-        chance = rank_chances(
-            shares,
-            _value_draws(key, rows, functions, [c.code for c in criteria], bench.study.seed, draws),
-            bench.study.seed,
-            WEIGHT_SPREAD,
-        )
-    middle = [(t.low + t.high) / 2 for t in totals]
-    ranked = [
-        Ranked(
-            e.name, middle[i], totals[i].low, totals[i].high, float(chance.expanded[i]),
-            float(chance.rank[i, 0]), sum(v is not None for v in values[i]), len(criteria), float(chance.ahead[i]),
-            float(chance.between[i]),
-        )
-        for i, e in enumerate(entries)
-        if chance is not None
-    ]  # fmt: skip
+    key = (study_id, inputs.state, tuple(e.key for e in entries), scheme.id, draws)
     gated = sum(bool(failing[e.key]) for e in to_rank)
-    verdict = say_verdict(ranked, left_out=0 if what_if.show_gated else gated)
-    order = sorted(range(len(entries)), key=lambda i: (i not in verdict.contenders, -middle[i]))
-    standings = [
-        _standing(entries[i], inputs, criteria, rows[i], values[i], totals[i], middle[i], chance, i)
-        for i in order
-    ]  # fmt: skip
-    _share_ranks(standings, verdict, order)
+    ranking = rank(
+        [e.name for e in entries], rows,
+        [Criterion(c.code, f, w) for c, f, w in zip(criteria, functions, shares, strict=True)], bench.study.seed,
+        left_out=0 if what_if.show_gated else gated,
+        drawn=lambda: _value_draws(key, rows, functions, [c.code for c in criteria], bench.study.seed, draws),
+    )  # fmt: skip
+    values, totals, middle, chance = ranking.values, ranking.totals, ranking.middle, ranking.chance
+    verdict, order = ranking.verdict, ranking.order
+    standings = [_standing(entries[i], inputs, criteria, rows[i], ranking, i) for i in order]
     for standing, i in zip(standings, order, strict=True):
         standing.doubts = [
             j.reason for j in judged[entries[i].key] if j.standing is not Standing.PASSES or j.is_close
@@ -244,15 +225,6 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         budget_words=_budget_words(standings, profile, bench.study.currency),
         counted_twice=counted_twice([code for code, weight in weights.items() if weight > 0]),
     )  # fmt: skip
-
-
-def _share_ranks(standings: list[StandingLine], verdict: Verdict, order: Sequence[int]) -> None:
-    """Those of a tie share the first rank, and everybody behind them has the place in the list, once an interval decides it."""
-    for place, (standing, i) in enumerate(zip(standings, order, strict=True), 1):
-        if verdict.tie and i in verdict.contenders:
-            standing.rank = standing.best_rank = 1
-        elif verdict.tie and standing.rank is not None:
-            standing.rank = place
 
 
 def _with_caveats(
@@ -331,15 +303,10 @@ def _asked_weights(base: dict[str, float], asked: dict[str, float] | None) -> di
     return asked
 
 
-def _values(row: list[Figure], functions: list[ValueFunction]) -> list[float | None]:
-    return [
-        None if (x := central(figure)) is None else float(value_of(f, x))
-        for figure, f in zip(row, functions, strict=True)
-    ]
-
-
-def _standing(entrant: Entrant, figures: StudyFigures, criteria: list[CriterionRow], row: list[Figure],
-              values: list[float | None], total: Total, middle: float, chance: RankChances | None, i: int) -> StandingLine:  # fmt: skip
+def _standing(
+    entrant: Entrant, figures: StudyFigures, criteria: list[CriterionRow], row: list[Figure], ranking: Ranking, i: int
+) -> StandingLine:
+    chance, total, place, values = ranking.chance, ranking.totals[i], ranking.places[i], ranking.values[i]
     assert chance is not None
     bench, entry = figures.compared, entrant.entry
     known = [p for p in total.contributions if p is not None]
@@ -351,11 +318,10 @@ def _standing(entrant: Entrant, figures: StudyFigures, criteria: list[CriterionR
         )
         for c, part, value, figure in zip(criteria, total.contributions, values, row, strict=True)
     ]  # fmt: skip
-    decided = total.best_rank == total.worst_rank
     return StandingLine(
         machine=entrant.mark, all_in=quantity(figures.figure("price", entrant.key), bench.study.currency, 0),
-        rank=total.best_rank if decided else None, best_rank=total.best_rank, worst_rank=total.worst_rank,
-        total=round(middle, 1), total_low=total.low, total_high=total.high, expanded=float(chance.expanded[i]),
+        rank=place.rank, best_rank=place.best, worst_rank=place.worst, total=round(ranking.middle[i], 1),
+        total_low=total.low, total_high=total.high, expanded=float(chance.expanded[i]),
         first_chance=float(chance.rank[i, 0]), rank_chances=[float(x) for x in chance.rank[i]],
         contributions=contributions, missing=sum(v is None for v in values),
         departures=departures_of(entrant.bench, entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
@@ -373,7 +339,7 @@ def _left_out(
         if not entry.is_control and (not reasons or show_gated):
             continue
         row = [figures.figure(c.code, entrant.key) for c in criteria]
-        total = weighted_totals(shares, [_values(row, functions)])[0]
+        total = weighted_totals(shares, [values_of(row, functions)])[0]
         out.append(
             LeftOut(
                 machine=entrant.mark, is_control=entry.is_control, not_recommended=entry.not_recommended,

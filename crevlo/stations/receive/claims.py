@@ -1,7 +1,9 @@
 """What a maker claims, held against what was measured."""
 
 import uuid
+from collections import defaultdict
 from collections.abc import Sequence
+from functools import cached_property
 
 from pydantic import Field
 from sqlalchemy import select
@@ -10,6 +12,8 @@ from sqlalchemy.orm import Session
 from crevlo.core.claims import UNITS, ClaimKind, Once, against
 from crevlo.core.estimate import Estimate, NotDetermined, determined
 from crevlo.core.evaluations import EVALUATION_OF
+from crevlo.core.evaluations.evaluation import Results
+from crevlo.core.evidence import Evidence
 from crevlo.core.noise import NoiseState
 from crevlo.core.statistics import sample_mean
 from crevlo.stations.bench import Bench
@@ -81,12 +85,50 @@ def change_claim(session: Session, unit: Unit, claim_id: uuid.UUID, given: Claim
     change(session, row, given.version, {"value": given.value, "said": given.said})
 
 
-def claims_of(session: Session, unit: Unit, measures: Sequence[UnitMeasure], bench: Bench) -> list[ClaimOut]:
-    rows = session.scalars(select(Claim).where(Claim.model_id == unit.model_id)).all()
-    order = list(ClaimKind)
+def claims_of(session: Session, unit: Unit, bench: Bench) -> list[ClaimOut]:
+    """What is claimed of a unit's model, held against what was measured of the unit."""
+    return _told(unit, _claims(session, {unit.model_id})[unit.model_id], bench, _Told(bench))
+
+
+def claims_by_unit(session: Session, bench: Bench) -> dict[uuid.UUID, list[ClaimOut]]:
+    """The same of every unit of a study."""
+    rows, told = _claims(session, {u.unit.model_id for u in bench.units}), _Told(bench)
+    return {u.unit_id: _told(u.unit, rows[u.unit.model_id], bench, told) for u in bench.units}
+
+
+def _claims(session: Session, model_ids: set[uuid.UUID]) -> dict[uuid.UUID, list[Claim]]:
+    found: dict[uuid.UUID, list[Claim]] = defaultdict(list)
+    for row in session.scalars(select(Claim).where(Claim.model_id.in_(model_ids))):
+        found[row.model_id].append(row)
+    return found
+
+
+class _Told:
+    """What prints of a study answer by themselves, each evaluation run once."""
+
+    def __init__(self, bench: Bench) -> None:
+        self._bench = bench
+        self._results: dict[str, Results] = {}
+
+    def of(self, code: str) -> Results | None:
+        """None where no print tells it."""
+        evaluation = EVALUATION_OF[code]
+        if not any(evaluation.takes(line.features) for line in self._evidence.lines.values()):
+            return None
+        if code not in self._results:
+            self._results[code] = evaluation.of_machines(self._evidence)
+        return self._results[code]
+
+    @cached_property
+    def _evidence(self) -> Evidence:
+        return evidence_of(self._bench, machines_of(self._bench))
+
+
+def _told(unit: Unit, rows: Sequence[Claim], bench: Bench, told: _Told) -> list[ClaimOut]:
+    order, measures = list(ClaimKind), bench.measures.get(unit.id, [])
     found = []
     for row in sorted(rows, key=lambda c: (order.index(c.kind), c.name, c.state or "")):
-        measured, where = _measured(row, unit, measures, bench)
+        measured, where = _measured(row, unit, measures, bench, told)
         made = against(
             row.kind, row.value, measured, unit=row.unit, less_is_better=row.less_is_better, where=where,
         )  # fmt: skip
@@ -101,7 +143,7 @@ def claims_of(session: Session, unit: Unit, measures: Sequence[UnitMeasure], ben
 
 
 def _measured(
-    claim: Claim, unit: Unit, measures: Sequence[UnitMeasure], bench: Bench
+    claim: Claim, unit: Unit, measures: Sequence[UnitMeasure], bench: Bench, told: _Told
 ) -> tuple[Estimate | Once | NotDetermined, str]:
     """What the study and the intake have measured of a claim, without anybody entering it again, and in what state."""
     if claim.state is not None:
@@ -110,8 +152,8 @@ def _measured(
         values = [m.value for m in measures if m.claim_id == claim.id]
         what = f"measurements of “{claim.name}”"
         return (Once(values[0]) if len(values) == 1 else determined(lambda: sample_mean(values, what))), ""
-    told = _FOUND.get(claim.kind)
-    if told is not None and isinstance(found := _found(told, unit, bench), Estimate | Once):
+    code = _FOUND.get(claim.kind)
+    if code is not None and isinstance(found := _found(code, unit, told), Estimate | Once):
         return found, "by its prints in this study"
     return _listed(claim.kind, unit, measures), ""
 
@@ -120,13 +162,11 @@ def _measured(
 _FOUND = {ClaimKind.FLOW: "flow.limit", ClaimKind.ACCURACY: "off.mean"}
 
 
-def _found(code: str, unit: Unit, bench: Bench) -> Estimate | Once | NotDetermined:
+def _found(code: str, unit: Unit, told: _Told) -> Estimate | Once | NotDetermined:
     """A figure of this machine's prints; of a single one its value alone."""
-    evaluation = EVALUATION_OF[code]
-    evidence = evidence_of(bench, machines_of(bench))
-    if not any(evaluation.takes(line.features) for line in evidence.lines.values()):
+    results = told.of(code)
+    if results is None:
         return NotDetermined("a print that tells it")
-    results = evaluation.of_machines(evidence)
     figure = results.figures[code][unit.id]
     if isinstance(figure, Estimate):
         return figure

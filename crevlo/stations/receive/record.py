@@ -73,7 +73,7 @@ def view_record(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> Un
     first = first_unit(session, unit)
     before = {s.name: s.seconds for s in steps_of(session, first)} if first else {}
     log = log_of(session, unit_id)
-    claims = claims_of(session, unit, measures, bench)
+    claims = claims_of(session, unit, bench)
     claimed = {c.id: c for c in claims}
     return UnitRecord(
         now=datetime.now(UTC), unit_id=unit_id, model_id=unit.model_id,

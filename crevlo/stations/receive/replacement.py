@@ -47,7 +47,7 @@ def replace_unit(
     new = _successor(session, old, given.unit)
     if any(u.unit_id == new.id for u in bench.units):
         raise Refused(f"{new.name} takes part in this study already.")
-    old.replaced_by, old.replaced_because = new.id, f"{new.name}: {reason}"
+    old.replaced_by, old.replaced_because = new.id, reason
     was_control, old.is_control = old.is_control, False
     session.flush()
     session.add(

@@ -282,7 +282,7 @@ def _unit_out(
         for past in [history.get((unit.id, kind), [])]
     ]  # fmt: skip
     return UnitOut(
-        machine=mark_of(entry), version=unit.version, serial=unit.serial, label=unit.label, replaced=entry.replaced_because, price_paid=price.paid,
+        machine=mark_of(entry), version=unit.version, serial=unit.serial, label=unit.label, replaced=entry.replacement, price_paid=price.paid,
         currency=price.currency if price.stated_on else currency,
         list_price=model.list_price, list_currency=model.currency, upgrades=price.upgrades, residual=price.residual, obtained=unit.obtained,
         obtained_from=unit.obtained_from, received_on=unit.received_on, firmware=configuration.firmware,

@@ -1,6 +1,8 @@
 """What a model's features are worth in money, against its price."""
 
 import uuid
+from collections import defaultdict
+from collections.abc import Sequence
 
 from pydantic import Field
 from sqlalchemy import select
@@ -8,7 +10,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.evaluations.worth import worth_of
-from crevlo.core.money import Money, in_currency
+from crevlo.core.money import Money, Rate, in_currency
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
 from crevlo.stations.price import Price
@@ -98,9 +100,22 @@ def set_base(session: Session, given: BaseWorth, currency: str) -> None:
 
 def worth_ledger(session: Session, unit: Unit, price: Price, currency: str) -> WorthLedger:
     """The price list with what the unit's model has of it, added up in the study's currency."""
-    present = set(session.scalars(select(ModelFeature.feature_id).where(ModelFeature.model_id == unit.model_id)))
+    return worth_ledgers(session, [(unit, price)], currency)[unit.id]
+
+
+def worth_ledgers(session: Session, of: Sequence[tuple[Unit, Price]], currency: str) -> dict[uuid.UUID, WorthLedger]:
+    """The same of several units with what each cost."""
     every = session.scalars(select(FeatureWorth).order_by(FeatureWorth.worth.desc(), FeatureWorth.name)).all()
     rates = stated_rates(session)
+    has: dict[uuid.UUID, set[uuid.UUID]] = defaultdict(set)
+    for row in session.scalars(select(ModelFeature).where(ModelFeature.model_id.in_({u.model_id for u, _ in of}))):
+        has[row.model_id].add(row.feature_id)
+    return {unit.id: _ledger(has[unit.model_id], every, rates, price, currency) for unit, price in of}
+
+
+def _ledger(
+    present: set[uuid.UUID], every: Sequence[FeatureWorth], rates: Sequence[Rate], price: Price, currency: str
+) -> WorthLedger:
     rows, base_row = [r for r in every if not r.is_base], next((r for r in every if r.is_base), None)
 
     def here(row: FeatureWorth) -> float:

@@ -2793,6 +2793,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/draft.{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The report of this moment, marked as a draft. */
+        get: operations["publish_draft_studies__uuid_study_id__draft__form__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/revisions": {
         parameters: {
             query?: never;
@@ -2809,16 +2826,97 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/revisions/{revision_id}/report.html": {
+    "/api/revisions/{revision_id}/report.{form}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["publish_revision_html_revisions__uuid_revision_id__report_html_get"];
+        get: operations["publish_revision_form_revisions__uuid_revision_id__report__form__get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/revisions/{revision_id}/package.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything the revision rests on, for whoever wants to work it out again. */
+        get: operations["publish_revision_package_revisions__uuid_revision_id__package_zip_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/revisions/{revision_id}/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["publish_list_cards_revisions__uuid_revision_id__cards_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/revisions/{revision_id}/cards/{name}.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["publish_one_card_revisions__uuid_revision_id__cards__name___kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/revisions/{revision_id}/cards-{format}.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["publish_all_cards_revisions__uuid_revision_id__cards__format__zip_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/revisions/{revision_id}/show-notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["publish_show_notes_revisions__uuid_revision_id__show_notes_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2851,6 +2949,121 @@ export interface paths {
         get: operations["publish_readings_csv_studies__uuid_study_id__readings_csv_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/revisions/{revision_id}/reader-page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["reader_open_page_revisions__uuid_revision_id__reader_page_post"];
+        delete: operations["reader_close_page_revisions__uuid_revision_id__reader_page_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readers/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["reader_view_page_readers__key__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readers/{key}/rank": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Changes nothing, and is worked out from what is frozen alone. */
+        post: operations["reader_rank_page_readers__key__rank_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readers/{key}/report.html": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["reader_page_report_readers__key__report_html_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["others_list_packages_packages_get"];
+        /** Takes a package after working out again all that it publishes. */
+        put: operations["others_import_package_packages_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/{package_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["others_view_package_packages__uuid_package_id__get"];
+        put?: never;
+        post?: never;
+        delete: operations["others_remove_package_packages__uuid_package_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/pool": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What several benches say together; changes nothing. */
+        post: operations["others_pool_packages_pool_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -11878,24 +12091,67 @@ export interface components {
             headline: string;
             /** Evidence */
             evidence: string;
+            audience: components["schemas"]["Audience"];
+            /** Audiences */
+            audiences: components["schemas"]["Audience"][];
             /**
-             * Profile Id
-             * Format: uuid
+             * Sections
+             * @description all there are, in the usual order
              */
-            profile_id: string;
-            /** Profile */
-            profile: string;
+            sections: components["schemas"]["SectionOut"][];
             /** Sample */
-            sample: components["schemas"]["SampleLine"][];
+            sample: components["schemas"]["Fact"][];
             /** Disclosures */
             disclosures: string[];
-            /** Missing */
-            missing: string[];
+            /**
+             * Missing
+             * @description what is missing or untrue yet, with the station where it is mended
+             */
+            missing: components["schemas"]["Lacking"][];
             /** Withheld */
             withheld: number;
+            /**
+             * Since
+             * @description what a revision now would say otherwise than the last of this audience
+             */
+            since: components["schemas"]["SectionChange"][];
+            /**
+             * Last
+             * @description number of that last revision
+             */
+            last: number | null;
             /** Revisions */
             revisions: components["schemas"]["RevisionOut"][];
         };
+        /** Audience */
+        Audience: {
+            /**
+             * Id
+             * @description of one buyer; none for all
+             */
+            id: string | null;
+            /** Name */
+            name: string;
+        };
+        /** Fact */
+        Fact: {
+            /** Name */
+            name: string;
+            /** Value */
+            value: string;
+        };
+        /** Lacking */
+        Lacking: {
+            /** Words */
+            words: string;
+            /** Station */
+            station: string;
+        };
+        /**
+         * ReportForm
+         * @enum {string}
+         */
+        ReportForm: "html" | "pdf" | "md" | "docx" | "xlsx";
         /** RevisionOut */
         RevisionOut: {
             /**
@@ -11909,40 +12165,124 @@ export interface components {
             headline: string;
             /** Changed */
             changed: string;
+            /** Erratum */
+            erratum: boolean;
             /**
              * Published At
              * Format: date-time
              */
             published_at: string;
-            /** Profile */
-            profile: string;
+            /** Audience */
+            audience: string;
             /** By */
             by: string;
+            /**
+             * Forms
+             * @description in which it can be had; of earlier versions HTML alone
+             */
+            forms: components["schemas"]["ReportForm"][];
+            /**
+             * Packaged
+             * @description whether its data were frozen with it
+             */
+            packaged: boolean;
+            /**
+             * Reader Key
+             * @description of its open page for readers
+             */
+            reader_key: string | null;
         };
-        /** SampleLine */
-        SampleLine: {
-            /** Name */
-            name: string;
-            /** Value */
-            value: string;
+        /** SectionChange */
+        SectionChange: {
+            /** Code */
+            code: string;
+            /** Title */
+            title: string;
+            /** Words */
+            words: string[];
+            /** More */
+            more: number;
+        };
+        /** SectionOut */
+        SectionOut: {
+            /** Code */
+            code: string;
+            /** Title */
+            title: string;
+            /** Always */
+            always: boolean;
         };
         /** NewRevision */
         NewRevision: {
+            /**
+             * Profile Id
+             * @default null
+             */
+            profile_id?: string | null;
+            /**
+             * Sections
+             * @default null
+             */
+            sections?: string[] | null;
             /**
              * Id
              * Format: uuid
              */
             id: string;
             /**
-             * Profile Id
-             * Format: uuid
-             */
-            profile_id: string;
-            /**
              * Changed
              * @default
              */
             changed?: string;
+            /**
+             * Erratum
+             * @default false
+             */
+            erratum?: boolean;
+        };
+        /** CardList */
+        CardList: {
+            /** Cards */
+            cards: components["schemas"]["CardOut"][];
+            /**
+             * Chapters
+             * @description a first draft of a video's chapters, one a card, without their times
+             */
+            chapters: string[];
+        };
+        /**
+         * CardOut
+         * @description A card by its name, with what it shows.
+         */
+        CardOut: {
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * CardKind
+         * @enum {string}
+         */
+        CardKind: "png" | "svg";
+        /**
+         * CardFormat
+         * @enum {string}
+         */
+        CardFormat: "wide" | "tall";
+        /** ShowNotes */
+        ShowNotes: {
+            /** Words */
+            words: string;
+        };
+        /** NotesWish */
+        NotesWish: {
+            /**
+             * Chapters
+             * @description as they are to stand, a line each
+             * @default
+             */
+            chapters?: string;
         };
         /** ReadingData */
         ReadingData: {
@@ -12011,6 +12351,329 @@ export interface components {
              * @description why it was kept although it is far off
              */
             note: string | null;
+        };
+        /** Opened */
+        Opened: {
+            /** Revisions */
+            revisions: components["schemas"]["RevisionOut"][];
+        };
+        /**
+         * ReaderView
+         * @description What a reader begins with.
+         */
+        ReaderView: {
+            /** Study */
+            study: string;
+            /** Question */
+            question: string;
+            /** Line */
+            line: string;
+            /** Headline */
+            headline: string;
+            /** Evidence */
+            evidence: string;
+            /** Currency */
+            currency: string;
+            /** Criteria */
+            criteria: components["schemas"]["ReaderCriterion"][];
+            /** Buyers */
+            buyers: components["schemas"]["ReaderBuyer"][];
+            /** Revision */
+            revision: number;
+            /**
+             * Newer
+             * @description whether a later revision is open to readers
+             */
+            newer: boolean;
+        };
+        /** ReaderBuyer */
+        ReaderBuyer: {
+            /** Name */
+            name: string;
+            /** Headline */
+            headline: string;
+            /**
+             * Weights
+             * @description by criterion, as they count
+             */
+            weights: number[];
+            /** Must Haves */
+            must_haves: string[];
+        };
+        /** ReaderCriterion */
+        ReaderCriterion: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Digits */
+            digits: number;
+            /** Lower Is Better */
+            lower_is_better: boolean;
+        };
+        /** ReaderRanking */
+        ReaderRanking: {
+            /** Headline */
+            headline: string;
+            /** Evidence */
+            evidence: string;
+            /** Standings */
+            standings: components["schemas"]["ReaderStanding"][];
+            /** Left Out */
+            left_out: components["schemas"]["ReaderLeftOut"][];
+        };
+        /** ReaderLeftOut */
+        ReaderLeftOut: {
+            /** Name */
+            name: string;
+            /** Reason */
+            reason: string;
+        };
+        /** ReaderStanding */
+        ReaderStanding: {
+            /** Name */
+            name: string;
+            /** Rank */
+            rank: number | null;
+            /** Best Rank */
+            best_rank: number;
+            /** Worst Rank */
+            worst_rank: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** First Chance */
+            first_chance: number;
+            /** Points */
+            points: (number | null)[];
+            /** Figures */
+            figures: components["schemas"]["Quantity"][];
+        };
+        /** ReaderWish */
+        ReaderWish: {
+            /** Buyer */
+            buyer: string;
+            /**
+             * Weights
+             * @default null
+             */
+            weights?: {
+                [key: string]: number;
+            } | null;
+            /**
+             * Limits
+             * @default []
+             */
+            limits?: components["schemas"]["ReaderLimit"][];
+            /**
+             * Keep Must Haves
+             * @description whether the buyer's own must-haves leave machines out too
+             * @default true
+             */
+            keep_must_haves?: boolean;
+        };
+        /**
+         * ReaderLimit
+         * @description A must-have of the reader's own: a figure at most, or at least.
+         */
+        ReaderLimit: {
+            /** Code */
+            code: string;
+            /** Limit */
+            limit: number;
+            /**
+             * At Least
+             * @default false
+             */
+            at_least?: boolean;
+        };
+        /** OtherList */
+        OtherList: {
+            /** Packages */
+            packages: components["schemas"]["OtherOut"][];
+            /**
+             * Own
+             * @description the newest revision of each study whose data were frozen with it
+             */
+            own: components["schemas"]["OwnRevision"][];
+        };
+        /** OtherOut */
+        OtherOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /** Bench */
+            bench: string;
+            /**
+             * Imported At
+             * Format: date-time
+             */
+            imported_at: string;
+            /** Says */
+            says: string;
+            /** Holds */
+            holds: boolean;
+            /** Machines */
+            machines: string[];
+            /** Control */
+            control: string;
+            /** Artifacts */
+            artifacts: string[];
+        };
+        /**
+         * OwnRevision
+         * @description A revision of one's own that can be pooled with others.
+         */
+        OwnRevision: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Study */
+            study: string;
+            /** Number */
+            number: number;
+            /** Headline */
+            headline: string;
+        };
+        /** OtherView */
+        OtherView: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /** Bench */
+            bench: string;
+            /**
+             * Imported At
+             * Format: date-time
+             */
+            imported_at: string;
+            /** Says */
+            says: string;
+            /** Holds */
+            holds: boolean;
+            /** Machines */
+            machines: string[];
+            /** Control */
+            control: string;
+            /** Artifacts */
+            artifacts: string[];
+            /** Currency */
+            currency: string;
+            /** Published */
+            published: string;
+            /** Differences */
+            differences: string[];
+            /** Verdicts */
+            verdicts: components["schemas"]["OtherVerdict"][];
+            /** Figures */
+            figures: components["schemas"]["OtherFigure"][];
+        };
+        /** OtherFigure */
+        OtherFigure: {
+            /** Machine */
+            machine: string;
+            /** Quantity */
+            quantity: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Digits */
+            digits: number;
+            /** Value */
+            value: number | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Needs */
+            needs: string;
+        };
+        /** OtherVerdict */
+        OtherVerdict: {
+            /** Buyer */
+            buyer: string;
+            /** Headline */
+            headline: string;
+            /** Published */
+            published: string;
+        };
+        /** PooledView */
+        PooledView: {
+            /** Control */
+            control: string;
+            /** Artifacts */
+            artifacts: string[];
+            /** Rows */
+            rows: components["schemas"]["PooledRow"][];
+            /** How */
+            how: string;
+        };
+        /** BenchPart */
+        BenchPart: {
+            /** Bench */
+            bench: string;
+            /** Value */
+            value: number | null;
+            /** Expanded */
+            expanded: number | null;
+            /** Needs */
+            needs: string;
+        };
+        /** PooledRow */
+        PooledRow: {
+            /** Machine */
+            machine: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Digits */
+            digits: number;
+            /** Of */
+            of: components["schemas"]["BenchPart"][];
+            /**
+             * Value
+             * @description machine less control, over the benches
+             */
+            value: number | null;
+            /** Expanded */
+            expanded: number | null;
+            /**
+             * Tau
+             * @description how far the benches differ beyond their own errors
+             */
+            tau: number | null;
+            /** I2 Percent */
+            i2_percent: number | null;
+            /** Says */
+            says: string;
+        };
+        /** PoolWish */
+        PoolWish: {
+            /**
+             * Packages
+             * @default []
+             */
+            packages?: string[];
+            /**
+             * Revisions
+             * @default []
+             */
+            revisions?: string[];
         };
         /** OldBenchView */
         OldBenchView: {
@@ -19145,7 +19808,10 @@ export interface operations {
     publish_view_publish_studies__uuid_study_id__publish_get: {
         parameters: {
             query?: {
-                profile_id?: string | null;
+                /** @description empty: all buyers */
+                profile_id?: string;
+                /** @description codes, by commas; empty: all there are */
+                sections?: string;
             };
             header?: never;
             path: {
@@ -19164,6 +19830,34 @@ export interface operations {
                     "application/json": components["schemas"]["PublishView"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    publish_draft_studies__uuid_study_id__draft__form__get: {
+        parameters: {
+            query?: {
+                /** @description empty: all buyers */
+                profile_id?: string;
+                /** @description codes, by commas; empty: all there are */
+                sections?: string;
+            };
+            header?: never;
+            path: {
+                study_id: string;
+                form: components["schemas"]["ReportForm"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -19210,7 +19904,30 @@ export interface operations {
             };
         };
     };
-    publish_revision_html_revisions__uuid_revision_id__report_html_get: {
+    publish_revision_form_revisions__uuid_revision_id__report__form__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                revision_id: string;
+                form: components["schemas"]["ReportForm"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    publish_revision_package_revisions__uuid_revision_id__package_zip_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -19221,6 +19938,125 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    publish_list_cards_revisions__uuid_revision_id__cards_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                revision_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    publish_one_card_revisions__uuid_revision_id__cards__name___kind__get: {
+        parameters: {
+            query?: {
+                format?: components["schemas"]["CardFormat"];
+                /** @description without its ground */
+                clear?: boolean;
+                /** @description of a PNG, in px */
+                width?: number | null;
+            };
+            header?: never;
+            path: {
+                revision_id: string;
+                name: string;
+                kind: components["schemas"]["CardKind"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    publish_all_cards_revisions__uuid_revision_id__cards__format__zip_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                revision_id: string;
+                format: components["schemas"]["CardFormat"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    publish_show_notes_revisions__uuid_revision_id__show_notes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                revision_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NotesWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShowNotes"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {
@@ -19274,6 +20110,317 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reader_open_page_revisions__uuid_revision_id__reader_page_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                revision_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Opened"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reader_close_page_revisions__uuid_revision_id__reader_page_delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                revision_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Opened"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reader_view_page_readers__key__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReaderView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reader_rank_page_readers__key__rank_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReaderWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReaderRanking"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reader_page_report_readers__key__report_html_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    others_list_packages_packages_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OtherList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    others_import_package_packages_put: {
+        parameters: {
+            query: {
+                id: string;
+                /** @description whose it is, in one's own words */
+                bench?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OtherView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    others_view_package_packages__uuid_package_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                package_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OtherView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    others_remove_package_packages__uuid_package_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                package_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OtherList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    others_pool_packages_pool_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PoolWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PooledView"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {

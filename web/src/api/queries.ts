@@ -332,13 +332,14 @@ export function useBuyers() {
   });
 }
 
-export function usePublish(id: string, profileId: string | null) {
+/** `query` says for whom and with which sections, as an address has it. */
+export function usePublish(id: string, query: string) {
   return useQuery({
-    queryKey: keys.part(id, "publish", profileId),
+    queryKey: keys.part(id, "publish", query),
     queryFn: () =>
       unwrap(
         api.GET("/api/studies/{study_id}/publish", {
-          params: { path: { study_id: id }, query: profileId ? { profile_id: profileId } : {} },
+          params: { path: { study_id: id }, query: Object.fromEntries(new URLSearchParams(query)) },
         }),
       ),
     placeholderData: keepPreviousData,

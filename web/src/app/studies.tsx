@@ -44,6 +44,9 @@ export function StudiesPage() {
             <Link to="/old-bench" className="button w-full justify-center text-center">
               {text.fromASpreadsheet}
             </Link>
+            <Link to="/packages" className="button w-full justify-center text-center">
+              {text.otherBenches}
+            </Link>
           </div>
         )}
       </div>

@@ -102,6 +102,7 @@ export const text = {
   noQuestionWrittenYet: "No question written yet",
   machinesProtocolFrozenDraft: (machines: number, frozen: boolean, from: string) =>
     `${machines} machine${machines === 1 ? "" : "s"} · ${from ? `entered afterwards from ${from}` : frozen ? "protocol frozen" : "draft"}`,
+  otherBenches: "Packages of other benches",
   fromASpreadsheet: "Or take over a bench from a spreadsheet",
   enteredAfterwards: "entered afterwards",
   enteredFrom: (from: string) =>

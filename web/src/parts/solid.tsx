@@ -110,7 +110,7 @@ export default function Solid({
           value={cut}
           aria-label={text.cutAlong2(axis)}
           onChange={(e) => setCut(Number(e.target.value))}
-          className="min-w-0 flex-1 accent-[var(--enamel-2)]"
+          className="min-w-0 flex-1"
         />
       </figcaption>
     </figure>

@@ -14,3 +14,27 @@ export const text = {
   closed: "This ballot is closed. Thank you for your interest.",
   again: "Try again",
 } as const;
+
+export const reader = {
+  whole: "The report",
+  apart: "Open it by itself",
+  newer: "A later revision of this report is published.",
+  yours: "By your own weights",
+  how: "Move what counts for you and set what you must have. Nothing of it is kept.",
+  likeMe: "I am most like",
+  weight: (name: string) => `Weight of ${name}`,
+  atMost: "must be at most",
+  atLeast: "must be at least",
+  limit: (name: string, most: boolean) => `${name}, ${most ? "at most" : "at least"}`,
+  noNumber: "not a number",
+  keep: (buyer: string, has: string[]) => `Keep the must-haves of ${buyer}: ${has.join("; ")}`,
+  back: "As published",
+  byYours: "By your weights and limits",
+  asPublished: (buyer: string) => `As published for ${buyer}`,
+  points: (name: string) => `${name}, points by criterion`,
+  pointsOf: (name: string, points: number) => `${name}: ${points.toFixed(1)} points`,
+  figures: "Figures",
+  needs: (needs: string) => `not determined: needs ${needs}`,
+  first: (chance: string) => `first in ${chance} %`,
+  leftOut: (reason: string) => `is left out: ${reason}.`,
+} as const;

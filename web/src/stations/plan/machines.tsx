@@ -50,12 +50,7 @@ export function Machines({
               className="flex min-h-[36px] flex-wrap items-center gap-2 border-b border-rule-2 py-0.5"
             >
               <label className="flex min-w-0 flex-1 items-center gap-2">
-                <input
-                  type="checkbox"
-                  checked={!!c}
-                  onChange={() => toggle(m.id)}
-                  className="size-4 accent-[var(--enamel-2)]"
-                />
+                <input type="checkbox" checked={!!c} onChange={() => toggle(m.id)} className="size-4" />
                 <span className="min-w-0">
                   <span className={`block break-words ${c ? "font-semibold" : ""}`}>{m.name}</span>
                   <small className="block text-tiny leading-tight text-ink-2">

@@ -132,13 +132,7 @@ function Give({
             key={a}
             className={`flex min-h-[32px] cursor-pointer items-center gap-2 rounded border px-2 has-focus-visible:outline-2 has-focus-visible:outline-needle ${score === n ? "border-enamel bg-station-on" : "border-rule"}`}
           >
-            <input
-              type="radio"
-              name="score"
-              checked={score === n}
-              onChange={() => setScore(n)}
-              className="accent-[var(--enamel-2)]"
-            />
+            <input type="radio" name="score" checked={score === n} onChange={() => setScore(n)} />
             <b className="num">{n}</b> {a}
           </label>
         ))}

@@ -1,0 +1,219 @@
+"""Whether a package says what its own data say: every published figure and verdict worked out again."""
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from crevlo.core.estimate import BadInput
+from crevlo.core.evaluations import QUANTITIES
+from crevlo.core.evidence import Key
+from crevlo.core.package.archive import Package
+from crevlo.core.package.evidence import evidence_of
+from crevlo.core.package.tables import Cell, Row
+from crevlo.core.package.verdicts import Buyer, Counts, Figures, Told, figure_rows, ranking_rows, told_to
+from crevlo.core.ranking.value import Shape, value_function
+
+# Another machine adds in another order: so far two sums of the same may lie apart.
+_RELATIVE, _ABSOLUTE = 1e-6, 1e-9
+# Draws of another version of the numerical library may fall otherwise; so far a chance may move.
+_CHANCE = 0.01
+MOST_SAID = 200
+_MOST_DRAWS, _MOST_MACHINES, _MOST_CRITERIA, _MOST_BUYERS = 100_000, 500, 100, 100
+
+
+@dataclass(frozen=True, slots=True)
+class Verification:
+    """`differences` say what was published otherwise than it comes out; `told` is what comes out, by buyer."""
+
+    figures: int
+    rankings: int
+    differences: tuple[str, ...]
+    headlines: Mapping[str, str]
+
+    @property
+    def holds(self) -> bool:
+        return not self.differences
+
+    @property
+    def says(self) -> str:
+        checked = (
+            f"{self.figures} figures and what {self.rankings} buyer{'' if self.rankings == 1 else 's'} were told"
+        )
+        if self.rankings == 1:
+            checked = checked.replace("were told", "was told")
+        if self.holds:
+            return f"Worked out again from the package alone: {checked}. All are as published."
+        n = len(self.differences)
+        return f"Worked out again from the package alone: {checked}. {n} {'differs' if n == 1 else 'differ'}."
+
+
+@dataclass(frozen=True, slots=True)
+class Study:
+    """A package made ready to be ranked."""
+
+    figures: Figures
+    names: Mapping[Key, str]
+    """Those that are compared, without the control."""
+    scheme: tuple[Counts, ...]
+    buyers: tuple[Buyer, ...]
+    headlines: Mapping[str, str]
+    seed: int
+    draws: int
+    currency: str
+
+    def told(self, buyer: Buyer, weights: Mapping[str, float] | None = None) -> Told:
+        return told_to(buyer, self.figures, self.names, self.scheme, self.seed, self.draws, weights)
+
+
+def study_of(package: Package) -> Study:
+    """Raises BadInput where the package lacks what a ranking needs."""
+    tables = package.tables
+    machines = tables["machines"]
+    if not 1 <= len(machines) <= _MOST_MACHINES:
+        raise BadInput(f"a package is of 1 to {_MOST_MACHINES} machines")
+    figures = Figures(evidence_of(tables))
+    names: dict[Key, str] = {str(m["machine"]): str(m["name"]) for m in machines if not m["control"]}
+    scheme = package.scheme
+    criteria, buyers = _list(scheme, "criteria", _MOST_CRITERIA), _list(scheme, "buyers", _MOST_BUYERS)
+    counts = tuple(_counts(c) for c in criteria)
+    left: dict[str, dict[str, str]] = {}
+    for row in tables["rankings"]:
+        if row["left_out"]:
+            left.setdefault(str(row["buyer"]), {})[str(row["machine"])] = str(row["left_out"])
+    made = tuple(_buyer(b, left.get(_text(b, "name"), {}), counts) for b in buyers)
+    about = package.about
+    return Study(
+        figures, names, counts, made, {b.name: _text(raw, "headline") for b, raw in zip(made, buyers, strict=True)},
+        int(_number(about, "seed", -(2**63), 2**63)), int(_number(about, "draws", 100, _MOST_DRAWS)), _text(about, "currency"),
+    )  # fmt: skip
+
+
+def verify(package: Package) -> Verification:
+    """Works out every figure and every ranking again and holds them against what the package says.
+
+    Raises BadInput for data that cannot be evaluated.
+    """
+    try:
+        return _verify(package)
+    except BadInput:
+        raise
+    except (ArithmeticError, ValueError, LookupError, TypeError, RuntimeError) as wrong:
+        raise BadInput(f"the data of the package cannot be evaluated ({type(wrong).__name__})") from wrong
+
+
+def _verify(package: Package) -> Verification:
+    study = study_of(package)
+    differences: list[str] = []
+    called = {str(m["machine"]): str(m["name"]) for m in package.tables["machines"]}
+    made = figure_rows(study.figures)
+    _hold(
+        package.tables["figures"], made, ("machine", "quantity"), {"value": None, "low": None, "high": None, "needs": None},
+        lambda r: f"{called.get(str(r['machine']), r['machine'])}, {_named(str(r['quantity']))}", differences,
+    )  # fmt: skip
+    rankings: list[Row] = []
+    headlines: dict[str, str] = {}
+    for buyer in study.buyers:
+        told = study.told(buyer)
+        rankings += ranking_rows(buyer, told)
+        headlines[buyer.name] = told.ranking.verdict.headline
+        stated = study.headlines[buyer.name]
+        if stated != headlines[buyer.name]:
+            differences.append(
+                f"For {buyer.name} the verdict is published as “{stated}” and comes out as “{headlines[buyer.name]}”."
+            )
+    _hold(
+        package.tables["rankings"], rankings, ("buyer", "machine"), {"rank": None, "low": None, "high": None, "first_chance": _CHANCE},
+        lambda r: f"For {r['buyer']}, {called.get(str(r['machine']), r['machine'])}", differences,
+    )  # fmt: skip
+    return Verification(len(made), len(study.buyers), tuple(differences[:MOST_SAID]), headlines)
+
+
+def _hold(
+    published: Sequence[Row],
+    made: Sequence[Row],
+    keys: tuple[str, str],
+    columns: Mapping[str, float | None],
+    name: Callable[[Row], str],
+    differences: list[str],
+) -> None:
+    def key(row: Row) -> tuple[str, ...]:
+        return tuple(str(row[k]) for k in keys)
+
+    there: dict[tuple[str, ...], Row] = {}
+    for row in published:
+        if key(row) in there:
+            differences.append(f"{name(row)} is published twice.")
+        there[key(row)] = row
+    for row in made:
+        stated = there.pop(key(row), None)
+        if stated is None:
+            differences.append(f"{name(row)} is not published.")
+            continue
+        for column, tolerance in columns.items():
+            if not _alike(stated[column], row[column], tolerance):
+                differences.append(
+                    f"{name(row)}: {column.replace('_', ' ')} is published as {_say(stated[column])} and comes out as {_say(row[column])}."
+                )
+    differences += [f"{name(row)} is published and does not follow from the data." for row in there.values()]
+
+
+def _alike(stated: Cell, made: Cell, tolerance: float | None) -> bool:
+    if isinstance(stated, str) or isinstance(made, str) or stated is None or made is None:
+        return stated == made
+    apart = abs(float(stated) - float(made))
+    return apart <= (tolerance if tolerance is not None else _ABSOLUTE + _RELATIVE * abs(float(made)))
+
+
+def _say(value: Cell) -> str:
+    if value is None or value == "":
+        return "nothing"
+    return f"{value:.6g}" if isinstance(value, float) else f"“{value}”" if isinstance(value, str) else str(value)
+
+
+def _named(code: str) -> str:
+    return QUANTITIES[code].name.lower() if code in QUANTITIES else code
+
+
+def _list(of: Mapping[str, Any], name: str, most: int) -> list[Mapping[str, Any]]:
+    found = of.get(name)
+    if not isinstance(found, list) or not 1 <= len(found) <= most or not all(isinstance(x, dict) for x in found):
+        raise BadInput(f"scheme.json needs 1 to {most} {name}")
+    return found
+
+
+def _text(of: Mapping[str, Any], name: str) -> str:
+    value = of.get(name)
+    if not isinstance(value, str) or len(value) > 2000:
+        raise BadInput(f"“{name}” is missing or no text")
+    return value
+
+
+def _number(of: Mapping[str, Any], name: str, least: float, most: float) -> float:
+    value = of.get(name)
+    if isinstance(value, bool) or not isinstance(value, int | float) or not least <= value <= most:
+        raise BadInput(f"“{name}” is missing or no number from {least:g} to {most:g}")
+    return value
+
+
+def _counts(of: Mapping[str, Any]) -> Counts:
+    code, shape, points = _text(of, "code"), _text(of, "shape"), of.get("points")
+    if code not in QUANTITIES:
+        raise BadInput(f"“{code[:40]}” is no figure that this program knows")
+    if shape not in list(Shape) or not isinstance(points, list) or not 2 <= len(points) <= 50:
+        raise BadInput(f"how {code} becomes points is not said")
+    pairs = []
+    for p in points:
+        if not isinstance(p, list) or len(p) != 2 or not all(isinstance(x, int | float) and abs(x) < 1e12 for x in p):
+            raise BadInput(f"how {code} becomes points is not said")
+        pairs.append((float(p[0]), float(p[1])))
+    return Counts(code, value_function(Shape(shape), pairs), _number(of, "weight", 0, 1e6))
+
+
+def _buyer(of: Mapping[str, Any], left_out: Mapping[str, str], scheme: tuple[Counts, ...]) -> Buyer:
+    weights = of.get("weights")
+    if not isinstance(weights, dict):
+        raise BadInput("the weights of a buyer are missing")
+    codes = {c.code for c in scheme}
+    kept = {str(code): _number(weights, code, 0, 1e6) for code in weights if code in codes}
+    month = None if of.get("prints_month") is None else _number(of, "prints_month", 1e-3, 1e6)
+    return Buyer(_text(of, "name"), kept, month, left_out)

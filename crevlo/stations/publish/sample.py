@@ -1,0 +1,231 @@
+"""Sections of what stands behind the figures: sample, conditions, departures, safety, disclosure, prices, methods."""
+
+import uuid
+from collections import Counter
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from crevlo.core.evidence import Evidence
+from crevlo.core.success import Outcome
+from crevlo.stations.bench import Bench
+from crevlo.stations.figures.study import StudyFigures
+from crevlo.stations.inspect.score import revealed
+from crevlo.stations.library.instrument import instrument_out
+from crevlo.stations.protocol import Conditions, Policies
+from crevlo.stations.publish.document import Block, Fact, Facts, Points, Table, Words
+from crevlo.stations.receive.unit import disclose
+from crevlo.store.study import ProtocolDeviation
+
+_CARE = "Safety checks are those of the bench on the day. The maker's instructions, local codes and licensed practice come first."
+
+
+def facts_of_sample(bench: Bench) -> list[Fact]:
+    runs = [r for tries in bench.runs.values() for r in tries if r.outcome]
+    hours = sum(r.printed_s / 3600 for r in runs)
+    readings = sum(len(row.values) for rows in bench.values.values() for row in rows)
+    failed = [r for r in runs if r.outcome is Outcome.FAILED]
+    causes = Counter(r.cause.value for r in failed if r.cause)
+    said = ", ".join(f"{cause} {n}" for cause, n in sorted(causes.items()))
+    return [
+        Fact(name="Machines", value=_machines(bench)),
+        Fact(name="Attempts", value=f"{len(runs)} on {len(bench.jobs)} planned prints" if bench.jobs else "none planned"),
+        Fact(name="Failed", value=f"{len(failed)} ({said or 'cause not recorded'})" if failed else "none"),
+        Fact(name="Rejected afterwards", value=_rejected(bench)),
+        Fact(name="Printing time", value=f"{hours:.1f} h"),
+        Fact(name="Specimens", value=_specimens(bench)),
+        Fact(name="Readings", value=f"{readings} that count" if readings else "none yet"),
+    ]  # fmt: skip
+
+
+def sample(inputs: StudyFigures) -> list[Block]:
+    bench = inputs.bench
+    rows = []
+    for entry in bench.units:
+        runs = [r for r in bench.runs_of(entry.unit_id) if r.outcome]
+        good = sum(r.outcome is Outcome.DONE and r.id not in bench.rejections for r in runs)
+        hours = sum(r.printed_s / 3600 for r in runs)
+        role = "control" if entry.is_control else ""
+        rows.append([entry.unit.name, role, str(len(bench.jobs_of(entry.unit_id))), str(len(runs)), str(good), f"{hours:.1f}"])  # fmt: skip
+    blocks: list[Block] = [Facts(rows=facts_of_sample(bench))]
+    if rows:
+        columns = ["Machine", "Role", "Planned prints", "Attempts", "Good", "Hours"]
+        blocks.append(Table(caption="Attempts by machine", columns=columns, rows=rows))
+    return blocks + ([Points(items=inputs.apart)] if inputs.apart else [])
+
+
+def _machines(bench: Bench) -> str:
+    units, models = len(bench.units), len({u.unit.model_id for u in bench.units})
+    if units == models:
+        return f"{units}, one unit each" if units else "none"
+    return f"{models} model{'' if models == 1 else 's'}, {units} units"
+
+
+def _rejected(bench: Bench) -> str:
+    causes = Counter(r.cause.value for r in bench.rejections.values())
+    return ", ".join(f"{n} ({cause})" for cause, n in sorted(causes.items())) or "none"
+
+
+def _specimens(bench: Bench) -> str:
+    if not bench.specimens:
+        return "none yet"
+    if bench.study.entered_from:
+        return f"{len(bench.specimens)}, not blind: entered afterwards from {bench.study.entered_from}"
+    return f"{len(bench.specimens)}, blind codes"
+
+
+def conditions(session: Session, inputs: StudyFigures) -> list[Block]:
+    bench = inputs.bench
+    if bench.protocol is None:
+        return []
+    protocol, policies = bench.protocol, Policies(**bench.protocol.policies)
+    said = []
+    for arm in protocol.arms:
+        lines = "; ".join(
+            f"{line.copies} × {line.artifact.name}, version {line.artifact.number}, from {line.spool.colour} "
+            f"{line.spool.material}, spool {line.spool.code}"
+            + (f", and spool {line.second_spool.code}" if line.second_spool else "")
+            for line in arm.lines
+            if line.spool
+        )
+        slicing = (
+            "common slicer, matched settings"
+            if arm.slicing == "common"
+            else "each maker's own slicer and stock profile"
+        )
+        tuned = ", tuned after the stock results" if arm.tuning == "tuned" else ""
+        name = arm.name if len(protocol.arms) > 1 else "Prints"
+        said.append(Fact(name=name, value=lines or "nothing"))
+        said.append(
+            Fact(
+                name=f"{name}: conditions",
+                value="; ".join([slicing + tuned, *Conditions(**arm.conditions).words]),
+            )
+        )
+    said += [
+        Fact(name="Readings", value=f"{protocol.repeats} of every face"),
+        Fact(name="Counts against a machine", value=", ".join(policies.counted_causes)),
+        Fact(name="Material", value=f"{policies.material}, {policies.drying}"),
+        Fact(name="Protocol", value=_protocol(bench)),
+    ]
+    if bench.study.revealed_at:
+        blind = revealed(session, bench.study.id)
+        said.append(
+            Fact(
+                name="Blind codes",
+                value=f"{blind.follows} of {len(blind.specimens)} follow from the secret {blind.secret}, opened at the "
+                f"reveal. {blind.rule}",
+            )
+        )
+    return [Facts(rows=said)]
+
+
+def _protocol(bench: Bench) -> str:
+    protocol = bench.protocol
+    assert protocol is not None
+    frozen = ""
+    if protocol.frozen_at and protocol.freeze_recorded_at:
+        frozen = f", frozen {protocol.frozen_at:%d %B %Y}"
+        if (protocol.freeze_recorded_at - protocol.frozen_at).days:
+            frozen += f" (entered {protocol.freeze_recorded_at:%d %B %Y})"
+    return f"version {protocol.number}{frozen}; order shuffled with seed {bench.study.seed}"
+
+
+def departures(session: Session, bench: Bench) -> list[Block]:
+    rows = session.scalars(
+        select(ProtocolDeviation)
+        .where(ProtocolDeviation.study_id == bench.study.id)
+        .order_by(ProtocolDeviation.recorded_at)
+    ).all()
+    several = bench.protocol is not None and len(bench.protocol.arms) > 1
+    arms = {arm.id: f", {arm.name}" for arm in bench.protocol.arms} if bench.protocol and several else {}
+    jobs: dict[uuid.UUID | None, str] = {
+        j.id: f"{j.unit.name}, {bench.artifacts[j.artifact_id].name} {j.copy}{arms.get(j.arm_id, '')}"
+        for j in bench.jobs
+    }
+    items = [f"{jobs.get(d.job_id, 'the study')}: {d.what}. {d.reason}" for d in rows]
+    return [Points(items=items)] if items else [Words(words="None recorded.")]
+
+
+def safety(bench: Bench) -> list[Block]:
+    found = [f"{u.unit.name}: {words}" for u in bench.units for words in bench.records[u.unit_id].on_record]
+    blocks: list[Block] = (
+        [Points(items=found)] if found else [Words(words="No failed check, hazard or repair on record.")]
+    )
+    unchecked = [u.unit.name for u in bench.units if bench.safe(u.unit_id) is None]
+    if unchecked:
+        blocks.append(Words(words=f"Not all safety checks are done on: {', '.join(unchecked)}.", strong=True))
+    return [*blocks, Words(words=_CARE)]
+
+
+def disclosures(bench: Bench) -> tuple[list[str], list[str]]:
+    """How each machine was obtained, and of which that is not recorded."""
+    said, missing = [], []
+    for entry in bench.units:
+        sentence = disclose(entry.unit, bench.price_of(entry.unit_id))
+        if sentence:
+            said.append(sentence)
+        else:
+            missing.append(f"{entry.unit.name}: how it was obtained is not recorded.")
+    return said, missing
+
+
+def prices(bench: Bench) -> list[Block]:
+    rows = []
+    for entry in bench.units:
+        price = bench.price_of(entry.unit_id)
+        if price.paid is None and price.day_price is None:
+            continue
+        stated = f"{price.stated_on:%d %b %Y}" if price.stated_on else "–"
+        day = "–"
+        if price.day_price is not None:
+            on = f", {price.day_price_on:%d %b %Y}" if price.day_price_on else ""
+            day = f"{price.day_price:.2f}{on}"
+        paid = "–" if price.paid is None else f"{price.paid:.2f}"
+        rows.append([entry.unit.name, price.currency, paid, f"{price.upgrades:.2f}", stated, day])
+    blocks: list[Block] = []
+    if rows:
+        columns = ["Machine", "Currency", "Paid", "Upgrades", "Stated on", "Price elsewhere"]
+        blocks.append(Table(caption="Machines", columns=columns, rows=rows))
+    used = {j.spool_id for j in bench.jobs}
+    spools = [
+        [s.code, f"{s.maker} {s.material}, {s.colour}", f"{s.price_per_kg:.2f} {s.currency}/kg", f"{s.priced_on:%d %b %Y}" if s.priced_on else "day not recorded"]
+        for s in sorted(bench.spools.values(), key=lambda s: s.code)
+        if s.id in used
+    ]  # fmt: skip
+    if spools:
+        blocks.append(Table(caption="Filament", columns=["Spool", "What", "Price", "Of the day"], rows=spools))
+    return blocks
+
+
+def _used(evidence: Evidence) -> set[str]:
+    """Codes of the instruments that anything was read with."""
+    runs = [run for machine in evidence.machines.values() for run in machine.runs]
+    keys = {run.meter for run in runs} | {level.meter for run in runs for level in run.levels}
+    keys |= {level.meter for machine in evidence.machines.values() for level in machine.idle}
+    keys |= {r.instrument for run in runs if run.specimen for r in run.specimen.readings}
+    return {evidence.instruments[key].code for key in keys if key is not None and key in evidence.instruments}
+
+
+def methods(inputs: StudyFigures) -> list[Block]:
+    bench, study = inputs.bench, inputs.bench.study
+    used, rows = _used(inputs.evidence), []
+    for i in sorted((i for i in bench.instruments.values() if i.code in used), key=lambda i: (i.kind, i.code)):
+        out = instrument_out(i)
+        when = f"{out.calibrated_on:%d %b %Y}" if out.calibrated_on else "not on record"
+        rows.append([f"{i.kind.value} {i.code}", f"{i.resolution:g} {i.unit}", f"{i.u_calibration:g} {i.unit}", f"{i.repeatability:g} {i.unit}", when])  # fmt: skip
+    said = [
+        "Sizes: mean of the readings of a face, with the calibration of the instrument as an error that all machines share.",
+        "Figures of a machine: mean over its copies, then over what every machine prints; the spread of copies is pooled over machines where it is alike. ± and ranges are at 95 %.",
+        "Noise at 1 m: level less background, by distance. Success: good of all attempts that count, with its Beta interval.",
+        f"Cost: {study.tariff_per_kwh:g} {study.currency}/kWh, {study.wage_per_h:g} {study.currency}/h of labour, "
+        f"{study.labour_min:g} min a plate and {study.failed_labour_min:g} min a failed one, "
+        f"{100 * study.loss_fraction:.0f} % of a failed plate's time and filament lost, {study.life_h:g} h of life, "
+        f"upkeep {study.upkeep_per_h:g} {study.currency}/h.",
+        f"Draws are seeded with {study.seed}: the same entries give the same chances again.",
+    ]
+    blocks: list[Block] = [Points(items=said)]
+    if rows:
+        columns = ["Instrument", "Step", "Calibration u", "Repeatability", "Calibrated"]
+        blocks.append(Table(caption="Instruments", columns=columns, rows=rows))
+    return blocks

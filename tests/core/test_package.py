@@ -1,0 +1,392 @@
+"""Open data packages: evidence goes out and comes back the same, changes are found, and what is made to do harm is refused."""
+
+import dataclasses
+import io
+import json
+import math
+import random
+import struct
+import zipfile
+from dataclasses import replace
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from crevlo.core.artifacts.shelf import DESIGNS
+from crevlo.core.estimate import BadInput, Estimate, NotDetermined
+from crevlo.core.evaluations import EVALUATIONS
+from crevlo.core.evidence import (
+    Basis,
+    Evidence,
+    Instrument,
+    Key,
+    Level,
+    LineOf,
+    Machine,
+    Reading,
+    Run,
+    Specimen,
+    Unit,
+)
+from crevlo.core.figure import central
+from crevlo.core.noise import NoiseState
+from crevlo.core.package import archive
+from crevlo.core.package.archive import Package, packed, unpacked
+from crevlo.core.package.evidence import Names, evidence_of, tables_of
+from crevlo.core.package.layouts import BY_NAME, LAYOUTS
+from crevlo.core.package.pooled import Bench, together
+from crevlo.core.package.tables import Field, Layout, Type, from_csv, to_csv
+from crevlo.core.package.verdicts import Buyer, Counts, Figures, figure_rows, ranking_rows, told_to
+from crevlo.core.package.verify import verify
+from crevlo.core.ranking.value import Shape, linear
+from crevlo.core.success import DEFAULT_COUNTED, Cause, Outcome
+
+FEATURES = {f.code: f for f in DESIGNS["SB"].build().features}
+CALIPER: dict[Key, Instrument] = {
+    "c": Instrument("C-1", "caliper", 0.01, 0.012, 0.008),
+    "m": Instrument("W-1", "power meter", 0.1, 1.0, 0.5),
+}
+
+
+def bench_of(machines: dict[str, float], seed: int, copies: int = 3, apart: float = 0.0) -> Evidence:
+    """Machines by name with what they differ in; `apart` is this bench's own way, the same for all of its machines."""
+    rng = np.random.default_rng(seed)
+
+    def one(name: str, n: int) -> Run:
+        off = 0.02 * machines[name] + 0.05
+        readings = tuple(
+            Reading(f.code, round(f.nominal + off + float(rng.normal(0, 0.01)), 2), "c") for f in FEATURES.values() if f.kind.value == "length"
+        )  # fmt: skip
+        failed = n == 0 and machines[name] > 1.5
+        return Run(
+            "L", f"{name}{n}", Outcome.FAILED if failed else Outcome.DONE, 2 + machines[name] + apart + float(rng.normal(0, 0.05)),
+            cause=Cause.MACHINE if failed else None, configuration="c1", stated_s=7000.0, kwh=0.3 + float(rng.normal(0, 0.01)), meter="m",
+            levels=(Level(NoiseState.PRINTING, 50 + machines[name], 25.0, 1.0, True, None, None),),
+            specimen=None if failed else Specimen(FEATURES, readings, severities={"r": {"stringing": 1 + n % 2, "blobs": 0}}),
+        )  # fmt: skip
+
+    return Evidence(
+        {n: Machine(tuple(one(n, k) for k in range(copies)), "c1", unit=Unit(paid=300.0 + 10 * v, setup_next_s=(60.0,), sheet={"tools": 1.0})) for n, v in machines.items()},
+        {"L": LineOf("Step block", FEATURES)}, CALIPER, Basis(0.3, 18, 6, 10, 0.5, 4000, 0.05), DEFAULT_COUNTED,
+    )  # fmt: skip
+
+
+def names_of(evidence: Evidence, control: str = "") -> Names:
+    return Names(
+        {k: (f"M{n}", str(k), k == control) for n, k in enumerate(evidence.machines, 1)},
+        {"L": ("Some maker's", "artifacts/SB-1.stl")},
+    )
+
+
+def read(tables) -> dict:
+    return {layout.name: from_csv(layout, to_csv(layout, tables.get(layout.name, ()))) for layout in LAYOUTS}
+
+
+COUNTS = (
+    Counts("off.mean", linear(0.2, 0.0), 30),
+    Counts("time", linear(8, 1), 40),
+    Counts("cost", linear(20, 1), 20),
+    Counts("success", linear(50, 100), 10),
+)
+
+
+def package_of(evidence: Evidence, control: str = "") -> Package:
+    tables: dict = read(tables_of(evidence, names_of(evidence, control)))
+    figures = Figures(evidence_of(tables))
+    tables["figures"] = figure_rows(figures)
+    names: dict[Key, str] = {f"M{n}": str(k) for n, k in enumerate(evidence.machines, 1) if k != control}
+    buyers, rankings = [], []
+    for buyer in (Buyer("A school", {"time": 5.0}, 40.0), Buyer("A van", {}, None, {"M1": "too wide"})):
+        told = told_to(buyer, figures, names, COUNTS, 7, 2000)
+        rankings += ranking_rows(buyer, told)
+        buyers.append({"name": buyer.name, "weights": dict(buyer.weights), "prints_month": buyer.prints_month,
+                       "headline": told.ranking.verdict.headline, "must_haves": []})  # fmt: skip
+    tables |= {"rankings": rankings, "readings_log": []}
+    criteria = [
+        {
+            "code": c.code,
+            "weight": c.weight,
+            "shape": Shape.LINEAR.value,
+            "points": [list(p) for p in c.function.points],
+        }
+        for c in COUNTS
+    ]
+    about = {"seed": 7, "draws": 2000, "currency": "EUR"}
+    return Package(
+        "A bench's lamps", about, {"criteria": criteria, "buyers": buyers}, tables, {"report.md": b"# Words\n"}
+    )
+
+
+# out and back
+
+
+@given(
+    st.dictionaries(st.sampled_from(["Mesa", "Sparrow", "Twin", "Solo"]), st.floats(0, 3), min_size=1),
+    st.integers(0, 99),
+)
+@settings(max_examples=12)
+def test_evidence_goes_out_as_tables_and_tells_the_same_when_it_is_back(
+    machines: dict[str, float], seed: int
+) -> None:
+    evidence = bench_of(machines, seed)
+    back = evidence_of(read(tables_of(evidence, names_of(evidence))))
+    called = {f"M{n}": k for n, k in enumerate(evidence.machines, 1)}
+    for evaluation in EVALUATIONS:
+        if any(evaluation.takes(line.features) for line in evidence.lines.values()):
+            before, after = evaluation.of_machines(evidence).figures, evaluation.of_machines(back).figures
+            for code in before:
+                for there, here in called.items():
+                    one, other = before[code][here], after[code][there]
+                    assert type(one) is type(other)
+                    if not isinstance(one, NotDetermined):
+                        assert central(other) == pytest.approx(central(one), rel=1e-12, abs=1e-12)
+
+
+def test_every_field_of_the_evidence_has_its_column() -> None:
+    """A field that is added to the evidence and not to the tables would be lost without a word."""
+    held = {
+        Run: BY_NAME["runs"], Level: BY_NAME["levels"], Reading: BY_NAME["readings"], Instrument: BY_NAME["instruments"],
+    }  # fmt: skip
+    elsewhere = {"levels", "line", "specimen", "job"}
+    for kind, layout in held.items():
+        columns = {f.name for f in layout.fields}
+        assert {f.name for f in dataclasses.fields(kind)} - columns - elsewhere == set(), kind
+
+
+@given(
+    st.lists(
+        st.fixed_dictionaries(
+            {
+                "s": st.text(st.characters(codec="utf-8", exclude_characters="\r\x00"), max_size=20),
+                "n": st.one_of(st.none(), st.floats(-1e14, 1e14)),
+                "i": st.one_of(st.none(), st.integers(-(10**14), 10**14)),
+                "b": st.one_of(st.none(), st.booleans()),
+            }
+        ),
+        max_size=6,
+    )
+)
+def test_rows_come_back_as_they_went(rows: list[dict]) -> None:
+    layout = Layout("t", "", (Field("s", Type.STRING), Field("n", Type.NUMBER), Field("i", Type.INTEGER), Field("b", Type.BOOLEAN)))  # fmt: skip
+    assert from_csv(layout, to_csv(layout, rows)) == rows
+
+
+# worked out again
+
+
+def test_a_package_holds_and_every_change_of_it_is_found() -> None:
+    package = unpacked(packed(package_of(bench_of({"Mesa": 0.2, "Sparrow": 1.0, "Orrin": 2.0}, 3), "Orrin")))
+    assert verify(package).holds
+    assert verify(package).says.startswith("Worked out again from the package alone: ")
+
+    def changed(table: str, at: int, **cells) -> Package:
+        rows = [dict(r) for r in package.tables[table]]
+        rows[at] |= cells
+        return replace(package, tables={**package.tables, table: rows})
+
+    known = next(n for n, r in enumerate(package.tables["figures"]) if r["quantity"] == "time")
+    cases = {
+        "a figure": changed("figures", known, value=package.tables["figures"][known]["value"] * 1.0001),
+        "an interval": changed("figures", known, low=0.0),
+        "a reading": changed("readings", 0, value=package.tables["readings"][0]["value"] + 0.3),
+        "an hour": changed("runs", 2, hours=1.0),
+        "a price": changed("machines", 0, paid=1.0),
+        "a failure": changed("runs", 1, outcome="failed", cause="machine"),
+        "a place": changed("rankings", 0, rank=2),
+        "points": changed("rankings", 0, low=1.0),
+        "a weight": replace(package, scheme={**package.scheme, "criteria": [{**c, "weight": 1} for c in package.scheme["criteria"]]}),
+        "a verdict": replace(package, scheme={**package.scheme, "buyers": [{**b, "headline": "Solo"} for b in package.scheme["buyers"]]}),
+        "a row less": replace(package, tables={**package.tables, "figures": package.tables["figures"][1:]}),
+        "a row twice": replace(package, tables={**package.tables, "figures": [*package.tables["figures"], package.tables["figures"][0]]}),
+        "a buyer unasked": changed("rankings", 0, buyer="Nobody"),
+    }  # fmt: skip
+    assert [name for name, of in cases.items() if verify(of).holds] == []
+
+
+def test_what_contradicts_itself_is_refused_in_words() -> None:
+    package = package_of(bench_of({"Mesa": 0.2, "Sparrow": 1.0}, 3))
+
+    def with_(table: str, **cells) -> Package:
+        return replace(
+            package,
+            tables={**package.tables, table: [{**package.tables[table][0], **cells}, *package.tables[table][1:]]},
+        )
+
+    cases = {
+        "no artifact that is listed": with_("runs", line="L9"),
+        "a machine “M9” that is not listed": with_("runs", machine="M9"),
+        "feature or an instrument that is not listed": with_("readings", feature="Q7"),
+        "“melted” is not known under “outcome”": with_("runs", outcome="melted"),
+        "a number is missing under “hours”": with_("runs", hours=None),
+        "no figure that this program knows": replace(package, scheme={**package.scheme, "criteria": [{**package.scheme["criteria"][0], "code": "charm"}]}),
+        "“seed” is missing": replace(package, about={"draws": 2000, "currency": "EUR"}),
+        "“draws” is missing or no number": replace(package, about={**package.about, "draws": 10**9}),
+    }  # fmt: skip
+    for words, of in cases.items():
+        with pytest.raises(BadInput, match=words):
+            verify(of)
+
+
+# made to do harm
+
+
+def _zip(entries: dict[str, bytes], **marks) -> bytes:
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as made:
+        for path, content in entries.items():
+            info = zipfile.ZipInfo(path)
+            info.external_attr = marks.get("attr", 0)
+            made.writestr(info, content, zipfile.ZIP_DEFLATED)
+    return out.getvalue()
+
+
+def _entries(content: bytes) -> dict[str, bytes]:
+    with zipfile.ZipFile(io.BytesIO(content)) as made:
+        return {n: made.read(n) for n in made.namelist()}
+
+
+GOOD = packed(package_of(bench_of({"Mesa": 0.2, "Sparrow": 1.0}, 3)))
+
+
+def _marked_anew(entries: dict[str, bytes]) -> bytes:
+    """The entries with checksums that fit, so that what is in them is looked at."""
+    descriptor = json.loads(entries["datapackage.json"])
+    for r in descriptor["resources"]:
+        if r["path"] in entries:
+            r |= archive._mark(entries[r["path"]])
+    return _zip({**entries, "datapackage.json": json.dumps(descriptor).encode()})
+
+
+def _harmful() -> dict[str, bytes]:
+    entries = _entries(GOOD)
+    runs = entries["data/runs.csv"].decode()
+    head, first, *rest = runs.splitlines()
+    deep = b"[" * 5000 + b"]" * 5000
+    return {
+        "out of its folder": _zip({**entries, "../../etc/x": b"x"}),
+        "from the root": _zip({**entries, "/etc/x": b"x"}),
+        "a drive": _zip({**entries, "C:x": b"x"}),
+        "backslashes": _zip({**entries, "..\\x": b"x"}),
+        "a link": _zip(entries, attr=0o120777 << 16),
+        "not listed": _zip({**entries, "extra.txt": b"x"}),
+        "wrong checksum": _zip({**entries, "data/runs.csv": (runs + "\n").encode()}),
+        "no descriptor": _zip({k: v for k, v in entries.items() if k != "datapackage.json"}),
+        "descriptor no JSON": _zip({**entries, "datapackage.json": b"{"}),
+        "descriptor a list": _zip({**entries, "datapackage.json": b"[]"}),
+        "descriptor deep": _zip({**entries, "datapackage.json": deep}),
+        "descriptor long": _zip({**entries, "datapackage.json": b" " * 3_000_000 + b"{}"}),
+        "scheme deep": _marked_anew({**entries, "scheme.json": deep}),
+        "scheme empty": _marked_anew({**entries, "scheme.json": b"{}"}),
+        "scheme infinite": _marked_anew({**entries, "scheme.json": entries["scheme.json"].replace(b"30", b"Infinity", 1)}),
+        "scheme huge number": _marked_anew({**entries, "scheme.json": entries["scheme.json"].replace(b"30", b"1e400", 1)}),
+        "a bomb": _marked_anew({**entries, "report.md": b"\0" * 600_000_000}),
+        "a table bomb": _marked_anew({**entries, "data/runs.csv": b"a" * 90_000_000}),
+        "column gone": _marked_anew({**entries, "data/runs.csv": runs.replace("hours", "ours", 1).encode()}),
+        "column twice": _marked_anew({**entries, "data/runs.csv": runs.replace("kwh", "hours", 1).encode()}),
+        "a short row": _marked_anew({**entries, "data/runs.csv": "\n".join([head, first[:20], *rest]).encode()}),
+        "no number": _marked_anew({**entries, "data/runs.csv": runs.replace("7000.0", "much", 1).encode()}),
+        "not a number": _marked_anew({**entries, "data/runs.csv": runs.replace("7000.0", "nan", 1).encode()}),
+        "beyond all": _marked_anew({**entries, "data/runs.csv": runs.replace("7000.0", "1e300", 1).encode()}),
+        "not UTF-8": _marked_anew({**entries, "data/runs.csv": b"\xff\xfe" + runs.encode()}),
+        "a long cell": _marked_anew({**entries, "data/runs.csv": (head + "\n" + "x" * 50_000).encode()}),
+        "an open quote": _marked_anew({**entries, "data/runs.csv": (head + '\n"').encode()}),
+        "too many files": _zip({**{f"f{n}": b"" for n in range(5001)}}),
+        "nothing": b"",
+        "no zip": b"PK\x03\x04" + b"x" * 400,
+        "cut off": GOOD[: len(GOOD) // 2],
+    }  # fmt: skip
+
+
+@pytest.fixture(scope="module")
+def harmful() -> dict[str, bytes]:
+    return _harmful()
+
+
+def test_packages_made_to_do_harm_are_refused_in_words(harmful: dict[str, bytes]) -> None:
+    for name, content in harmful.items():
+        with pytest.raises(BadInput) as refused:
+            verify(unpacked(content))
+        assert len(str(refused.value)) > 10, name
+
+
+def test_damaged_packages_are_refused_and_never_end_otherwise() -> None:
+    """Two hundred of them: bytes turned, cut and doubled, and numbers of the zip's own directory made up."""
+    rng = random.Random(11)
+    for _ in range(200):
+        made = bytearray(GOOD)
+        match rng.randrange(4):
+            case 0:
+                for _ in range(rng.randint(1, 8)):
+                    made[rng.randrange(len(made))] ^= 1 << rng.randrange(8)
+            case 1:
+                at = rng.randrange(len(made))
+                del made[at : at + rng.randint(1, 3000)]
+            case 2:
+                at = rng.randrange(len(made))
+                made[at:at] = made[at : at + rng.randint(1, 500)]
+            case 3:
+                # Sizes and places in the directory at its end.
+                at = len(made) - rng.randint(22, 1500)
+                made[at : at + 4] = struct.pack("<I", rng.choice([0, 1, 2**31 - 1, 2**32 - 1, rng.randrange(2**32)]))
+        try:
+            found = verify(unpacked(bytes(made)))
+        except BadInput:
+            continue
+        # A turned bit that nobody reads.
+        assert found.holds
+
+
+# several benches
+
+
+def bench(name: str, machines: dict[str, float], seed: int, **more) -> Bench:
+    evidence = bench_of(machines, seed, **more)
+    return Bench(name, evidence, {n: n for n in machines}, "Orrin", {"L": "Step block (SB-1)"}, "EUR")
+
+
+def test_benches_are_pooled_against_their_control_whatever_their_own_ways() -> None:
+    truth = {"Mesa": 0.5, "Sparrow": 1.2, "Orrin": 1.0}
+    # Each bench takes some hours more for all of its machines: that cancels.
+    benches = [bench(f"B{n}", truth, n, apart=0.7 * n) for n in range(4)]
+    agreed = together(benches)
+    rows = {(r.machine, r.quantity.code): r for r in agreed.rows}
+    time = rows["Mesa", "time"]
+    assert not isinstance(time.mean, NotDetermined)
+    assert abs(time.mean.mean.value - -0.5) <= time.mean.mean.expanded
+    assert [o.bench for o in time.of] == ["B0", "B1", "B2", "B3"]
+    assert "below Orrin" in time.says
+    assert all(r.machine != "Orrin" for r in agreed.rows)
+
+
+@given(st.integers(0, 10_000))
+@settings(max_examples=15)
+def test_benches_that_differ_are_said_to(seed: int) -> None:
+    base = {"Mesa": 0.5, "Orrin": 1.0}
+    odd = bench("Odd", {"Mesa": 2.5, "Orrin": 1.0}, seed)
+    agreed = together([bench("A", base, seed + 1), bench("B", base, seed + 2), odd])
+    time = next(r for r in agreed.rows if r.quantity.code == "time")
+    assert not isinstance(time.mean, NotDetermined)
+    assert time.mean.tau > 0.3
+    assert time.mean.i2_percent > 50
+    assert "differ beyond their errors" in time.says
+    apart = [o.apart.value for o in time.of if isinstance(o.apart, Estimate)]
+    assert min(apart) <= time.mean.mean.value <= max(apart)
+    assert math.isfinite(time.mean.mean.expanded)
+
+
+def test_benches_without_a_common_ground_are_not_pooled() -> None:
+    a = bench("A", {"Mesa": 0.5, "Orrin": 1.0}, 1)
+    for wrong, words in (
+        ([a], "two benches"),
+        ([a, replace(a, name="B", control="Mesa")], "different controls"),
+        ([a, replace(a, name="B", control="")], "B has no control"),
+        ([a, replace(a, name="B", artifacts={"L": "Comb (CC-1)"})], "no artifact in common"),
+    ):
+        with pytest.raises(BadInput, match=words):
+            together(wrong)
+    # Money of two currencies is not taken together.
+    agreed = together([a, replace(bench("B", {"Mesa": 0.5, "Orrin": 1.0}, 2), currency="CHF")])
+    assert agreed.rows
+    assert not [r for r in agreed.rows if r.quantity.unit == "money"]
