@@ -82,6 +82,14 @@ def make(
     return study
 
 
+def print_again(client: Client, study: str, turned: Mapping[str, Turned]) -> None:
+    """Freezes a draft and has all of it printed, measured and scored."""
+    client.send("POST", f"/api/studies/{study}/freeze", {"frozen_at": _ago(days=9)})
+    made_by = _print(client, study, turned)
+    _measure(client, study, made_by)
+    _inspect(client, study, made_by)
+
+
 def _ago(**span: float) -> str:
     return (datetime.now(UTC) - timedelta(**span)).isoformat()
 

@@ -26,6 +26,7 @@ from crevlo.api import (
     ingest,
     inspect,
     library,
+    life,
     measure,
     others,
     people,
@@ -144,6 +145,7 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         publish,
         reader,
         others,
+        life,
         afterwards,
         ingest,
     ):

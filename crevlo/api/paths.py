@@ -167,6 +167,10 @@ class BallotPath(BaseModel):
     ballot_id: uuid.UUID
 
 
+class UnitPath(BaseModel):
+    unit_id: uuid.UUID
+
+
 class PackagePath(BaseModel):
     package_id: uuid.UUID
 

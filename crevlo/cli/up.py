@@ -179,7 +179,7 @@ def enter_demo(
     reach: "Callable[[], httpx.Client]", password: str, say: Callable[[str], None] = lambda _: None
 ) -> list[dict[str, str]]:
     """Enters the demo study through the HTTP API; gives the simulated devices to start beside it."""
-    from crevlo.sim import last_words, notebook, plates
+    from crevlo.sim import afterwards, last_words, notebook, plates
     from crevlo.sim.client import Client
     from crevlo.sim.demo import SEED, Demo
     from crevlo.sim.pieces import Pieces
@@ -197,6 +197,8 @@ def enter_demo(
     plates.play(reviewer, demo.spool, demo.brick, SEED + 11)
     say("saying the last words")
     last_words.say(reviewer, demo.study)
+    say("publishing a first look")
+    afterwards.go_on(reviewer, demo.study)
     return demo.devices
 
 

@@ -107,11 +107,13 @@ class Run:
 
 @dataclass(frozen=True, slots=True)
 class Unit:
-    """What belongs to one machine whatever it prints: money in the study's currency, handling in s, features present."""
+    """What belongs to one machine whatever it prints: money in the study's currency, handling in s, features present;
+    `upkeep_per_h` where its own log says it, else that of the basis counts."""
 
     paid: float | NotDetermined = field(default_factory=lambda: NotDetermined("the price paid, at Receive"))
     upgrades: float = 0.0
     residual: float = 0.0
+    upkeep_per_h: float | None = None
     setup_first_s: tuple[float, ...] = ()
     setup_next_s: tuple[float, ...] = ()
     warm_up_s: tuple[float, ...] = ()

@@ -39,7 +39,7 @@ from crevlo.stations.study import LineKey, current_protocol, get_study, line_of,
 from crevlo.store.inspection import Duel
 from crevlo.store.machine import ArtifactVersion, Check, Configuration, FeatureRow, Instrument, SafetyCheck, Spool
 from crevlo.store.reading import Rejection
-from crevlo.store.record import AssemblyStep, FeatureWorth, ModelFeature, UnitMeasure
+from crevlo.store.record import AssemblyStep, FeatureWorth, LogEntry, ModelFeature, UnitMeasure
 from crevlo.store.run import NoiseReading, Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolDeviation, ProtocolVersion, Study, StudyUnit
 
@@ -237,6 +237,22 @@ class Bench:
     def prices(self) -> dict[uuid.UUID, Price]:
         """By unit, as they count in this study."""
         return prices_of(self._ask, self.study.id, self._unit_ids)
+
+    @cached_property
+    def upkeep(self) -> dict[uuid.UUID, tuple[list[Money], float]]:
+        """By unit what its log says that upkeep cost, and the most hours it tells; of units whose log tells both."""
+        newer = aliased(LogEntry)
+        costs: dict[uuid.UUID, list[Money]] = defaultdict(list)
+        hours: dict[uuid.UUID, float] = {}
+        for row in self._ask.scalars(
+            select(LogEntry).outerjoin(newer, newer.supersedes_id == LogEntry.id)
+            .where(LogEntry.unit_id.in_(self._unit_ids), newer.id.is_(None))
+        ):  # fmt: skip
+            if row.cost is not None and row.currency:
+                costs[row.unit_id].append(Money(row.cost, row.currency, row.at.date()))
+            if row.hours:
+                hours[row.unit_id] = max(row.hours, hours.get(row.unit_id, 0.0))
+        return {unit: (paid, hours[unit]) for unit, paid in costs.items() if unit in hours}
 
     @cached_property
     def measures(self) -> dict[uuid.UUID, list[UnitMeasure]]:

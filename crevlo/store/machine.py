@@ -29,6 +29,7 @@ class Model(Editable, Base):
     tools: Mapped[int] = mapped_column(default=1)
     enclosed: Mapped[bool] = mapped_column(default=False)
     sheet: Mapped[dict[str, Any]] = mapped_column(server_default=text("'{}'::jsonb"))
+    added_at: Mapped[datetime] = recorded_at()
     __table_args__ = (
         CheckConstraint("length(name) between 1 and 80", name="name_length"),
         CheckConstraint("bed_x_mm > 0 and bed_y_mm > 0 and height_mm > 0", name="volume_positive"),
@@ -49,6 +50,7 @@ class Unit(Editable, Base):
     disclosure: Mapped[str] = mapped_column(server_default="")
     first_power_on: Mapped[datetime | None]
     label: Mapped[str] = mapped_column(default="", server_default="")
+    return_by: Mapped[date | None]
     model: Mapped[Model] = relationship(lazy="joined")
 
     @property

@@ -1,7 +1,7 @@
 """What is recorded of a unit from its box on: contents, assembly, measurements, log; claims and worths; spools weighed."""
 
 import uuid
-from datetime import datetime
+from datetime import date, datetime
 from enum import StrEnum
 
 from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint, text
@@ -170,6 +170,24 @@ class LogEntry(Identified, Base):
         CheckConstraint("hours >= 0 and cost >= 0", name="not_negative"),
         CheckConstraint("kind = 'hours' or length(words) > 0", name="says_what"),
         CheckConstraint("kind <> 'hours' or hours is not null", name="hours_given"),
+    )
+
+
+class PricePoint(Identified, Base):
+    """What a model cost somewhere on a day; never changed, a later statement for the same day is a newer row."""
+
+    __tablename__ = "price_point"
+    model_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("model.id"), index=True)
+    price: Mapped[float]
+    currency: Mapped[str]
+    priced_on: Mapped[date]
+    source: Mapped[str]
+    person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
+    recorded_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (
+        CheckConstraint("price >= 0", name="price_not_negative"),
+        CheckConstraint("currency ~ '^[A-Z]{3}$'", name="currency_code"),
+        CheckConstraint("length(source) between 1 and 200", name="has_source"),
     )
 
 

@@ -25,6 +25,8 @@ class Study(Editable, Base):
     created_at: Mapped[datetime] = recorded_at()
     entered_from: Mapped[str] = mapped_column(default="", server_default="")
     revealed_at: Mapped[datetime | None]
+    # Its machines print again what that revision rests on.
+    retest_of: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("report_revision.id", use_alter=True))
     tariff_per_kwh: Mapped[float] = mapped_column(default=0.31)
     wage_per_h: Mapped[float] = mapped_column(default=18)
     labour_min: Mapped[float] = mapped_column(default=6)
@@ -32,6 +34,7 @@ class Study(Editable, Base):
     loss_fraction: Mapped[float] = mapped_column(default=0.5)
     life_h: Mapped[float] = mapped_column(default=4000)
     upkeep_per_h: Mapped[float] = mapped_column(default=0.05)
+    upkeep_from_log: Mapped[bool] = mapped_column(default=False, server_default=text("false"))
     units: Mapped[list["StudyUnit"]] = relationship(order_by="StudyUnit.position", lazy="selectin")
     __table_args__ = (
         CheckConstraint("length(title) between 1 and 120", name="title_length"),

@@ -15,6 +15,7 @@ import openpyxl
 import pytest
 from pypdf import PdfReader
 
+from crevlo.api import reader
 from crevlo.api.reader import MOST_A_MINUTE
 from crevlo.core.estimate import BadInput
 from crevlo.core.package.archive import packed, unpacked
@@ -273,6 +274,8 @@ def test_a_readers_page_ranks_by_the_readers_weights_from_what_was_frozen_and_cl
 
 
 def test_readers_who_ask_like_a_program_wait(bench: Bench, client: Client) -> None:
+    # Other tests ask from the same address.
+    reader._asked.clear()
     study = make(client, {"Mesa": Turned(), "Sparrow": Turned()})
     kept = revision(publish(client, study), 1)
     key = revision(client.send("POST", f"/api/revisions/{kept['id']}/reader-page", {}), 1)["reader_key"]

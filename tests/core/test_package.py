@@ -20,6 +20,7 @@ from crevlo.core.evaluations import EVALUATIONS
 from crevlo.core.evidence import (
     Basis,
     Evidence,
+    Filament,
     Instrument,
     Key,
     Level,
@@ -68,7 +69,7 @@ def bench_of(machines: dict[str, float], seed: int, copies: int = 3, apart: floa
         )  # fmt: skip
 
     return Evidence(
-        {n: Machine(tuple(one(n, k) for k in range(copies)), "c1", unit=Unit(paid=300.0 + 10 * v, setup_next_s=(60.0,), sheet={"tools": 1.0})) for n, v in machines.items()},
+        {n: Machine(tuple(one(n, k) for k in range(copies)), "c1", unit=Unit(paid=300.0 + 10 * v, setup_next_s=(60.0,), sheet={"tools": 1.0}), filament={"L": Filament(1, 20, 1, 0.5)}) for n, v in machines.items()},
         {"L": LineOf("Step block", FEATURES)}, CALIPER, Basis(0.3, 18, 6, 10, 0.5, 4000, 0.05), DEFAULT_COUNTED,
     )  # fmt: skip
 

@@ -97,6 +97,11 @@ const routes = root.addChildren([
   }),
   createRoute({
     getParentRoute: () => root,
+    path: "/machine/$unitId",
+    component: lazyRouteComponent(() => import("./life"), "MachinePage"),
+  }),
+  createRoute({
+    getParentRoute: () => root,
     path: "/packages",
     component: lazyRouteComponent(() => import("./others"), "PackagesPage"),
   }),

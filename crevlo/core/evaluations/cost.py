@@ -78,7 +78,8 @@ def _plate(evidence: Evidence, machine: Machine, kwh: Figure, hours: Figure) -> 
     return CostInputs(
         price=machine.unit.paid, upgrades=machine.unit.upgrades, residual=machine.unit.residual,
         life_h=hours_of_life(basis, hours.value * material.parts),
-        upkeep_per_h=basis.upkeep_per_h, parts_per_plate=material.parts, part_g=material.part_g, purge_g=material.waste_g,
+        upkeep_per_h=basis.upkeep_per_h if machine.unit.upkeep_per_h is None else machine.unit.upkeep_per_h,
+        parts_per_plate=material.parts, part_g=material.part_g, purge_g=material.waste_g,
         material_per_kg=material.per_kg, energy_kwh=kwh.value * material.parts, tariff_per_kwh=basis.tariff_per_kwh,
         hours=hours.value * material.parts, labour_min=basis.labour_min, wage_per_h=basis.wage_per_h,
         success=_plain_chance(counted),

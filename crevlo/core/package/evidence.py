@@ -135,7 +135,7 @@ def _machine(called: str, names: tuple[str, str, bool], machine: Machine, number
     (paid, paid_needs), (base, base_needs) = _either(unit.paid), _either(unit.worth_base)
     return {
         "machine": called, "name": names[1], "control": names[2], "main": numbered("C", machine.main), "paid": paid,
-        "paid_needs": paid_needs, "upgrades": unit.upgrades, "residual": unit.residual, "worth_base": base,
+        "paid_needs": paid_needs, "upgrades": unit.upgrades, "residual": unit.residual, "upkeep_per_h": unit.upkeep_per_h, "worth_base": base,
         "worth_base_needs": base_needs,
         "worth_needs": unit.worth_present.needs if isinstance(unit.worth_present, NotDetermined) else "",
     }  # fmt: skip
@@ -364,7 +364,7 @@ def _unit_of(row: Row, amounts: Iterable[Row]) -> Unit:
             times[what].append(value)
     needs = _s(row, "worth_needs")
     return Unit(
-        paid=_known(row, "paid"), upgrades=_n(row, "upgrades"), residual=_n(row, "residual"),
+        paid=_known(row, "paid"), upgrades=_n(row, "upgrades"), residual=_n(row, "residual"), upkeep_per_h=_opt(row, "upkeep_per_h"),
         setup_first_s=tuple(times["setup_first_s"]), setup_next_s=tuple(times["setup_next_s"]), warm_up_s=tuple(times["warm_up_s"]),
         worth_base=_known(row, "worth_base"),
         worth_present=NotDetermined(needs) if needs else tuple(times["worth"]),

@@ -13,7 +13,7 @@ LAYOUTS: tuple[Layout, ...] = (
     _of("machines", "Machines of the study; what is said of money is in the study's currency.",
         Field("machine", S), Field("name", S), Field("control", B, about="printed alongside to anchor the others"),
         Field("main", S, about="the configuration that its figures are of"), Field("paid", N, "money"), Field("paid_needs", S),
-        Field("upgrades", N, "money"), Field("residual", N, "money"), Field("worth_base", N, "money"), Field("worth_base_needs", S),
+        Field("upgrades", N, "money"), Field("residual", N, "money"), Field("upkeep_per_h", N, "money", "an hour, where its own log says it"), Field("worth_base", N, "money"), Field("worth_base_needs", S),
         Field("worth_needs", S, about="why worth of features is not known")),
     _of("amounts", "What else belongs to a machine: times by hand in s, worth of features, scores by rubrics, lines of its maker's sheet.",
         Field("machine", S), Field("what", S), Field("of", S), Field("value", N)),

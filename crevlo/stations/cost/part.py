@@ -51,6 +51,9 @@ class CostBasis(Shape):
     loss_fraction: float = Field(ge=0, le=1)
     life_h: float = Field(gt=0, le=1e6)
     upkeep_per_h: float = Field(ge=0, le=10000)
+    upkeep_from_log: bool = Field(
+        default=False, description="of machines whose log tells costs and hours, in place of it"
+    )
 
 
 class Material(Shape):

@@ -44,7 +44,7 @@ def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part:
             Input(name="Hours", amount=f"{given.hours:.2f} h", note="mean of the good prints"),
             Input(name="Price paid and upgrades", amount=f"{given.price:.0f} + {given.upgrades:.0f} {currency}", note="Receive"),
             Input(name="Residual", amount=f"{given.residual:.0f} {currency}", note="Receive"),
-            Input(name="Life and upkeep", amount=f"{given.life_h:.0f} h, {given.upkeep_per_h:.2f} {currency}/h", note="cost basis")]),
+            Input(name="Life and upkeep", amount=f"{given.life_h:.0f} h, {given.upkeep_per_h:.2f} {currency}/h", note="cost basis, or its own log")]),
         "labour": ("minutes / 60 · wage", [
             Input(name="Labour", amount=f"{given.labour_min:.0f} min", note="cost basis"),
             Input(name="Wage", amount=f"{given.wage_per_h:.2f} {currency}/h", note="cost basis")]),

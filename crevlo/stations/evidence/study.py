@@ -99,9 +99,12 @@ def unit_of(bench: Bench, unit_id: uuid.UUID) -> Unit:
     stated = [price.money(amount) for amount in (price.paid or 0.0, price.upgrades, price.residual)]
     paid = money(stated) if price.paid is not None else NotDetermined("the price paid, at Receive")
     base = money([worth.base] if worth.base else [])
+    spent = bench.upkeep.get(unit_id) if bench.study.upkeep_from_log else None
+    kept_up = money(spent[0]) if spent else None
     parts = (0.0, 0.0, 0.0) if isinstance(paid, NotDetermined) else paid
     return Unit(
         paid=paid if isinstance(paid, NotDetermined) else parts[0], upgrades=parts[1], residual=parts[2],
+        upkeep_per_h=sum(kept_up) / spent[1] if spent and isinstance(kept_up, tuple) else None,
         setup_first_s=times(MeasureKind.SETUP_FIRST) or ((assembled,) if assembled else ()),
         setup_next_s=times(MeasureKind.SETUP_AGAIN), warm_up_s=times(MeasureKind.WARM_BOTH),
         worth_base=base if isinstance(base, NotDetermined) else sum(base),

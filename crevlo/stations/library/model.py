@@ -94,7 +94,11 @@ def add_model(session: Session, given: NewModel) -> ModelOut:
     model = Model(**given.model_dump())
     session.add(model)
     session.flush()
-    return ModelOut(**plain_row(model))
+    return model_out(model)
+
+
+def model_out(model: Model, units: int = 0) -> ModelOut:
+    return ModelOut.model_validate(plain_row(model) | {"units": units}, extra="ignore")
 
 
 def change_model(session: Session, model_id: uuid.UUID, given: ChangedModel) -> ModelOut:
@@ -106,7 +110,7 @@ def change_model(session: Session, model_id: uuid.UUID, given: ChangedModel) -> 
     if other:
         raise Refused(f"There is already a model called {given.name}.")
     change(session, model, given.version, given.model_dump(exclude={"version", "id"}))
-    return ModelOut(**plain_row(model))
+    return model_out(model)
 
 
 def _sheet(m: Model) -> Sheet:

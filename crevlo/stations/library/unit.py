@@ -32,6 +32,8 @@ def nth_unit(session: Session, model_id: uuid.UUID, number: int) -> Unit:
     first = first_unit(session, model_id)
     if number == 1:
         return first
+    # One after the other: two who open the next unit at once open one.
+    session.scalars(select(Model.id).where(Model.id == model_id).with_for_update()).one()
     units = list(session.scalars(select(Unit).where(Unit.model_id == model_id).order_by(Unit.mark)))
     if number <= len(units):
         return units[number - 1]

@@ -6,10 +6,9 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.lookalike import lookalikes
 from crevlo.core.material import USUAL
-from crevlo.stations.kit.change import plain_row
 from crevlo.stations.kit.shape import Shape
 from crevlo.stations.library.instrument import InstrumentOut, instrument_out
-from crevlo.stations.library.model import LookalikeOut, ModelOut, _sheet
+from crevlo.stations.library.model import LookalikeOut, ModelOut, _sheet, model_out
 from crevlo.stations.library.spool import MaterialOut, SpoolOut
 from crevlo.store.machine import (
     Instrument,
@@ -33,7 +32,7 @@ def library(session: Session) -> Library:
     units = dict(session.execute(select(Unit.model_id, func.count()).group_by(Unit.model_id)).tuples().all())
     models = session.scalars(select(Model).order_by(Model.name)).all()
     return Library(
-        models=[ModelOut(**plain_row(m), units=units.get(m.id, 0)) for m in models],
+        models=[model_out(m, units.get(m.id, 0)) for m in models],
         lookalikes=[LookalikeOut.model_validate(p) for p in lookalikes([_sheet(m) for m in models])],
         spools=[SpoolOut.model_validate(s) for s in session.scalars(select(Spool).order_by(Spool.code))],
         instruments=[instrument_out(i) for i in session.scalars(select(Instrument).order_by(Instrument.code))],

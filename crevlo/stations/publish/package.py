@@ -17,6 +17,7 @@ from crevlo.core.package.layouts import ALL, BY_NAME, LAYOUTS
 from crevlo.core.package.tables import Row, Tables, from_csv, to_csv
 from crevlo.core.package.verdicts import Buyer, Counts, Figures, figure_rows, ranking_rows, told_to
 from crevlo.core.ranking.chances import DRAWS
+from crevlo.core.ranking.gate import GateKind
 from crevlo.core.ranking.value import value_function
 from crevlo.revision import newest
 from crevlo.stations.figures.study import StudyFigures, study_figures
@@ -83,6 +84,13 @@ def freeze(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | None) 
             "buyers": told,
         },
         "csv": {layout.name: to_csv(layout, tables.get(layout.name, ())) for layout in ALL},
+        # Beside what a package holds: what a later look at the verdict needs.
+        "units": {called[e.key]: str(e.entry.unit_id) for e in inputs.entrants},
+        "price_limits": {
+            name: min(g.limit for g in b.gates if g.kind is GateKind.PRICE)
+            for name, b in _named(buyers)
+            if any(g.kind is GateKind.PRICE for g in b.gates)
+        },
         "meshes": {_mesh_path(inputs, key): str(key[0]) for key in inputs.compared.lines},
         "protocol": export_protocol(session, study_id).model_dump(mode="json"),
     }  # fmt: skip

@@ -3070,6 +3070,135 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/units/{unit_id}/life": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["life_view_life_units__uuid_unit_id__life_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units/{unit_id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["life_set_return_units__uuid_unit_id__return_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models/{model_id}/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["life_add_price_models__uuid_model_id__prices_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models/{model_id}/price-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["life_add_prices_models__uuid_model_id__price_table_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["life_view_reminders_reminders_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reminders.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["life_calendar_reminders_ics_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/holds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether what was published still holds. */
+        get: operations["life_view_holds_studies__uuid_study_id__holds_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/revisions/{revision_id}/retest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["life_plan_retest_revisions__uuid_revision_id__retest_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/old-benches/file": {
         parameters: {
             query?: never;
@@ -10202,6 +10331,12 @@ export interface components {
             life_h: number;
             /** Upkeep Per H */
             upkeep_per_h: number;
+            /**
+             * Upkeep From Log
+             * @description of machines whose log tells costs and hours, in place of it
+             * @default false
+             */
+            upkeep_from_log?: boolean;
         };
         /** CostPart */
         CostPart: {
@@ -12674,6 +12809,376 @@ export interface components {
              * @default []
              */
             revisions?: string[];
+        };
+        /** MachineLife */
+        MachineLife: {
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /** Version */
+            version: number;
+            /**
+             * Model Id
+             * Format: uuid
+             */
+            model_id: string;
+            /** Name */
+            name: string;
+            /**
+             * How
+             * @description how it was obtained; empty while nobody says
+             */
+            how: string;
+            /** Received On */
+            received_on: string | null;
+            /** Return By */
+            return_by: string | null;
+            /** Loaned */
+            loaned: boolean;
+            /** Hours */
+            hours: number;
+            /** Hours From */
+            hours_from: string;
+            /** Faults */
+            faults: number;
+            /** Per 100H */
+            per_100h: string;
+            /** Stretches */
+            stretches: components["schemas"]["StretchOut"][];
+            /** Trend */
+            trend: string;
+            /** Wear */
+            wear: string[];
+            /** Upkeep */
+            upkeep: string;
+            /** Events */
+            events: components["schemas"]["LifeEvent"][];
+            /** Studies */
+            studies: components["schemas"]["LifeStudy"][];
+            /**
+             * Earlier
+             * @description studies beside those shown
+             */
+            earlier: number;
+            /** Prices */
+            prices: components["schemas"]["PriceOut"][];
+        };
+        /**
+         * LifeEvent
+         * @description Something that happened: an entry of the log, a change of its configuration, a study.
+         */
+        LifeEvent: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** What */
+            what: string;
+            /** Words */
+            words: string;
+            /** Hours */
+            hours: number | null;
+            /** Grave */
+            grave: boolean;
+        };
+        /** LifeFigure */
+        LifeFigure: {
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+        };
+        /** LifeStudy */
+        LifeStudy: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /** Prints */
+            prints: number;
+            /** Good */
+            good: number;
+            /** Hours */
+            hours: number;
+            /** Retest */
+            retest: boolean;
+            /**
+             * Figures
+             * @description what counts in that study
+             */
+            figures: components["schemas"]["LifeFigure"][];
+            /** Said */
+            said: components["schemas"]["LifeFigure"][];
+        };
+        /** PriceOut */
+        PriceOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Price */
+            price: number;
+            /** Currency */
+            currency: string;
+            /**
+             * Priced On
+             * Format: date
+             */
+            priced_on: string;
+            /** Source */
+            source: string;
+            /**
+             * Recorded At
+             * Format: date-time
+             */
+            recorded_at: string;
+        };
+        /** StretchOut */
+        StretchOut: {
+            /** Begins H */
+            begins_h: number;
+            /** Ends H */
+            ends_h: number;
+            /** Faults */
+            faults: number;
+            /**
+             * Low
+             * @description per 100 h, as the others
+             */
+            low: number;
+            /** Median */
+            median: number;
+            /** High */
+            high: number;
+        };
+        /**
+         * ReturnBy
+         * @description When a loaned unit goes back; none: it stays.
+         */
+        ReturnBy: {
+            /** Version */
+            version: number;
+            /**
+             * Return By
+             * @default null
+             */
+            return_by?: string | null;
+        };
+        /**
+         * PriceList
+         * @description The newest day first; of several statements for one day and currency the last counts.
+         */
+        PriceList: {
+            /** Prices */
+            prices: components["schemas"]["PriceOut"][];
+        };
+        /** NewPrice */
+        NewPrice: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Price */
+            price: number;
+            /** Currency */
+            currency: string;
+            /**
+             * Priced On
+             * Format: date
+             */
+            priced_on: string;
+            /**
+             * Source
+             * @description where it was read
+             */
+            source: string;
+        };
+        /**
+         * PriceTable
+         * @description Lines of day, price and perhaps a source, parted by comma, semicolon or tab; the first may be a heading.
+         */
+        PriceTable: {
+            /** Words */
+            words: string;
+            /** Currency */
+            currency: string;
+            /**
+             * Source
+             * @description of lines that name none
+             */
+            source: string;
+        };
+        /** Reminders */
+        Reminders: {
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
+            /** Due */
+            due: components["schemas"]["Reminder"][];
+        };
+        /** Reminder */
+        Reminder: {
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Words */
+            words: string;
+            /**
+             * On
+             * Format: date
+             * @description when it is due
+             */
+            on: string;
+            /** Over */
+            over: boolean;
+            /**
+             * Unit Id
+             * @default null
+             */
+            unit_id: string | null;
+        };
+        /** HoldsView */
+        HoldsView: {
+            /**
+             * Checked At
+             * Format: date-time
+             */
+            checked_at: string;
+            /**
+             * Revisions
+             * @description the newest of each audience whose data were frozen with it
+             */
+            revisions: components["schemas"]["RevisionHeld"][];
+            /** Needs */
+            needs: string;
+        };
+        /** BuyerHeld */
+        BuyerHeld: {
+            /** Buyer */
+            buyer: string;
+            /** Holds */
+            holds: boolean;
+            /** Was */
+            was: string;
+            /** Now */
+            now: string;
+            /** Says */
+            says: string;
+        };
+        /** Drift */
+        Drift: {
+            /**
+             * Study Id
+             * Format: uuid
+             */
+            study_id: string;
+            /** Title */
+            title: string;
+            /**
+             * Begun At
+             * Format: date-time
+             */
+            begun_at: string;
+            /** Units */
+            units: components["schemas"]["DriftOf"][];
+            /** Needs */
+            needs: string;
+        };
+        /** DriftOf */
+        DriftOf: {
+            /**
+             * Unit Id
+             * Format: uuid
+             */
+            unit_id: string;
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: components["schemas"]["DriftRow"][];
+            /** Says */
+            says: string;
+        };
+        /**
+         * DriftRow
+         * @description One figure of one unit, then and now; `drifted` where it differs by more than chance and readings leave.
+         */
+        DriftRow: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Before */
+            before: string;
+            /** Now */
+            now: string;
+            /** Drifted */
+            drifted: boolean;
+            /** Says */
+            says: string;
+        };
+        /** RevisionHeld */
+        RevisionHeld: {
+            /**
+             * Revision Id
+             * Format: uuid
+             */
+            revision_id: string;
+            /** Number */
+            number: number;
+            /** Audience */
+            audience: string;
+            /**
+             * Published At
+             * Format: date-time
+             */
+            published_at: string;
+            /** Holds */
+            holds: boolean;
+            /** Says */
+            says: string;
+            /** Buyers */
+            buyers: components["schemas"]["BuyerHeld"][];
+            /**
+             * Since
+             * @description what changed since and was reckoned with
+             */
+            since: string[];
+            /**
+             * Beside
+             * @description what changed since and is not in the figures
+             */
+            beside: string[];
+            /** Drift */
+            drift: components["schemas"]["Drift"][];
+        };
+        /** RetestMade */
+        RetestMade: {
+            /**
+             * Study Id
+             * Format: uuid
+             */
+            study_id: string;
+        };
+        /** NewRetest */
+        NewRetest: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
         };
         /** OldBenchView */
         OldBenchView: {
@@ -20419,6 +20924,257 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PooledView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    life_view_life_units__uuid_unit_id__life_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineLife"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    life_set_return_units__uuid_unit_id__return_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReturnBy"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineLife"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    life_add_price_models__uuid_model_id__prices_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                model_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPrice"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    life_add_prices_models__uuid_model_id__price_table_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                model_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PriceTable"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    life_view_reminders_reminders_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reminders"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    life_calendar_reminders_ics_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    life_view_holds_studies__uuid_study_id__holds_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoldsView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    life_plan_retest_revisions__uuid_revision_id__retest_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                revision_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRetest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RetestMade"];
                 };
             };
             /** @description Unprocessable Entity */

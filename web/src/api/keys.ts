@@ -39,6 +39,8 @@ export const keys = {
   photos: (id: string, specimenId: string) => ["study", id, "photos", specimenId] as const,
   duels: (id: string, line: number | null) => ["study", id, "duels", line] as const,
   ballots: (id: string) => ["study", id, "ballots"] as const,
+  life: (unitId: string) => ["life", unitId] as const,
+  reminders: ["reminders"] as const,
   packages: (id: string | null = null) => ["packages", id] as const,
   reader: (key: string, ...more: readonly unknown[]) => ["reader", key, ...more] as const,
   ballot: (key: string) => ["ballot", key] as const,

@@ -4,6 +4,7 @@ import { type FormEvent, useState } from "react";
 import { api, newId, unwrap } from "../api/client";
 import { keys } from "../api/keys";
 import { useMe, useStudies } from "../api/queries";
+import { Reminders } from "../life/reminders";
 import { Field, Skeleton, Trouble } from "../parts/bits";
 import { CurrencyField } from "../parts/form/currency";
 import { Shell } from "./shell";
@@ -47,6 +48,7 @@ export function StudiesPage() {
             <Link to="/packages" className="button w-full justify-center text-center">
               {text.otherBenches}
             </Link>
+            <Reminders />
           </div>
         )}
       </div>

@@ -10,6 +10,8 @@ import { text } from "./text";
 type BasisField = keyof typeof text.fields;
 const FIELDS = Object.keys(text.fields) as BasisField[];
 
+type Values = Omit<Schemas["CostBasis"], "version">;
+
 function typedFrom(basis: Schemas["CostBasis"]): Record<BasisField, string> {
   return Object.fromEntries(FIELDS.map((f) => [f, String(basis[f])])) as Record<BasisField, string>;
 }
@@ -18,22 +20,27 @@ function typedFrom(basis: Schemas["CostBasis"]): Record<BasisField, string> {
 export function Basis({ studyId, view, may }: { studyId: string; view: Schemas["CostView"]; may: boolean }) {
   const [typed, setTyped] = useState(() => typedFrom(view.basis));
   const [undo, setUndo] = useState<Schemas["CostBasis"] | null>(null);
-  const changed = FIELDS.some((f) => Number(typed[f]) !== view.basis[f]);
+  const [fromLog, setFromLog] = useState(view.basis.upkeep_from_log);
+  const changed =
+    FIELDS.some((f) => Number(typed[f]) !== view.basis[f]) || fromLog !== view.basis.upkeep_from_log;
   const save = useChange(studyId, keys.part(studyId, "cost"), (body: Schemas["CostBasis"]) =>
     unwrap(api.PUT("/api/studies/{study_id}/cost", { params: { path: { study_id: studyId } }, body })),
   );
-  const send = (values: Record<BasisField, number>, version: number) =>
+  const send = (values: Values, version: number) =>
     save.mutate(
       { ...values, version },
       {
         onSuccess: (next) => {
           setUndo(view.basis);
           setTyped(typedFrom(next.basis));
+          setFromLog(next.basis.upkeep_from_log);
         },
       },
     );
-  const mine = () =>
-    Object.fromEntries(FIELDS.map((f) => [f, Number(typed[f])])) as Record<BasisField, number>;
+  const mine = (): Values => ({
+    ...(Object.fromEntries(FIELDS.map((f) => [f, Number(typed[f])])) as Record<BasisField, number>),
+    upkeep_from_log: fromLog,
+  });
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (changed) send(mine(), view.basis.version);
@@ -59,6 +66,16 @@ export function Basis({ studyId, view, may }: { studyId: string; view: Schemas["
             />
           </Field>
         ))}
+        <label className="flex items-start gap-2 text-small">
+          <input
+            type="checkbox"
+            className="mt-0.5"
+            disabled={!may}
+            checked={fromLog}
+            onChange={(e) => setFromLog(e.target.checked)}
+          />
+          {text.fromLog}
+        </label>
         {conflict ? (
           <Conflict
             error={save.error}
@@ -67,6 +84,7 @@ export function Basis({ studyId, view, may }: { studyId: string; view: Schemas["
             keepMine={() => send(mine(), seenVersion(view.basis.version, save.error))}
             takeTheirs={() => {
               setTyped(typedFrom(view.basis));
+              setFromLog(view.basis.upkeep_from_log);
               save.reset();
             }}
           />

@@ -82,6 +82,7 @@ export const text = {
     life_h: ["Machine life", "h"],
     upkeep_per_h: ["Upkeep", "per h"],
   } as const,
+  fromLog: "Upkeep from each machine's own log, where it tells costs and hours",
   rates: "Rates of exchange",
   ratesHint: (currency: string) =>
     `Amounts in another currency become ${currency} by the latest rate of their day or before. Stated again for a day, the later counts.`,

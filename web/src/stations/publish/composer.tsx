@@ -82,6 +82,7 @@ export function Composer({
               <label className="flex min-w-0 flex-1 items-center gap-2">
                 <input
                   type="checkbox"
+                  className="aria-disabled:opacity-45"
                   checked={at >= 0}
                   aria-disabled={s.always}
                   tabIndex={s.code === here ? 0 : -1}

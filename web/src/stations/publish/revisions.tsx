@@ -7,6 +7,7 @@ import { keys } from "../../api/keys";
 import { useChange, useTake } from "../../api/queries";
 import { day, Field, Trouble } from "../../parts/bits";
 import { Hint } from "../../parts/hint";
+import { Holds } from "./holds";
 import { text } from "./text";
 
 type View = Schemas["PublishView"];
@@ -34,6 +35,7 @@ export function Revisions({
     >
       {may && <NewRevision studyId={studyId} view={view} wish={wish} query={query} />}
       {view.last !== null && <Since view={view} last={view.last} />}
+      <Holds studyId={studyId} may={may} />
       <h2 className="lab pt-3 pb-1">{text.revisions(view.revisions.length)}</h2>
       {view.revisions.length === 0 && <p className="text-ink-2">{text.none}</p>}
       <ol>

@@ -1,5 +1,6 @@
 import { Check } from "@phosphor-icons/react/dist/csr/Check";
 import { X } from "@phosphor-icons/react/dist/csr/X";
+import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import { api, type Schemas, unwrap } from "../../api/client";
 import { keys } from "../../api/keys";
@@ -50,6 +51,9 @@ export default function Receive({ studyId }: { studyId: string }) {
         <span className="chip max-[700px]:hidden">
           <UnitName mark={unit.machine.mark} name={unit.machine.name} />
         </span>
+        <Link to="/machine/$unitId" params={{ unitId: unit.machine.unit_id }} className="chip">
+          {text.wholeLife}
+        </Link>
       </Top>
       <section aria-label={text.units2} className="sheet min-h-0 overflow-y-auto">
         <h2 className="lab px-3 pt-2 pb-1">{text.units(units.length)}</h2>

@@ -100,6 +100,7 @@ export const text = {
   claimedWhileItIs: "Claimed while it is",
   valueInTheUnit: "Value, in the unit of the measurement",
   theMakersWordsAnd: "The maker's words, and where they stand",
+  wholeLife: "Whole life of this machine",
   units2: "Units",
   stepsOfReceiving: "Steps of receiving",
   noPrice: "· no price",

@@ -1,0 +1,1 @@
+"""After the study: what becomes of a unit, what its model costs, and what is due."""
