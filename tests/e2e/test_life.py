@@ -32,7 +32,7 @@ def test_a_price_that_rises_turns_a_verdict_and_a_retest_is_planned(
     prices.get_by_label("Where it was read").first.fill("a shop by post")
     prices.get_by_role("button", name="Add the price").click()
     expect(prices).to_contain_text("620.50 EUR")
-    prices.get_by_text("Many at once").click()
+    prices.locator("summary").click()
     prices.get_by_label(re.compile("^Many at once")).fill("2026-10-01;499\n2026-13-01;480")
     prices.get_by_label("Where it was read").last.fill("a list")
     prices.get_by_role("button", name="Take all lines").click()
