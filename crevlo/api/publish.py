@@ -96,7 +96,7 @@ def list_cards(path: RevisionPath) -> media.CardList:
     return media.list_cards(db(), path.revision_id)
 
 
-@api.get("/revisions/<uuid:revision_id>/cards/<name>.<kind>")
+@api.get("/revisions/<uuid:revision_id>/cards/card-<name>.<kind>")
 @reads(NOT_BLIND)
 def one_card(path: CardPath, query: CardQuery) -> Response:
     made = media.one_card(

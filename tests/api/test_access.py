@@ -19,6 +19,8 @@ ASKED_BY_POST = (
     "/weight-map",
     "/next-best",
     "/leave-out",
+    "/show-notes",
+    "/packages/pool",
 )
 # Everybody's own password and sessions.
 OWN_ACCOUNT = ("/api/sessions/", "/api/session/password")

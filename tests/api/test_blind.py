@@ -63,6 +63,7 @@ def test_every_call_a_rater_can_make_names_no_machine(
         "id": str(uuid.uuid4()), "line": line["number"], "closes_at": soon()})["ballots"][0]  # fmt: skip
     shown = rater.get(f"/api/ballots/{ballot['key']}")
     ids |= {"ballot_id": ballot["id"], "key": ballot["key"], "code": shown["first"]["blind_code"]}
+    ids |= {"package_id": str(uuid.uuid4()), "form": "html", "format": "wide", "name": "verdict", "kind": "png"}
     first = rater.get(f"/api/studies/{played.study}/gauge-studies")["studies"][0]["next"]
     in_gauge = {"id": str(uuid.uuid4()), "part": first["part"], "repeat": 1, "value": first["nominal"]}
     table = {"id": str(uuid.uuid4()), "text": f"code;X2\n{unmeasured['blind_code']};30,02",

@@ -13,10 +13,12 @@ import docx
 import formulas
 import openpyxl
 import pytest
+from PIL import Image
 from pypdf import PdfReader
 
 from crevlo.api import reader
 from crevlo.api.reader import MOST_A_MINUTE
+from crevlo.cli.bring import bring as command_line
 from crevlo.core.estimate import BadInput
 from crevlo.core.package.archive import packed, unpacked
 from crevlo.core.package.verify import study_of, verify
@@ -350,3 +352,42 @@ def test_a_reader_with_nothing_but_the_package_comes_to_the_same(client: Client,
     said = subprocess.run(crevlo, cwd=tmp_path, env=alone, capture_output=True, text=True)
     assert said.returncode == 1
     assert "print time" in said.stdout
+
+
+def test_a_package_is_taken_from_the_command_line_by_who_may(bench: Bench, client: Client) -> None:
+    _, content = package_of(client, "Theirs", Mesa=Turned(minutes=54), Solo=Turned())
+    with pytest.raises(BadInput, match="no reviewer has the address"):
+        command_line(bench.url, content, "rater@bench.example", "")
+    title, says = command_line(bench.url, content, "Reviewer@bench.example", "The bench across the river")
+    assert (title, says.endswith("All are as published.")) == ("Theirs", True)
+    [found] = client.get("/api/packages")["packages"]
+    assert (found["bench"], found["control"], found["holds"]) == ("The bench across the river", "Orrin", True)
+
+
+def test_a_report_of_pieces_shows_them_side_by_side_once_they_are_revealed(client: Client) -> None:
+    study = make(client, {"Mesa": Turned(), "Sparrow": Turned(minutes=90)})
+    for line in client.get(f"/api/studies/{study}/inspect")["specimens"]:
+        picture = io.BytesIO()
+        Image.new("RGB", (900, 600), (40, 90, 70)).save(picture, "JPEG")
+        client.send("PUT", f"/api/specimens/{line['id']}/photos", content=picture.getvalue(), id=new(), caption="")
+    assert "data:image" not in got(client, f"/api/studies/{study}/draft.html").decode()
+    revealed(client, study)
+    kept = revision(publish(client, study), 1)
+    html = got(client, f"/api/revisions/{kept['id']}/report.html").decode()
+    assert html.count('<img src="data:image/jpeg') == 2
+    assert len(docx.Document(io.BytesIO(got(client, f"/api/revisions/{kept['id']}/report.docx"))).inline_shapes) == 2
+    package = unpacked(got(client, f"/api/revisions/{kept['id']}/package.zip"))
+    assert [p for p in package.files if p.startswith("photos/")] == ["photos/01.jpg", "photos/02.jpg"]
+    names = [c["name"] for c in client.get(f"/api/revisions/{kept['id']}/cards")["cards"]]
+    assert (names[0], "pieces-1" in names) == ("verdict", True)
+    zipped = got(client, f"/api/revisions/{kept['id']}/cards-tall.zip")
+    with zipfile.ZipFile(io.BytesIO(zipped)) as archive:
+        listed = archive.namelist()
+        assert [n for n in listed if n.endswith(".svg")] == [f"{k:02d}-{name}.svg" for k, name in enumerate(names, 1)]
+        for name in listed:
+            if name.endswith(".png"):
+                card = Image.open(io.BytesIO(archive.read(name)))
+                assert card.size == (1080, 1920)
+                # Without its ground its corners are clear.
+                assert ("clear" in name) == (card.convert("RGBA").getpixel((1079, 1000))[3] == 0)
+        assert "CHAPTERS" in archive.read("show-notes.txt").decode()

@@ -29,7 +29,7 @@ def said(client: Client, study: str) -> str:
     parts = [
         view["verdict"]["headline"], view["verdict"]["evidence"], view["flips_words"], view["cells_words"],
         *(f["words"] for f in view["flips"]), *(d for s in view["standings"] for d in s["doubts"]), cost["sentence"],
-        cost["certainty"], *publish["missing"], *(f"{x['name']} {x['value']}" for x in publish["sample"]),
+        cost["certainty"], *(m["words"] for m in publish["missing"]), *(f"{x['name']} {x['value']}" for x in publish["sample"]),
         re.sub(r"<style>.*?</style>", "", report, flags=re.S),
     ]  # fmt: skip
     return "\n".join(parts)

@@ -221,6 +221,9 @@ def test_two_units_of_a_model_are_told_apart_and_one_can_take_anothers_place(cli
     apart = client.get(f"/api/studies/{study}/compare", first=mesa, second=unit)
     assert "units of Mesa: what differs here is the unit, not the design" in both["how"]
     assert "units of" not in apart["how"]
+    assert client.get(f"/api/studies/{study}/results")["units"] == [
+        "The 2 units of Mesa cannot be told apart yet: that needs copies of both."
+    ]
     view = client.send(
         "POST", f"/api/studies/{study}/units/{unit}/replacement", {"id": new(), "reason": "bent frame"}
     )

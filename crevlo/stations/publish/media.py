@@ -4,7 +4,7 @@ import io
 import uuid
 import zipfile
 
-from pydantic import Field
+from pydantic import Field, ValidationError
 from sqlalchemy.orm import Session
 
 from crevlo.stations.kit.shape import Missing, Refused, Shape
@@ -78,8 +78,12 @@ def _made(session: Session, revision_id: uuid.UUID) -> tuple[Document, list[Card
     if revision.document is None:
         raise Refused("This revision was published by an earlier version and has no cards. Publish anew.")
     report = Document.model_validate(revision.document)
+    try:
+        ranked = RankView.model_validate(revision.data)
+    except ValidationError:
+        raise Refused("This revision was published by an earlier version and has no cards. Publish anew.") from None
     photos = small_photos(session, [p.photo_id for p in report.pictures()])
-    return report, cards_of(report, RankView.model_validate(revision.data), photos)
+    return report, cards_of(report, ranked, photos)
 
 
 def show_notes(session: Session, revision_id: uuid.UUID, wish: NotesWish) -> ShowNotes:

@@ -166,7 +166,11 @@ def look_through(content: bytes) -> dict[str, Any]:
 
 
 def list_packages(session: Session) -> OtherList:
-    rows = session.scalars(select(OtherPackage).order_by(OtherPackage.imported_at.desc()))
+    of = {name: OtherPackage.found[name] for name in _SHOWN}
+    rows = session.execute(
+        select(OtherPackage.id, OtherPackage.title, OtherPackage.bench, OtherPackage.imported_at, *of.values())
+        .order_by(OtherPackage.imported_at.desc())
+    )  # fmt: skip
     newest = (
         select(ReportRevision.id, Study.title, ReportRevision.number, ReportRevision.headline)
         .join(Study, Study.id == ReportRevision.study_id)
@@ -175,22 +179,13 @@ def list_packages(session: Session) -> OtherList:
         .distinct(ReportRevision.study_id)
     )
     own = [OwnRevision(id=i, study=t, number=n, headline=h) for i, t, n, h in session.execute(newest)]
-    return OtherList(packages=[_out(r) for r in rows], own=sorted(own, key=lambda o: o.study))
+    return OtherList(
+        packages=[OtherOut(**dict(zip(("id", "title", "bench", "imported_at", *of), r, strict=True))) for r in rows],
+        own=sorted(own, key=lambda o: o.study),
+    )
 
 
-def _fields(row: OtherPackage) -> dict[str, Any]:
-    wanted = ("says", "holds", "machines", "control", "artifacts")
-    return {
-        "id": row.id,
-        "title": row.title,
-        "bench": row.bench,
-        "imported_at": row.imported_at,
-        **{k: row.found[k] for k in wanted},
-    }
-
-
-def _out(row: OtherPackage) -> OtherOut:
-    return OtherOut(**_fields(row))
+_SHOWN = ("says", "holds", "machines", "control", "artifacts")
 
 
 def view_package(session: Session, package_id: uuid.UUID) -> OtherView:
@@ -202,7 +197,7 @@ def view_package(session: Session, package_id: uuid.UUID) -> OtherView:
         if (q := QUANTITIES.get(f["quantity"]))
     ]
     return OtherView(
-        **_fields(row), currency=currency, published=row.found["published"], differences=row.found["differences"],
+        id=row.id, title=row.title, bench=row.bench, imported_at=row.imported_at, **{k: row.found[k] for k in _SHOWN}, currency=currency, published=row.found["published"], differences=row.found["differences"],
         verdicts=[OtherVerdict(**v) for v in row.found["verdicts"]], figures=figures,
     )  # fmt: skip
 

@@ -12,6 +12,7 @@ from typing import Annotated
 
 from pydantic import Field
 from sqlalchemy import select
+from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import Estimate, NotDetermined
@@ -135,9 +136,14 @@ def open_page(session: Session, revision_id: uuid.UUID, person_id: uuid.UUID) ->
         raise Refused(
             "This revision was published by an earlier version and has no data frozen with it. Publish anew."
         )
-    if _open_of(session, revision_id) is None:
-        session.add(ReaderPage(revision_id=revision_id, key=secrets.token_urlsafe(16), person_id=person_id))
-        session.flush()
+    # Two who open it at once open one.
+    session.execute(
+        insert(ReaderPage)
+        .values(
+            id=uuid.uuid4(), revision_id=revision_id, key=secrets.token_urlsafe(16), person_id=person_id, version=1
+        )
+        .on_conflict_do_nothing()
+    )
     return Opened(revisions=list_revisions(session, revision.study_id))
 
 

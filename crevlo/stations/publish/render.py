@@ -161,7 +161,7 @@ def as_docx(report: Document, photos: Photos) -> bytes:
     made.add_heading(_xml(report.headline), 0)
     made.add_paragraph(_xml(report.evidence))
     if report.question:
-        made.add_paragraph(_xml(report.question)).runs[0].italic = True
+        made.add_paragraph().add_run(_xml(report.question)).italic = True
     if report.changed:
         made.add_paragraph(_xml(f"{'Erratum' if report.erratum else 'This revision'}: {report.changed}"))
     for section in _with_pictures(report, photos).sections:
@@ -177,7 +177,7 @@ def _docx_block(made: "Docx", block: Block, photos: Photos) -> None:
     from docx.shared import Cm
 
     if isinstance(block, Words):
-        made.add_paragraph(_xml(block.words)).runs[0].bold = block.strong
+        made.add_paragraph().add_run(_xml(block.words)).bold = block.strong
     elif isinstance(block, Heading):
         made.add_heading(_xml(block.words), 2)
     elif isinstance(block, Points):
@@ -202,7 +202,7 @@ def _docx_block(made: "Docx", block: Block, photos: Photos) -> None:
 def _docx_table(made: "Docx", caption: str, columns: list[str], rows: list[list[str]]) -> None:
     from docx.shared import Pt
 
-    made.add_paragraph(_xml(caption)).runs[0].bold = True
+    made.add_paragraph().add_run(_xml(caption)).bold = True
     table = made.add_table(rows=1 + len(rows), cols=len(columns), style="Table Grid")
     for at, row in enumerate([columns, *rows]):
         # By row: asking a table for one cell walks all of it.

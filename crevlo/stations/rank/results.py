@@ -20,6 +20,7 @@ from crevlo.core.evidence import Evidence, Key
 from crevlo.core.figure import Figure, central
 from crevlo.core.on_line import evidence_on, figures_on_line
 from crevlo.core.statistics import Line
+from crevlo.core.units import between_units
 from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.entrant import By, Entrant, sides_of
 from crevlo.stations.evidence.study import evidence_of
@@ -72,6 +73,7 @@ class ResultsView(Shape):
     every: list[ResultRow] = Field(description="of all prints together, as they are ranked")
     measures: list[str] = Field(description="codes that rows can be looked at by, those that most pieces tell first")
     apart: list[str]
+    units: list[str] = Field(description="of models with several units: how far these differ beyond their copies")
     revealed: bool
     how: str
 
@@ -204,8 +206,42 @@ def _table(inputs: StudyFigures, by: By, references: Sequence[Reference]) -> Res
     return ResultsView(
         by=by, sides=sides_of(bench), columns=[e.mark for e in inputs.entrants], groups=groups, every=_every(inputs, references),
         references=[ReferenceColumn(id=r.id, name=r.name, age=r.age) for r in references],
-        measures=measures, apart=inputs.apart, revealed=bench.study.revealed_at is not None, how=_HOW,
+        measures=measures, apart=inputs.apart, units=_units(inputs) if by is By.MACHINE else [], revealed=bench.study.revealed_at is not None, how=_HOW,
     )  # fmt: skip
+
+
+def _units(inputs: StudyFigures) -> list[str]:
+    """A sentence of each model of which several units print."""
+    models: dict[uuid.UUID, list[Entrant]] = {}
+    for e in inputs.entrants:
+        if e.entry.replaced_by is None:
+            models.setdefault(e.entry.unit.model_id, []).append(e)
+    said = []
+    for of in models.values():
+        if len(of) < 2:
+            continue
+        figures: dict[str, list[Estimate]] = {}
+        for q in QUANTITIES.values():
+            if q.rests is not Rests.UNIT and q.unit != "money" and q.better is not Better.NONE and inputs.has(q.code):
+                mine = [inputs.figure(q.code, e.key) for e in of]
+                figures[q.code] = [f for f in mine if isinstance(f, Estimate)]
+        found = between_units(figures)
+        name = f"The {len(of)} units of {of[0].entry.unit.model.name}"
+        if not found:
+            said.append(f"{name} cannot be told apart yet: that needs copies of both.")
+            continue
+        real = [
+            f"{QUANTITIES[b.code].name.lower()} (by {b.spread * QUANTITIES[b.code].factor:.{QUANTITIES[b.code].digits}f} {QUANTITIES[b.code].unit})"
+            for b in found
+            if b.differs
+        ]
+        if real:
+            said.append(
+                f"{name} differ beyond their copies in {', '.join(real)}; in {len(found) - len(real)} others they do not."
+            )
+        else:
+            said.append(f"{name} differ in none of {len(found)} figures by more than their copies do.")
+    return said
 
 
 _ORDER = (*QUANTITIES, GRAMS.code, WASTE.code)

@@ -2875,14 +2875,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/revisions/{revision_id}/cards/{name}.{kind}": {
+    "/api/revisions/{revision_id}/cards/card-{name}.{kind}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["publish_one_card_revisions__uuid_revision_id__cards__name___kind__get"];
+        get: operations["publish_one_card_revisions__uuid_revision_id__cards_card__name___kind__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -11416,6 +11416,11 @@ export interface components {
             measures: string[];
             /** Apart */
             apart: string[];
+            /**
+             * Units
+             * @description of models with several units: how far these differ beyond their copies
+             */
+            units: string[];
             /** Revealed */
             revealed: boolean;
             /** How */
@@ -20485,7 +20490,7 @@ export interface operations {
             };
         };
     };
-    publish_one_card_revisions__uuid_revision_id__cards__name___kind__get: {
+    publish_one_card_revisions__uuid_revision_id__cards_card__name___kind__get: {
         parameters: {
             query?: {
                 format?: components["schemas"]["CardFormat"];

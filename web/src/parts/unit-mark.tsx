@@ -1,3 +1,5 @@
+import { Link } from "@tanstack/react-router";
+
 const SHAPES = [
   "M6.5 1 12.4 11.6H.6Z",
   "M1 1h11v11H1z",
@@ -26,17 +28,31 @@ export function UnitName({
   name,
   muted = false,
   whole = false,
+  unit,
 }: {
   mark: number;
   name: string;
   muted?: boolean;
   /** A long name goes over several lines instead of being cut. */
   whole?: boolean;
+  /** The unit that it is, whose page it then leads to; not inside a button. */
+  unit?: string;
 }) {
+  const words = <span className={whole ? "break-words" : "truncate"}>{name}</span>;
   return (
     <span className="inline-flex max-w-full min-w-0 items-center gap-1.5" title={name}>
       <Glyph mark={mark} muted={muted} />
-      <span className={whole ? "break-words" : "truncate"}>{name}</span>
+      {unit ? (
+        <Link
+          to="/machine/$unitId"
+          params={{ unitId: unit }}
+          className="min-w-0 truncate decoration-ink-3 hover:underline"
+        >
+          {words}
+        </Link>
+      ) : (
+        words
+      )}
     </span>
   );
 }

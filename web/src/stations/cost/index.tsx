@@ -110,7 +110,7 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
             className="grid grid-cols-[168px_minmax(0,1fr)_140px] items-center gap-x-3 border-t border-rule-2 py-1.25 max-[640px]:grid-cols-[1fr_140px]"
           >
             <span className="font-semibold">
-              <UnitName mark={m.machine.mark} name={m.machine.name} />
+              <UnitName mark={m.machine.mark} name={m.machine.name} unit={m.machine.unit_id} />
               {m.machine.is_control && <span className="lab ml-2">{text.control}</span>}{" "}
               <Departures list={m.departures} />
             </span>

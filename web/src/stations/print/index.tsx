@@ -181,7 +181,11 @@ function Job({
     <>
       <Top>
         <span className="chip max-[760px]:hidden">
-          <UnitName mark={job.data.machine.mark} name={job.data.machine.name} />
+          <UnitName
+            mark={job.data.machine.mark}
+            name={job.data.machine.name}
+            unit={job.data.machine.unit_id}
+          />
           <span className="text-ink-2">
             {job.data.added
               ? text.more.mark(job.data.copy_number, job.data.added)

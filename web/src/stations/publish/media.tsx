@@ -66,7 +66,7 @@ export function Media({
         {cards.data?.cards.map((c) => (
           <li key={c.name} className="grid content-start gap-1">
             <img
-              src={`${of}/cards/${c.name}.png?format=${format}&width=480`}
+              src={`${of}/cards/card-${c.name}.png?format=${format}&width=480`}
               alt={text.card(c.title)}
               width={format === "wide" ? 1920 : 1080}
               height={format === "wide" ? 1080 : 1920}
@@ -85,7 +85,7 @@ export function Media({
                 <a
                   key={kind}
                   className="underline"
-                  href={`${of}/cards/${c.name}.${query}`}
+                  href={`${of}/cards/card-${c.name}.${query}`}
                   aria-label={text.cardIn(c.title, kind)}
                   download
                 >

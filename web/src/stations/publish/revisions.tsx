@@ -249,7 +249,7 @@ function ReaderPage({
         </p>
       ) : (
         may && (
-          <Hint says={text.pageHint}>
+          <Hint says={view.withheld > 0 ? text.pageEarly : text.pageHint}>
             <button
               type="button"
               className="underline"

@@ -56,6 +56,8 @@ export const text = {
   closePage: "Close it",
   page: "Readers see it at",
   pageHint: "No account is needed. Readers move weights and limits; nothing else can be reached from there.",
+  pageEarly:
+    "The machines are not revealed yet: a rater who opens the page could tell them by their figures. No account is needed for it.",
   closeSure: "Closed for good: opened again, it has another address.",
   holds: "Does it still hold?",
   driftIn: (title: string) => `Tested again in “${title}”`,

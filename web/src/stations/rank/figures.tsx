@@ -13,7 +13,12 @@ export function Figures({ view }: { view: Schemas["RankView"] }) {
             <td className="w-[27%]" />
             {view.standings.map((s) => (
               <th key={s.machine.unit_id} scope="col" className="pb-1 pl-3 font-semibold">
-                <UnitName whole mark={s.machine.mark} name={s.machine.name} />
+                <UnitName
+                  whole
+                  mark={s.machine.mark}
+                  name={s.machine.name}
+                  unit={view.by === "machine" ? s.machine.unit_id : undefined}
+                />
               </th>
             ))}
           </tr>

@@ -181,6 +181,9 @@ export function Results({ studyId }: { studyId: string }) {
         </section>
       )}
       <div className="px-4 py-2 text-small text-ink-2">
+        {made.units.map((u) => (
+          <p key={u}>{u}</p>
+        ))}
         {made.apart.map((a) => (
           <p key={a}>{a}</p>
         ))}
