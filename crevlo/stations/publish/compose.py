@@ -12,7 +12,9 @@ from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.entrant import By
 from crevlo.stations.figures.study import StudyFigures, study_figures
+from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing, Refused
+from crevlo.stations.kit.snapshot import state_of
 from crevlo.stations.publish.document import (
     BY_BUYER,
     Bar,
@@ -88,13 +90,35 @@ class SectionKind:
     always: bool = False
 
 
+@dataclass(frozen=True)
+class Composed:
+    """A draft, and what is missing or untrue yet with the station where it is mended."""
+
+    report: Document
+    lacking: list[tuple[str, str]]
+
+
+# A pure function of what a transaction sees: keyed by that, so never stale; lost without harm.
+_known: Kept[Composed] = Kept(24)
+
+
 def compose(
     session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | None, wanted: Sequence[str] | None = None
-) -> Document:
+) -> Composed:
     """A draft for one buyer, or for all where none is named, with the `wanted` sections in their order, or all there are.
 
     Raises Missing for a buyer who is not in the study, Refused for a section that there is not.
     """
+    state = state_of(session)
+    if state is None:
+        return _compose(session, study_id, profile_id, wanted)
+    key = f"{state} {study_id} {profile_id} {wanted}"
+    return _known.get(key, lambda: _compose(session, study_id, profile_id, wanted))
+
+
+def _compose(
+    session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | None, wanted: Sequence[str] | None
+) -> Composed:
     # Figures first: reading them lets go of what the session held before.
     study = study_figures(session, study_id).bench.study
     buyers = buyers_of(session, study_id)
@@ -113,12 +137,13 @@ def compose(
         order += [k.code for k in SECTIONS if k.always and k.code not in order]
         kinds = {code: kinds[code] for code in order}
     sections = [Section(code=k.code, title=k.title, blocks=k.tell(told)) for k in kinds.values()]
-    return Document(
+    report = Document(
         study=study.title, question=study.question,
         audience=f"for {buyers[0].name}" if profile_id is not None else f"for {ALL_BUYERS}",
         headline=headline, evidence=evidence, number=None, erratum=False, composed_at=datetime.now(UTC), changed="",
         sections=[s for s in sections if s.blocks],
     )  # fmt: skip
+    return Composed(report, _lacking(told))
 
 
 def _headline(told: Told) -> tuple[str, str]:
@@ -373,13 +398,6 @@ def _missing(told: Told) -> list[Block]:
         if found
         else [Words(words="No figure, print or reading is missing.")]
     )
-
-
-def missing_of(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | None) -> list[tuple[str, str]]:
-    """What is missing or untrue yet, for the composer, with the station where it is mended."""
-    study_figures(session, study_id)
-    buyers = buyers_of(session, study_id)
-    return _lacking(Told(session, study_id, [b for b in buyers if profile_id in (None, b.id)]))
 
 
 SECTIONS: tuple[SectionKind, ...] = (

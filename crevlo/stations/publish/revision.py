@@ -12,7 +12,7 @@ from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.shape import Missing, Refused, Shape
 from crevlo.stations.kit.snapshot import looking
 from crevlo.stations.publish.changes import SectionChange, changes, say_changes
-from crevlo.stations.publish.compose import ALL_BUYERS, SECTIONS, compose, missing_of
+from crevlo.stations.publish.compose import ALL_BUYERS, SECTIONS, compose
 from crevlo.stations.publish.document import Document, Fact
 from crevlo.stations.publish.package import freeze
 from crevlo.stations.publish.photo_data import small_photos
@@ -90,7 +90,8 @@ class NewRevision(Wish):
 
 
 def view_publish(session: Session, study_id: uuid.UUID, wish: Wish) -> PublishView:
-    draft = compose(session, study_id, wish.profile_id, wish.sections)
+    made = compose(session, study_id, wish.profile_id, wish.sections)
+    draft = made.report
     bench = study_figures(session, study_id).bench
     buyers = buyers_of(session, study_id)
     last = _last(session, study_id, wish.profile_id)
@@ -98,7 +99,7 @@ def view_publish(session: Session, study_id: uuid.UUID, wish: Wish) -> PublishVi
     return PublishView(
         headline=draft.headline, evidence=draft.evidence, audience=next(a for a in audiences if a.id == wish.profile_id),
         audiences=audiences, sections=[SectionOut(code=k.code, title=k.title, always=k.always) for k in SECTIONS],
-        sample=facts_of_sample(bench), disclosures=disclosures(bench)[0], missing=[Lacking(words=w, station=s) for w, s in missing_of(session, study_id, wish.profile_id)],
+        sample=facts_of_sample(bench), disclosures=disclosures(bench)[0], missing=[Lacking(words=w, station=s) for w, s in made.lacking],
         withheld=len(hidden(bench)), since=_since(last, draft), last=last.number if last else None,
         revisions=list_revisions(session, study_id),
     )  # fmt: skip
@@ -106,7 +107,7 @@ def view_publish(session: Session, study_id: uuid.UUID, wish: Wish) -> PublishVi
 
 def draft_form(session: Session, study_id: uuid.UUID, wish: Wish, form: ReportForm) -> bytes:
     """The report of this moment, marked as a draft."""
-    draft = compose(session, study_id, wish.profile_id, wish.sections)
+    draft = compose(session, study_id, wish.profile_id, wish.sections).report
     photos = small_photos(session, [p.photo_id for p in draft.pictures()])
     return rendered(draft, photos, form, lambda: freeze(session, study_id, wish.profile_id))
 
@@ -115,7 +116,7 @@ def publish(session: Session, study_id: uuid.UUID, given: NewRevision, person_id
     """Freezes the report of this moment, with the data behind it, under the next number; earlier revisions stay as they
     were. An erratum says what was wrong in the last revision for the same readers."""
     with looking(session) as seen:
-        draft = compose(seen, study_id, given.profile_id, given.sections)
+        draft = compose(seen, study_id, given.profile_id, given.sections).report
         frozen = freeze(seen, study_id, given.profile_id)
         ranked = view_rank(seen, study_id, WhatIf(profile_id=given.profile_id))
     # One after the other: two who publish at once take two numbers.
