@@ -10,7 +10,6 @@ from crevlo.core.estimate import BadInput
 
 Cell = str | float | int | bool | None
 MOST_ROWS = 2_000_000
-_LONGEST = 20_000
 
 
 class Type(StrEnum):
@@ -45,7 +44,8 @@ Tables = Mapping[str, Sequence[Row]]
 
 def to_csv(layout: Layout, rows: Sequence[Row]) -> str:
     out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
+    # Line ends as RFC 4180 has them: then a text that holds one, of whatever kind, is quoted.
+    writer = csv.writer(out, lineterminator="\r\n")
     writer.writerow([f.name for f in layout.fields])
     writer.writerows([_written(row.get(f.name)) for f in layout.fields] for row in rows)
     return out.getvalue()
@@ -62,7 +62,6 @@ def _written(value: Cell) -> str:
 
 def from_csv(layout: Layout, text: str, most: int = MOST_ROWS) -> list[dict[str, Cell]]:
     """Rows by column. Raises BadInput where columns are missing, a row has another length, or a cell is not of its type."""
-    csv.field_size_limit(_LONGEST)
     rows: list[dict[str, Cell]] = []
     try:
         lines = csv.reader(io.StringIO(text, newline=""), strict=True)

@@ -7,12 +7,11 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from crevlo.core.price_table import read_prices
 from crevlo.stations.kit.clock import has_come
 from crevlo.stations.kit.shape import Currency, Day, Missing, Money, Refused, Shape
 from crevlo.store.machine import Model
 from crevlo.store.record import PricePoint
-
-MOST_LINES = 2000
 
 
 class PriceOut(Shape):
@@ -58,64 +57,21 @@ def add_price(session: Session, model_id: uuid.UUID, given: NewPrice, person_id:
 
 
 def add_prices(session: Session, model_id: uuid.UUID, given: PriceTable, person_id: uuid.UUID) -> PriceList:
-    """All lines or none. Raises Refused naming the first line that cannot be read."""
+    """All lines or none. Raises BadInput naming the first line that cannot be read."""
     _model(session, model_id)
-    for day, price, source in read_prices(given.words):
+    if not given.source.strip():
+        raise Refused("Say where the prices were read.")
+    for line in read_prices(given.words):
+        if not has_come(line.day):
+            raise Refused(f"{line.day:%d %b %Y} has not come yet. Nothing was kept.")
         session.add(
             PricePoint(
-                id=uuid.uuid4(), model_id=model_id, price=price, currency=given.currency, priced_on=day,
-                source=source or given.source.strip(), person_id=person_id,
+                id=uuid.uuid4(), model_id=model_id, price=line.price, currency=given.currency, priced_on=line.day,
+                source=line.source or given.source.strip(), person_id=person_id,
             )
         )  # fmt: skip
     session.flush()
     return PriceList(prices=prices_of(session, {model_id}).get(model_id, []))
-
-
-def read_prices(words: str) -> list[tuple[date, float, str]]:
-    """Day, price and source of every line."""
-    lines = [line for line in words.splitlines() if line.strip()]
-    if len(lines) > MOST_LINES:
-        raise Refused(f"At most {MOST_LINES} lines can be taken at once.")
-    found = []
-    for number, line in enumerate(lines, 1):
-        mark = next((m for m in ("\t", ";", ",") if m in line), None)
-        cells = [c.strip().strip('"').strip() for c in line.split(mark)] if mark else [line.strip()]
-        # A comma may part the cells and the decimals: then a price has two cells.
-        if mark == "," and len(cells) > 2 and cells[1].isdigit() and len(cells[2]) == 2 and cells[2].isdigit():
-            cells[1:3] = [f"{cells[1]}.{cells[2]}"]
-        day, price = _day(cells[0]), _price(cells[1]) if len(cells) > 1 else None
-        if day is None or price is None:
-            if number == 1 and day is None and not any(c.isdigit() for c in line):
-                continue
-            raise Refused(f"Line {number}: “{line.strip()[:60]}” is no day with a price. Nothing was kept.")
-        if not has_come(day):
-            raise Refused(f"Line {number}: {day:%d %b %Y} has not come yet. Nothing was kept.")
-        found.append((day, price, ", ".join(cells[2:])[:200].strip()))
-    if not found:
-        raise Refused("There is no day with a price in it.")
-    return found
-
-
-def _day(cell: str) -> date | None:
-    """As 2026-11-05, or 05.11.2026 with its points: other orders could mean two days."""
-    parts = cell.split("." if "." in cell else "-")
-    try:
-        numbers = [int(p) for p in parts]
-        year, month, day = numbers if "-" in cell else reversed(numbers)
-        made = date(year, month, day)
-    except (ValueError, OverflowError):
-        return None
-    return made if 2000 <= made.year < 2100 else None
-
-
-def _price(cell: str) -> float | None:
-    plain = cell.replace("\u00a0", "").replace(" ", "").strip("€$£")
-    plain = plain.replace(".", "").replace(",", ".") if "," in plain else plain
-    try:
-        value = float(plain)
-    except ValueError:
-        return None
-    return value if 0 <= value <= 1e7 else None
 
 
 def prices_of(session: Session, model_ids: set[uuid.UUID]) -> dict[uuid.UUID, list[PriceOut]]:
