@@ -21,7 +21,7 @@ from crevlo.api.reader import MOST_A_MINUTE
 from crevlo.cli.bring import bring as command_line
 from crevlo.core.estimate import BadInput
 from crevlo.core.package.archive import packed, unpacked
-from crevlo.core.package.verify import study_of, verify
+from crevlo.core.package.verify import published, verify
 from crevlo.sim.client import ApiError, Client
 from crevlo.stations.publish.compose import SECTIONS
 from tests.api.test_stations import finish_and_reveal
@@ -175,7 +175,7 @@ def test_a_package_whose_figure_or_data_was_changed_is_found_out(client: Client)
     assert any("Sparrow, print time" in d for d in differences)
     assert any("Mesa" in d and "rank" in d for d in differences) or any("first chance" in d for d in differences)
     with pytest.raises(BadInput, match="1 to 500 machines"):
-        study_of(replace(package, tables={**package.tables, "machines": []}))
+        published(replace(package, tables={**package.tables, "machines": []}))
 
 
 def test_the_demo_published_for_all_is_worked_out_again_from_its_package(demo_bench: Bench, played: Played) -> None:

@@ -2,6 +2,7 @@
 
 import itertools
 import math
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 
 import numpy as np
@@ -12,9 +13,11 @@ from hypothesis import strategies as st
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.life.clock import hour_clock
 from crevlo.core.life.faults import more_than_before, stretches, trend
-from crevlo.core.life.holds import Change, held
+from crevlo.core.life.holds import Change, Held, held
 from crevlo.core.life.wear import upkeep_per_h, wears
-from crevlo.core.package.verify import study_of
+from crevlo.core.must_haves import MustHave
+from crevlo.core.package.verify import published
+from crevlo.core.ranking.gate import GateKind
 from tests.core.test_package import bench_of, package_of
 
 BEGIN = datetime(2026, 3, 1, 8, tzinfo=UTC)
@@ -111,26 +114,34 @@ def test_what_is_due_first_stands_first_and_is_said() -> None:
 # verdicts
 
 
-STUDY = study_of(package_of(bench_of({"Mesa": 0.1, "Sparrow": 1.6, "Twin": 2.8}, 3)))
+PUBLISHED = published(package_of(bench_of({"Mesa": 0.1, "Sparrow": 1.6, "Twin": 2.8}, 3)))
+
+
+def now(*changes: Change, dearest: float | None = None) -> list[Held]:
+    """With a school that pays no more than `dearest`."""
+    school, *rest = PUBLISHED.buyers
+    if dearest is not None:
+        school = replace(school, must_haves=(*school.must_haves, MustHave(GateKind.PRICE, dearest)))
+    return held(PUBLISHED.study, [school, *rest], changes)
 
 
 def test_a_verdict_holds_while_nothing_changed_and_while_a_change_does_not_matter() -> None:
-    nothing = held(STUDY, [], {})
+    nothing = now()
     assert all(h.holds for h in nothing)
     assert "nothing is known to have changed" in nothing[0].says
-    cheaper = held(STUDY, [Change("M1", "the price of the Mesa fell to 250", paid=250.0)], {})
+    cheaper = now(Change("M1", "the price of the Mesa fell to 250", paid=250.0))
     assert [h.holds for h in cheaper] == [True, True]
 
 
 def test_a_price_beyond_a_buyers_limit_and_what_forbids_a_machine_turn_it_and_are_named() -> None:
     dear = Change("M1", "the price of the Mesa rose to 900", paid=900.0)
     away = Change("M3", "the Twin smoked", out="smoke")
-    school = held(STUDY, [dear, away], {"A school": 400.0})[0]
+    school = now(dear, away, dearest=400.0)[0]
     assert (school.was, school.holds) == ("Mesa", False)
     assert school.now.startswith("Sparrow")
     assert school.by == (dear.words,)
     assert "the price of the Mesa rose to 900. Mesa is left out now." in school.says
-    unlimited = held(STUDY, [dear], {})[0]
+    unlimited = now(dear)[0]
     assert unlimited.was == "Mesa"
 
 
@@ -138,7 +149,7 @@ def test_a_retest_that_found_another_figure_counts_in_its_place() -> None:
     slow = Change(
         "M1", "the Mesa takes 7 h now", figures={"time": Estimate(7.5, 0.05), "off.mean": Estimate(0.25, 0.01)}
     )
-    school = held(STUDY, [slow], {})[0]
+    school = now(slow)[0]
     assert not school.holds
     assert "points" in school.says
     assert math.isfinite(float(school.says.split(" points,")[0].rsplit(" ", 1)[1]))
@@ -148,7 +159,7 @@ def test_a_retest_that_found_another_figure_counts_in_its_place() -> None:
 @settings(max_examples=10)
 def test_a_price_that_rises_never_brings_a_machine_up(price: float) -> None:
     def place(paid: float) -> int:
-        found = held(STUDY, [Change("M2", "price", paid=paid)], {})
+        found = now(Change("M2", "price", paid=paid))
         return int(found[0].now.startswith("Sparrow"))
 
     assert place(price) >= place(price * 1.5)

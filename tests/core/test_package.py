@@ -32,6 +32,7 @@ from crevlo.core.evidence import (
     Unit,
 )
 from crevlo.core.figure import central
+from crevlo.core.must_haves import MustHave
 from crevlo.core.noise import NoiseState
 from crevlo.core.package import archive
 from crevlo.core.package.archive import Package, packed, unpacked
@@ -39,8 +40,10 @@ from crevlo.core.package.evidence import Names, evidence_of, tables_of
 from crevlo.core.package.layouts import BY_NAME, LAYOUTS
 from crevlo.core.package.pooled import Bench, together
 from crevlo.core.package.tables import Field, Layout, Type, from_csv, to_csv
-from crevlo.core.package.verdicts import Buyer, Counts, Figures, figure_rows, ranking_rows, told_to
+from crevlo.core.package.verdicts import Buyer, Figures, Study, figure_rows, must_have_rows, ranking_rows, tell
 from crevlo.core.package.verify import verify
+from crevlo.core.ranking.gate import GateKind, Judged, Standing
+from crevlo.core.ranking.ranking import Criterion
 from crevlo.core.ranking.value import Shape, linear
 from crevlo.core.success import DEFAULT_COUNTED, Cause, Outcome
 
@@ -85,11 +88,11 @@ def read(tables) -> dict:
     return {layout.name: from_csv(layout, to_csv(layout, tables.get(layout.name, ()))) for layout in LAYOUTS}
 
 
-COUNTS = (
-    Counts("off.mean", linear(0.2, 0.0), 30),
-    Counts("time", linear(8, 1), 40),
-    Counts("cost", linear(20, 1), 20),
-    Counts("success", linear(50, 100), 10),
+SCHEME = (
+    Criterion("off.mean", linear(0.2, 0.0), 30),
+    Criterion("time", linear(8, 1), 40),
+    Criterion("cost", linear(20, 1), 20),
+    Criterion("success", linear(50, 100), 10),
 )
 
 
@@ -98,13 +101,21 @@ def package_of(evidence: Evidence, control: str = "") -> Package:
     figures = Figures(evidence_of(tables))
     tables["figures"] = figure_rows(figures)
     names: dict[Key, str] = {f"M{n}": str(k) for n, k in enumerate(evidence.machines, 1) if k != control}
-    buyers, rankings = [], []
-    for buyer in (Buyer("A school", {"time": 5.0}, 40.0), Buyer("A van", {}, None, {"M1": "too wide"})):
-        told = told_to(buyer, figures, names, COUNTS, 7, 2000)
+    study = Study(figures, names, SCHEME, 7, 2000, "EUR")
+    told_to = (
+        Buyer("A school", {"time": 5.0}, 40.0, (MustHave(GateKind.SUCCESS, 0.2), MustHave(GateKind.FIGURE, 1e4, "cost"))),
+        Buyer("A van", {}, None, (MustHave(GateKind.LENGTH, 350),), {
+            (0, m): Judged(Standing.FAILS, "too wide") if m == "M1" else Judged(Standing.OPEN, "nobody measured it") for m in names}),
+    )  # fmt: skip
+    buyers, rankings, must_haves = [], [], []
+    for buyer in told_to:
+        told = tell(study, buyer)
         rankings += ranking_rows(buyer, told)
+        must_haves += must_have_rows(buyer, told)
         buyers.append({"name": buyer.name, "weights": dict(buyer.weights), "prints_month": buyer.prints_month,
-                       "headline": told.ranking.verdict.headline, "must_haves": []})  # fmt: skip
-    tables |= {"rankings": rankings, "readings_log": []}
+                       "headline": told.ranking.verdict.headline, "must_haves": [
+                           {"kind": g.kind.value, "limit": g.limit, "what": g.what, "at_least": g.at_least} for g in buyer.must_haves]})  # fmt: skip
+    tables |= {"rankings": rankings, "must_haves": must_haves, "readings_log": []}
     criteria = [
         {
             "code": c.code,
@@ -112,7 +123,7 @@ def package_of(evidence: Evidence, control: str = "") -> Package:
             "shape": Shape.LINEAR.value,
             "points": [list(p) for p in c.function.points],
         }
-        for c in COUNTS
+        for c in SCHEME
     ]
     about = {"seed": 7, "draws": 2000, "currency": "EUR"}
     return Package(
@@ -188,6 +199,8 @@ def test_a_package_holds_and_every_change_of_it_is_found() -> None:
         return replace(package, tables={**package.tables, table: rows})
 
     known = next(n for n, r in enumerate(package.tables["figures"]) if r["quantity"] == "time")
+    school, van = package.scheme["buyers"]
+    fails = next(n for n, r in enumerate(package.tables["must_haves"]) if r["standing"] == "fails")
     cases = {
         "a figure": changed("figures", known, value=package.tables["figures"][known]["value"] * 1.0001),
         "an interval": changed("figures", known, low=0.0),
@@ -197,6 +210,10 @@ def test_a_package_holds_and_every_change_of_it_is_found() -> None:
         "a failure": changed("runs", 1, outcome="failed", cause="machine"),
         "a place": changed("rankings", 0, rank=2),
         "points": changed("rankings", 0, low=1.0),
+        "a must-have said to be met": changed("must_haves", fails, standing="passes"),
+        "why it is not": changed("must_haves", fails, reason="too loud"),
+        "a limit": replace(package, scheme={**package.scheme, "buyers": [school | {"must_haves": [gate | {"limit": 0.01} for gate in school["must_haves"]]}, van]}),
+        "a must-have left away": replace(package, scheme={**package.scheme, "buyers": [school, van | {"must_haves": []}]}),
         "a weight": replace(package, scheme={**package.scheme, "criteria": [{**c, "weight": 1} for c in package.scheme["criteria"]]}),
         "a verdict": replace(package, scheme={**package.scheme, "buyers": [{**b, "headline": "Solo"} for b in package.scheme["buyers"]]}),
         "a row less": replace(package, tables={**package.tables, "figures": package.tables["figures"][1:]}),
@@ -215,6 +232,10 @@ def test_what_contradicts_itself_is_refused_in_words() -> None:
             tables={**package.tables, table: [{**package.tables[table][0], **cells}, *package.tables[table][1:]]},
         )
 
+    def gates(*made: dict) -> Package:
+        buyers = [b | {"must_haves": list(made)} for b in package.scheme["buyers"]]
+        return replace(package, scheme={**package.scheme, "buyers": buyers})
+
     cases = {
         "no artifact that is listed": with_("runs", line="L9"),
         "a machine “M9” that is not listed": with_("runs", machine="M9"),
@@ -222,6 +243,11 @@ def test_what_contradicts_itself_is_refused_in_words() -> None:
         "“melted” is not known under “outcome”": with_("runs", outcome="melted"),
         "a number is missing under “hours”": with_("runs", hours=None),
         "no figure that this program knows": replace(package, scheme={**package.scheme, "criteria": [{**package.scheme["criteria"][0], "code": "charm"}]}),
+        "a must-have is of no kind": gates({"kind": "charm", "limit": 1, "what": ""}),
+        "“limit” is missing or no number": gates({"kind": "price", "limit": 1e400, "what": ""}),
+        "“glow” is no figure": gates({"kind": "figure", "limit": 1, "what": "glow"}),
+        "does not say how a machine stands": with_("must_haves", standing="perhaps"),
+        "two buyers have the same name": replace(package, scheme={**package.scheme, "buyers": [package.scheme["buyers"][0]] * 2}),
         "“seed” is missing": replace(package, about={"draws": 2000, "currency": "EUR"}),
         "“draws” is missing or no number": replace(package, about={**package.about, "draws": 10**9}),
     }  # fmt: skip

@@ -5,8 +5,7 @@ from dataclasses import dataclass, field, replace
 
 from crevlo.core.evidence import Key
 from crevlo.core.figure import Figure
-from crevlo.core.package.verdicts import Buyer, Figures, Told
-from crevlo.core.package.verify import Study
+from crevlo.core.package.verdicts import Buyer, Figures, Study, Told, tell
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,21 +58,15 @@ class _Changed(Figures):
         return anew
 
 
-def held(study: Study, changes: Sequence[Change], price_limits: Mapping[str, float]) -> list[Held]:
-    """Every buyer's verdict worked out with all changes, and with each alone where it turned. `price_limits` are the buyers'
-    own limits of the price all in, which prices of now are held against."""
+def held(study: Study, buyers: Sequence[Buyer], changes: Sequence[Change]) -> list[Held]:
+    """Every buyer's verdict worked out with all changes, and with each alone where it turned."""
     found = []
-    for buyer in study.buyers:
-        before = study.told(buyer)
-        after = _told(study, buyer, changes, price_limits.get(buyer.name))
+    for buyer in buyers:
+        before, after = tell(study, buyer), _with(study, buyer, changes)
+        same = _same(before, after)
+        by = () if same else tuple(c.words for c in changes if not _same(before, _with(study, buyer, [c])))
         was, now = before.ranking.verdict.headline, after.ranking.verdict.headline
-        by = tuple(
-            c.words
-            for c in changes
-            if not _same(before, after) and not _same(before, _told(study, buyer, [c], price_limits.get(buyer.name)))
-        )
-        says = _says(study, buyer.name, before, after, changes, by)
-        found.append(Held(buyer.name, was, now, _same(before, after), says, by))
+        found.append(Held(buyer.name, was, now, same, _says(study, buyer.name, before, after, changes, by), by))
     return found
 
 
@@ -84,21 +77,10 @@ def _same(before: Told, after: Told) -> bool:
     return (who[0], a.tie, bool(a.first)) == (who[1], b.tie, bool(b.first))
 
 
-def _told(study: Study, buyer: Buyer, changes: Sequence[Change], limit: float | None) -> Told:
-    left_out = dict(buyer.left_out)
-    for change in changes:
-        machine = str(change.machine)
-        if change.out:
-            left_out[machine] = change.out
-        elif change.paid is not None and limit is not None:
-            all_in = change.paid + study.figures.evidence.machines[change.machine].unit.upgrades
-            priced = left_out.get(machine, "").startswith("all in ")
-            if all_in > limit:
-                left_out.setdefault(machine, f"all in {all_in:.0f}, limit {limit:.0f}")
-            elif priced and ";" not in left_out[machine]:
-                del left_out[machine]
+def _with(study: Study, buyer: Buyer, changes: Sequence[Change]) -> Told:
+    """Must-haves that rest on figures are judged by those of now."""
     as_now = replace(study, figures=_Changed(study.figures, changes))
-    return as_now.told(replace(buyer, left_out=left_out))
+    return tell(as_now, buyer, out={c.machine: c.out for c in changes if c.out})
 
 
 def _says(study: Study, buyer: str, before: Told, after: Told, changes: Sequence[Change], by: Sequence[str]) -> str:

@@ -54,9 +54,11 @@ FIGURES = _of("figures", "Every figure as it was published: raw, with both ends 
 RANKINGS = _of("rankings", "What each buyer was told: points with their interval, place, and chance of first place.",
     Field("buyer", S), Field("machine", S), Field("rank", W), Field("low", N, "points"), Field("high", N, "points"),
     Field("first_chance", N), Field("left_out", S, about="why it is not ranked"))  # fmt: skip
+MUST_HAVES = _of("must_haves", "How each machine stands at each buyer's must-haves, by the number of the must-have from 0.",
+    Field("buyer", S), Field("number", W), Field("machine", S), Field("standing", S), Field("reason", S))  # fmt: skip
 LOG = _of("readings_log", "Every reading ever taken, with its corrections and when it was taken.",
     Field("reading", S), Field("specimen", S), Field("machine", S), Field("artifact", S), Field("copy", W), Field("attempt", W), Field("feature", S), Field("repeat", W),
     Field("value", N), Field("unit", S), Field("cannot_because", S), Field("instrument", S), Field("person", S, about="a number, not a name"),
     Field("taken_at", S, about="ISO 8601"), Field("corrects", S), Field("reason", S), Field("note", S))  # fmt: skip
-ALL: tuple[Layout, ...] = (*LAYOUTS, FIGURES, RANKINGS, LOG)
+ALL: tuple[Layout, ...] = (*LAYOUTS, FIGURES, MUST_HAVES, RANKINGS, LOG)
 BY_NAME = {layout.name: layout for layout in ALL}

@@ -5,32 +5,29 @@ from dataclasses import dataclass, field, replace
 
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.evaluations import EVALUATION_OF, EVALUATIONS
+from crevlo.core.evaluations.success import attempts
 from crevlo.core.evidence import Evidence, Key
 from crevlo.core.figure import Figure, central, interval
+from crevlo.core.must_haves import RESTS_ON_FIGURES, MustHave, judge_by_figures
 from crevlo.core.package.tables import Row
 from crevlo.core.ranking.buyer import weights_of_buyer
+from crevlo.core.ranking.gate import Judged, Standing
 from crevlo.core.ranking.ranking import Criterion, Ranking, rank
-from crevlo.core.ranking.value import ValueFunction
 
-
-@dataclass(frozen=True, slots=True)
-class Counts:
-    """One criterion of a scheme: its code, how its raw figure becomes points, and its weight."""
-
-    code: str
-    function: ValueFunction
-    weight: float
+Stated = Mapping[tuple[int, Key], Judged]
+"""What was judged of must-haves that rest on more than figures, by the number of the must-have and the machine."""
 
 
 @dataclass(frozen=True, slots=True)
 class Buyer:
-    """A kind of buyer: own weights by criterion where they differ, prints a month, and which machines a must-have leaves
-    out, by machine, with the reason. Must-haves rest on more than figures, so they stand as they were judged."""
+    """A kind of buyer: own weights by criterion where they differ, prints a month, and must-haves, with how machines stand at
+    those that figures do not tell."""
 
     name: str
     weights: Mapping[str, float] = field(default_factory=dict)
     prints_month: float | None = None
-    left_out: Mapping[str, str] = field(default_factory=dict)
+    must_haves: tuple[MustHave, ...] = ()
+    stated: Stated = field(default_factory=dict)
 
 
 class Figures:
@@ -76,26 +73,68 @@ def figure_rows(figures: Figures) -> list[Row]:
 
 
 @dataclass(frozen=True, slots=True)
-class Told:
-    """What one buyer is told: machines ranked, in the order given to `rank`, and the ranking."""
+class Study:
+    """What a buyer is told from: figures, who is compared (machines by key, with their names), what counts, seed and draws."""
 
+    figures: Figures
+    names: Mapping[Key, str]
+    scheme: tuple[Criterion, ...]
+    seed: int
+    draws: int
+    currency: str
+
+    def weights_of(self, buyer: Buyer) -> dict[str, float]:
+        """By criterion, as they count."""
+        return weights_of_buyer(
+            {c.code: buyer.weights.get(c.code, c.weight) for c in self.scheme}, buyer.prints_month
+        )
+
+
+@dataclass(frozen=True, slots=True)
+class Told:
+    """What one buyer is told: how machines stand at each must-have, which are left out and why, those that are ranked in the
+    order given to `rank`, and the ranking."""
+
+    judged: Mapping[Key, tuple[Judged, ...]]
+    left_out: Mapping[Key, str]
     machines: Sequence[Key]
     ranking: Ranking
 
 
-def told_to(
-    buyer: Buyer, figures: Figures, names: Mapping[Key, str], scheme: Sequence[Counts], seed: int, draws: int,
-    weights: Mapping[str, float] | None = None,
-) -> Told:  # fmt: skip
-    """Ranks for a buyer all of `names` that no must-have leaves out; `weights` in place of the buyer's, as they count."""
-    counted = figures.of_buyer(buyer.prints_month)
-    ranked = [m for m in names if m not in buyer.left_out]
-    base = weights_of_buyer({c.code: buyer.weights.get(c.code, c.weight) for c in scheme}, buyer.prints_month)
-    asked = base if weights is None else weights
-    rows = [[counted.of(c.code, m) for c in scheme] for m in ranked]
-    criteria = [Criterion(c.code, c.function, asked[c.code]) for c in scheme]
-    made = rank([names[m] for m in ranked], rows, criteria, seed, left_out=len(names) - len(ranked), draws=draws)
-    return Told(ranked, made)
+def tell(
+    study: Study, buyer: Buyer, weights: Mapping[str, float] | None = None, out: Mapping[Key, str] | None = None
+) -> Told:
+    """Ranks for a buyer all machines that no must-have leaves out. `weights` in place of the buyer's, as they count; `out`
+    machines that are left out whatever they have, with why."""
+    figures = study.figures.of_buyer(buyer.prints_month)
+    judged = {
+        m: tuple(_judged(study, figures, buyer, n, m) for n in range(len(buyer.must_haves))) for m in study.names
+    }
+    left_out = {m: "; ".join(j.reason for j in row if j.standing is Standing.FAILS) for m, row in judged.items()}
+    left_out = {m: why for m, why in left_out.items() if why} | dict(out or {})
+    ranked = [m for m in study.names if m not in left_out]
+    asked = study.weights_of(buyer) if weights is None else weights
+    rows = [[figures.of(c.code, m) for c in study.scheme] for m in ranked]
+    criteria = [replace(c, weight=asked[c.code]) for c in study.scheme]
+    names = [study.names[m] for m in ranked]
+    made = rank(names, rows, criteria, study.seed, left_out=len(study.names) - len(ranked), draws=study.draws)
+    return Told(judged, left_out, ranked, made)
+
+
+def _judged(study: Study, figures: Figures, buyer: Buyer, number: int, machine: Key) -> Judged:
+    gate = buyer.must_haves[number]
+    if gate.kind not in RESTS_ON_FIGURES:
+        return buyer.stated.get((number, machine), Judged(Standing.OPEN, "not judged"))
+    counted, _ = attempts(figures.evidence.machines[machine], figures.evidence.counted, first_only=False)
+    return judge_by_figures(gate, lambda code: figures.of(code, machine), counted, study.currency)
+
+
+def must_have_rows(buyer: Buyer, told: Told) -> list[Row]:
+    return [
+        {"buyer": buyer.name, "number": n, "machine": str(m), "standing": j.standing.value, "reason": j.reason}
+        for m, row in told.judged.items()
+        for n, j in enumerate(row)
+    ]
 
 
 def ranking_rows(buyer: Buyer, told: Told) -> list[Row]:
@@ -107,5 +146,5 @@ def ranking_rows(buyer: Buyer, told: Told) -> list[Row]:
             "buyer": buyer.name, "machine": str(told.machines[i]), "rank": told.ranking.places[i].rank, "low": total.low,
             "high": total.high, "first_chance": float(chance.rank[i, 0]), "left_out": ""})  # fmt: skip
     empty = {"rank": None, "low": None, "high": None, "first_chance": None}
-    rows += [{"buyer": buyer.name, "machine": m, **empty, "left_out": why} for m, why in buyer.left_out.items()]
+    rows += [{"buyer": buyer.name, "machine": str(m), **empty, "left_out": why} for m, why in told.left_out.items()]
     return rows

@@ -7,10 +7,22 @@ from typing import Any
 from crevlo.core.estimate import BadInput
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.evidence import Key
+from crevlo.core.must_haves import RESTS_ON_FIGURES, MustHave
 from crevlo.core.package.archive import Package
 from crevlo.core.package.evidence import evidence_of
 from crevlo.core.package.tables import Cell, Row
-from crevlo.core.package.verdicts import Buyer, Counts, Figures, Told, figure_rows, ranking_rows, told_to
+from crevlo.core.package.verdicts import (
+    Buyer,
+    Figures,
+    Stated,
+    Study,
+    figure_rows,
+    must_have_rows,
+    ranking_rows,
+    tell,
+)
+from crevlo.core.ranking.gate import GateKind, Judged, Standing
+from crevlo.core.ranking.ranking import Criterion
 from crevlo.core.ranking.value import Shape, value_function
 
 # Another machine adds in another order: so far two sums of the same may lie apart.
@@ -18,74 +30,68 @@ _RELATIVE, _ABSOLUTE = 1e-6, 1e-9
 # Draws of another version of the numerical library may fall otherwise; so far a chance may move.
 _CHANCE = 0.01
 MOST_SAID = 200
-_MOST_DRAWS, _MOST_MACHINES, _MOST_CRITERIA, _MOST_BUYERS = 100_000, 500, 100, 100
+_MOST_DRAWS, _MOST_MACHINES, _MOST_CRITERIA, _MOST_BUYERS, _MOST_GATES = 100_000, 500, 100, 100, 100
 
 
 @dataclass(frozen=True, slots=True)
 class Verification:
-    """`differences` say what was published otherwise than it comes out; `told` is what comes out, by buyer."""
+    """`differences` say what was published otherwise than it comes out, at most MOST_SAID of all `differ`; `headlines` are the
+    verdicts that come out, by buyer, and `stated` counts the must-haves that the package states and no figure tells."""
 
     figures: int
     rankings: int
+    differ: int
     differences: tuple[str, ...]
     headlines: Mapping[str, str]
+    stated: int
 
     @property
     def holds(self) -> bool:
-        return not self.differences
+        return self.differ == 0
 
     @property
     def says(self) -> str:
-        checked = (
-            f"{self.figures} figures and what {self.rankings} buyer{'' if self.rankings == 1 else 's'} were told"
-        )
-        if self.rankings == 1:
-            checked = checked.replace("were told", "was told")
+        buyers = "1 buyer was" if self.rankings == 1 else f"{self.rankings} buyers were"
+        checked = f"Worked out again from the package alone: {self.figures} figures and what {buyers} told."
+        taken = f" {self.stated} must-haves that no figure tells are taken as stated." if self.stated else ""
         if self.holds:
-            return f"Worked out again from the package alone: {checked}. All are as published."
-        n = len(self.differences)
-        return f"Worked out again from the package alone: {checked}. {n} {'differs' if n == 1 else 'differ'}."
+            return f"{checked}{taken} All are as published."
+        return f"{checked}{taken} {self.differ} {'differs' if self.differ == 1 else 'differ'}."
 
 
 @dataclass(frozen=True, slots=True)
-class Study:
-    """A package made ready to be ranked."""
+class Published:
+    """A package made ready: the study that its data tell, and by buyer what it was published to say."""
 
-    figures: Figures
-    names: Mapping[Key, str]
-    """Those that are compared, without the control."""
-    scheme: tuple[Counts, ...]
+    study: Study
     buyers: tuple[Buyer, ...]
     headlines: Mapping[str, str]
-    seed: int
-    draws: int
-    currency: str
-
-    def told(self, buyer: Buyer, weights: Mapping[str, float] | None = None) -> Told:
-        return told_to(buyer, self.figures, self.names, self.scheme, self.seed, self.draws, weights)
 
 
-def study_of(package: Package) -> Study:
+def published(package: Package) -> Published:
     """Raises BadInput where the package lacks what a ranking needs."""
     tables = package.tables
     machines = tables["machines"]
     if not 1 <= len(machines) <= _MOST_MACHINES:
         raise BadInput(f"a package is of 1 to {_MOST_MACHINES} machines")
-    figures = Figures(evidence_of(tables))
-    names: dict[Key, str] = {str(m["machine"]): str(m["name"]) for m in machines if not m["control"]}
-    scheme = package.scheme
+    scheme, about = package.scheme, package.about
     criteria, buyers = _list(scheme, "criteria", _MOST_CRITERIA), _list(scheme, "buyers", _MOST_BUYERS)
-    counts = tuple(_counts(c) for c in criteria)
-    left: dict[str, dict[str, str]] = {}
-    for row in tables["rankings"]:
-        if row["left_out"]:
-            left.setdefault(str(row["buyer"]), {})[str(row["machine"])] = str(row["left_out"])
-    made = tuple(_buyer(b, left.get(_text(b, "name"), {}), counts) for b in buyers)
-    about = package.about
-    return Study(
-        figures, names, counts, made, {b.name: _text(raw, "headline") for b, raw in zip(made, buyers, strict=True)},
-        int(_number(about, "seed", -(2**63), 2**63)), int(_number(about, "draws", 100, _MOST_DRAWS)), _text(about, "currency"),
+    study = Study(
+        Figures(evidence_of(tables)), {str(m["machine"]): str(m["name"]) for m in machines if not m["control"]},
+        tuple(_criterion(c) for c in criteria), int(_number(about, "seed", -(2**63), 2**63)),
+        int(_number(about, "draws", 100, _MOST_DRAWS)), _text(about, "currency"),
     )  # fmt: skip
+    stated: dict[str, dict[tuple[int, Key], Judged]] = {}
+    for row in tables["must_haves"]:
+        number = row["number"]
+        if not isinstance(number, int) or row["standing"] not in list(Standing):
+            raise BadInput("must_haves.csv does not say how a machine stands at which must-have")
+        judged = Judged(Standing(str(row["standing"])), str(row["reason"]))
+        stated.setdefault(str(row["buyer"]), {})[number, str(row["machine"])] = judged
+    made = tuple(_buyer(b, stated, study.scheme) for b in buyers)
+    if len({b.name for b in made}) < len(made):
+        raise BadInput("two buyers have the same name")
+    return Published(study, made, {b.name: _text(raw, "headline") for b, raw in zip(made, buyers, strict=True)})
 
 
 def verify(package: Package) -> Verification:
@@ -102,7 +108,8 @@ def verify(package: Package) -> Verification:
 
 
 def _verify(package: Package) -> Verification:
-    study = study_of(package)
+    told_by = published(package)
+    study = told_by.study
     differences: list[str] = []
     called = {str(m["machine"]): str(m["name"]) for m in package.tables["machines"]}
     made = figure_rows(study.figures)
@@ -111,27 +118,37 @@ def _verify(package: Package) -> Verification:
         lambda r: f"{called.get(str(r['machine']), r['machine'])}, {_named(str(r['quantity']))}", differences,
     )  # fmt: skip
     rankings: list[Row] = []
+    must_haves: list[Row] = []
     headlines: dict[str, str] = {}
-    for buyer in study.buyers:
-        told = study.told(buyer)
+    for buyer in told_by.buyers:
+        told = tell(study, buyer)
         rankings += ranking_rows(buyer, told)
+        must_haves += must_have_rows(buyer, told)
         headlines[buyer.name] = told.ranking.verdict.headline
-        stated = study.headlines[buyer.name]
+        stated = told_by.headlines[buyer.name]
         if stated != headlines[buyer.name]:
             differences.append(
                 f"For {buyer.name} the verdict is published as “{stated}” and comes out as “{headlines[buyer.name]}”."
             )
     _hold(
-        package.tables["rankings"], rankings, ("buyer", "machine"), {"rank": None, "low": None, "high": None, "first_chance": _CHANCE},
+        package.tables["must_haves"], must_haves, ("buyer", "number", "machine"), {"standing": None, "reason": None},
+        lambda r: f"For {r['buyer']}, {called.get(str(r['machine']), r['machine'])} at must-have {r['number']}", differences,
+    )  # fmt: skip
+    _hold(
+        package.tables["rankings"], rankings, ("buyer", "machine"),
+        {"rank": None, "low": None, "high": None, "first_chance": _CHANCE, "left_out": None},
         lambda r: f"For {r['buyer']}, {called.get(str(r['machine']), r['machine'])}", differences,
     )  # fmt: skip
-    return Verification(len(made), len(study.buyers), tuple(differences[:MOST_SAID]), headlines)
+    taken = sum(g.kind not in RESTS_ON_FIGURES for b in told_by.buyers for g in b.must_haves)
+    return Verification(
+        len(made), len(told_by.buyers), len(differences), tuple(differences[:MOST_SAID]), headlines, taken
+    )
 
 
 def _hold(
     published: Sequence[Row],
     made: Sequence[Row],
-    keys: tuple[str, str],
+    keys: tuple[str, ...],
     columns: Mapping[str, float | None],
     name: Callable[[Row], str],
     differences: list[str],
@@ -195,7 +212,7 @@ def _number(of: Mapping[str, Any], name: str, least: float, most: float) -> floa
     return value
 
 
-def _counts(of: Mapping[str, Any]) -> Counts:
+def _criterion(of: Mapping[str, Any]) -> Criterion:
     code, shape, points = _text(of, "code"), _text(of, "shape"), of.get("points")
     if code not in QUANTITIES:
         raise BadInput(f"“{code[:40]}” is no figure that this program knows")
@@ -206,14 +223,24 @@ def _counts(of: Mapping[str, Any]) -> Counts:
         if not isinstance(p, list) or len(p) != 2 or not all(isinstance(x, int | float) and abs(x) < 1e12 for x in p):
             raise BadInput(f"how {code} becomes points is not said")
         pairs.append((float(p[0]), float(p[1])))
-    return Counts(code, value_function(Shape(shape), pairs), _number(of, "weight", 0, 1e6))
+    return Criterion(code, value_function(Shape(shape), pairs), _number(of, "weight", 0, 1e6))
 
 
-def _buyer(of: Mapping[str, Any], left_out: Mapping[str, str], scheme: tuple[Counts, ...]) -> Buyer:
-    weights = of.get("weights")
-    if not isinstance(weights, dict):
-        raise BadInput("the weights of a buyer are missing")
+def _buyer(of: Mapping[str, Any], stated: Mapping[str, Stated], scheme: tuple[Criterion, ...]) -> Buyer:
+    weights, gates = of.get("weights"), of.get("must_haves")
+    if not isinstance(weights, dict) or not isinstance(gates, list) or len(gates) > _MOST_GATES:
+        raise BadInput("the weights or must-haves of a buyer are missing")
     codes = {c.code for c in scheme}
     kept = {str(code): _number(weights, code, 0, 1e6) for code in weights if code in codes}
     month = None if of.get("prints_month") is None else _number(of, "prints_month", 1e-3, 1e6)
-    return Buyer(_text(of, "name"), kept, month, left_out)
+    name = _text(of, "name")
+    return Buyer(name, kept, month, tuple(_must_have(g) for g in gates), stated.get(name, {}))
+
+
+def _must_have(of: Any) -> MustHave:
+    if not isinstance(of, dict) or of.get("kind") not in list(GateKind):
+        raise BadInput("a must-have is of no kind that this program knows")
+    made = MustHave(GateKind(of["kind"]), _number(of, "limit", 0, 1e12), _text(of, "what"), bool(of.get("at_least")))
+    if made.kind is GateKind.FIGURE and made.what not in QUANTITIES:
+        raise BadInput(f"“{made.what[:40]}” is no figure that this program knows")
+    return made

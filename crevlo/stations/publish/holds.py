@@ -17,7 +17,8 @@ from crevlo.stations.kit.shape import Shape
 from crevlo.stations.life.hours import Past, pasts_of
 from crevlo.stations.life.prices import PriceOut, prices_of
 from crevlo.stations.publish.compose import ALL_BUYERS
-from crevlo.stations.publish.retest import Drift, drift_of, frozen_study, retests_of
+from crevlo.stations.publish.frozen import of_revision
+from crevlo.stations.publish.retest import Drift, drift_of, retests_of
 from crevlo.stations.rate import stated_rates
 from crevlo.stations.receive.log import HAZARDS
 from crevlo.store.machine import Configuration, Model, Unit
@@ -82,7 +83,8 @@ def view_holds(session: Session, study_id: uuid.UUID) -> HoldsView:
 def _revision(session: Session, revision: ReportRevision, audience: str) -> RevisionHeld:
     frozen = revision.frozen
     assert frozen is not None
-    study, at = frozen_study(revision), revision.published_at
+    here, at = of_revision(revision), revision.published_at
+    study = here.study
     called = {uuid.UUID(unit): machine for machine, unit in frozen["units"].items()}
     units = {u.id: u for u in session.scalars(select(Unit).where(Unit.id.in_(called)))}
     pasts = pasts_of(session, list(units))
@@ -91,7 +93,7 @@ def _revision(session: Session, revision: ReportRevision, audience: str) -> Revi
         *_hazards(units, called, pasts, at),
     ]
     beside = [*_faults(units, pasts, at), *_firmware(session, units, at), *_newcomers(session, revision)]
-    number, published, limits = revision.number, revision.published_at, frozen["price_limits"]
+    number, published = revision.number, revision.published_at
     revision_id, again = revision.id, [s.id for s in retests_of(session, revision)]
     drift = []
     for retest in again:
@@ -105,7 +107,7 @@ def _revision(session: Session, revision: ReportRevision, audience: str) -> Revi
                 changes.append(Change(machine, words, figures=figures))
 
     def look() -> list[Held]:
-        return held(study, changes, limits)
+        return held(study, here.buyers, changes)
 
     # A revision never changes, so that the same changes leave the same of it.
     kept = repr([(c.machine, c.words, c.paid, c.out) for c in changes])

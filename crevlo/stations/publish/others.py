@@ -6,6 +6,7 @@ from typing import Any
 
 from pydantic import Field
 from sqlalchemy import delete, select
+from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
@@ -13,14 +14,13 @@ from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.evidence import Key
 from crevlo.core.package.archive import Package, unpacked
 from crevlo.core.package.evidence import evidence_of
-from crevlo.core.package.layouts import BY_NAME
 from crevlo.core.package.pooled import Agreed, Bench, Together, together
-from crevlo.core.package.tables import from_csv
-from crevlo.core.package.verify import study_of, verify
+from crevlo.core.package.verify import published, verify
 from crevlo.stations.kit.apart import apart
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing, Refused, Shape
 from crevlo.stations.kit.upload import keep_upload, upload_content
+from crevlo.stations.publish.frozen import as_package
 from crevlo.store.published import OtherPackage, ReportRevision
 from crevlo.store.study import Study
 
@@ -131,32 +131,30 @@ def import_package(session: Session, given: NewPackage, content: bytes, person_i
         raise Refused(f"There are {MOST_PACKAGES} packages already; remove one.")
     found = apart("The package", _SECONDS, _MEGABYTES, look_through, content)
     sha256 = keep_upload(session, content)
-    known = session.scalar(select(OtherPackage).where(OtherPackage.sha256 == sha256))
-    if known is not None:
-        raise Refused(f"This package is here already, as “{known.title}”.")
-    session.add(
-        OtherPackage(
-            id=given.id, sha256=sha256, title=found["title"], bench=given.bench.strip(), found=found,
-            person_id=person_id,
-        )
+    made = session.scalar(
+        insert(OtherPackage)
+        .values(id=given.id, sha256=sha256, title=found["title"], bench=given.bench.strip(), found=found, person_id=person_id)
+        .on_conflict_do_nothing(index_elements=[OtherPackage.sha256])
+        .returning(OtherPackage.id)
     )  # fmt: skip
-    session.flush()
+    if made is None:
+        raise Refused("This package is here already.")
     return view_package(session, given.id)
 
 
 def look_through(content: bytes) -> dict[str, Any]:
     """What a package says and whether it holds, as JSON."""
     package = unpacked(content)
-    checked, study = verify(package), study_of(package)
+    checked, here = verify(package), published(package)
     machines = package.tables["machines"]
     names = {str(m["machine"]): str(m["name"]) for m in machines}
     return {
         "title": package.title[:200], "says": checked.says, "holds": checked.holds, "differences": list(checked.differences),
-        "currency": study.currency, "published": str(package.about.get("published", ""))[:40], "machines": list(names.values()),
+        "currency": here.study.currency, "published": str(package.about.get("published", ""))[:40], "machines": list(names.values()),
         "control": next((str(m["name"]) for m in machines if m["control"]), ""),
         "artifacts": [str(a["name"]) for a in package.tables["artifacts"]],
         "verdicts": [
-            {"buyer": b, "headline": h, "published": study.headlines[b]} for b, h in checked.headlines.items()
+            {"buyer": b, "headline": h, "published": here.headlines[b]} for b, h in checked.headlines.items()
         ],
         "figures": [
             {**{k: r[k] for k in ("quantity", "value", "low", "high", "needs")}, "machine": names[str(r["machine"])]}
@@ -234,7 +232,7 @@ def _of_package(session: Session, package_id: uuid.UUID) -> Bench:
 
     def make() -> Bench:
         package = unpacked(b"".join(upload_content(session, row.sha256).chunks()))
-        return _bench(row.bench or row.title, package, study_of(package).currency)
+        return _bench(row.bench or row.title, package)
 
     return _ready.get(f"{row.id} {row.bench}", make)
 
@@ -247,20 +245,10 @@ def _of_revision(session: Session, revision_id: uuid.UUID) -> Bench:
     ).one_or_none()
     if found is None or found.frozen is None:
         raise Missing("There is no such revision with its data.")
-    frozen, title = found
-
-    def make() -> Bench:
-        tables = {name: from_csv(BY_NAME[name], text) for name, text in frozen["csv"].items()}
-        return _bench(
-            title,
-            Package(frozen["title"], frozen["about"], frozen["scheme"], tables),
-            str(frozen["about"]["currency"]),
-        )
-
-    return _ready.get(f"revision {revision_id}", make)
+    return _ready.get(f"revision {revision_id}", lambda: _bench(found.title, as_package(found.frozen)))
 
 
-def _bench(name: str, package: Package, currency: str) -> Bench:
+def _bench(name: str, package: Package) -> Bench:
     machines = package.tables["machines"]
     control = next((str(m["name"]) for m in machines if m["control"]), "")
     # An artifact is the same where its name and its mesh are called the same.
@@ -269,7 +257,8 @@ def _bench(name: str, package: Package, currency: str) -> Bench:
         for a in package.tables["artifacts"]
     }
     return Bench(
-        name, evidence_of(package.tables), {str(m["name"]): str(m["machine"]) for m in machines}, control, artifacts, currency
+        name, evidence_of(package.tables), {str(m["name"]): str(m["machine"]) for m in machines}, control, artifacts,
+        str(package.about["currency"]),
     )  # fmt: skip
 
 

@@ -11,13 +11,15 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from crevlo.core.evidence import Key
-from crevlo.core.package.archive import Package, packed
+from crevlo.core.must_haves import RESTS_ON_FIGURES, MustHave
+from crevlo.core.package.archive import packed
 from crevlo.core.package.evidence import Names, evidence_of, tables_of
-from crevlo.core.package.layouts import ALL, BY_NAME, LAYOUTS
+from crevlo.core.package.layouts import ALL, LAYOUTS
 from crevlo.core.package.tables import Row, Tables, from_csv, to_csv
-from crevlo.core.package.verdicts import Buyer, Counts, Figures, figure_rows, ranking_rows, told_to
+from crevlo.core.package.verdicts import Buyer, Figures, Study, figure_rows, must_have_rows, ranking_rows, tell
 from crevlo.core.ranking.chances import DRAWS
-from crevlo.core.ranking.gate import GateKind
+from crevlo.core.ranking.gate import Judged
+from crevlo.core.ranking.ranking import Criterion
 from crevlo.core.ranking.value import value_function
 from crevlo.revision import newest
 from crevlo.stations.figures.study import StudyFigures, study_figures
@@ -26,10 +28,11 @@ from crevlo.stations.kit.shape import Missing, Refused
 from crevlo.stations.library.shelf import file as artifact_file
 from crevlo.stations.plan.exchange import export_protocol
 from crevlo.stations.publish.document import Document
+from crevlo.stations.publish.frozen import as_package
 from crevlo.stations.publish.readings import hidden, reading_data
 from crevlo.stations.publish.render import as_markdown
 from crevlo.stations.rank.buyer import buyers_of
-from crevlo.stations.rank.ranking import WhatIf, view_rank
+from crevlo.stations.rank.must_have import judge, words_of
 from crevlo.stations.rank.scheme import latest_scheme
 from crevlo.store.machine import ArtifactVersion
 from crevlo.store.published import ReportRevision
@@ -48,26 +51,41 @@ def freeze(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | None) 
         {key: (_material(inputs, key), _mesh_path(inputs, key)) for key in inputs.evidence.lines},
     )
     tables: dict[str, Sequence[Row]] = dict(tables_of(inputs.evidence, names))
-    counts = [
-        Counts(c.code, value_function(c.shape, [(raw, v) for raw, v in c.points]), c.weight) for c in scheme.criteria
-    ]
+    criteria = tuple(
+        Criterion(c.code, value_function(c.shape, [(raw, v) for raw, v in c.points]), c.weight)
+        for c in scheme.criteria
+    )
+    compared = {called[e.key]: e for e in inputs.entrants if not e.entry.is_control}
     # From here on what the package itself says: whoever has nothing else comes to the same.
-    figures = Figures(evidence_of(as_read(tables)))
-    compared: dict[Key, str] = {called[e.key]: e.name for e in inputs.entrants if not e.entry.is_control}
-    tables["figures"] = figure_rows(figures)
+    study = Study(
+        Figures(evidence_of(as_read(tables))), {m: e.name for m, e in compared.items()}, criteria, bench.study.seed, DRAWS,
+        bench.study.currency,
+    )  # fmt: skip
+    tables["figures"] = figure_rows(study.figures)
     rankings: list[Row] = []
+    must_haves: list[Row] = []
     told = []
     for name, profile in _named(buyers):
-        view = view_rank(session, study_id, WhatIf(profile_id=profile.id))
-        left_out = {called[m.machine.unit_id]: m.reason for m in view.left_out if not m.is_control}
-        buyer = Buyer(name, {k: float(v) for k, v in profile.weights.items()}, profile.prints_month, left_out)
-        made = told_to(buyer, figures, compared, counts, bench.study.seed, DRAWS)
+        own = inputs.of_buyer(profile.prints_month)
+        gates = tuple(MustHave(g.kind, g.limit, g.what, g.at_least) for g in profile.gates)
+        stated: dict[tuple[int, Key], Judged] = {
+            (n, machine): judge(own, entrant, gate)
+            for n, gate in enumerate(profile.gates)
+            for machine, entrant in compared.items()
+            if gate.kind not in RESTS_ON_FIGURES
+        }
+        buyer = Buyer(name, {k: float(v) for k, v in profile.weights.items()}, profile.prints_month, gates, stated)
+        made = tell(study, buyer)
         rankings += ranking_rows(buyer, made)
+        must_haves += must_have_rows(buyer, made)
         told.append({
             "name": name, "weights": dict(buyer.weights), "prints_month": profile.prints_month,
             "headline": made.ranking.verdict.headline, "evidence": made.ranking.verdict.evidence,
-            "must_haves": [m.text for m in view.must_haves]})  # fmt: skip
-    tables["rankings"] = rankings
+            "must_haves": [
+                {"kind": g.kind.value, "limit": g.limit, "what": g.what, "at_least": g.at_least, "text": words_of(g, bench.study.currency)}
+                for g in profile.gates
+            ]})  # fmt: skip
+    tables |= {"rankings": rankings, "must_haves": must_haves}
     tables["readings_log"] = _log(session, study_id, {e.name: called[e.key] for e in inputs.entrants})
     return {
         "title": bench.study.title,
@@ -86,11 +104,6 @@ def freeze(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | None) 
         "csv": {layout.name: to_csv(layout, tables.get(layout.name, ())) for layout in ALL},
         # Beside what a package holds: what a later look at the verdict needs.
         "units": {called[e.key]: str(e.entry.unit_id) for e in inputs.entrants},
-        "price_limits": {
-            name: min(g.limit for g in b.gates if g.kind is GateKind.PRICE)
-            for name, b in _named(buyers)
-            if any(g.kind is GateKind.PRICE for g in b.gates)
-        },
         "meshes": {_mesh_path(inputs, key): str(key[0]) for key in inputs.compared.lines},
         "protocol": export_protocol(session, study_id).model_dump(mode="json"),
     }  # fmt: skip
@@ -163,10 +176,8 @@ def package_of(session: Session, revision_id: uuid.UUID) -> tuple[bytes, str]:
     for number, picture in enumerate(document.pictures(), 1):
         with contextlib.suppress(Missing):
             files[f"photos/{number:02d}.jpg"] = photo_content(session, picture.photo_id)
-    made = Package(
-        frozen["title"], {**frozen["about"], "revision": revision.number, "published": revision.published_at.isoformat()},
-        frozen["scheme"], {name: from_csv(BY_NAME[name], text) for name, text in frozen["csv"].items()}, files,
-    )  # fmt: skip
+    about = {"revision": revision.number, "published": revision.published_at.isoformat()}
+    made = as_package(frozen, about, files)
     return packed(made), f"package-revision-{revision.number}.zip"
 
 

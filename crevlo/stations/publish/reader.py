@@ -5,31 +5,26 @@ Everything on it comes out of what was frozen with the revision; no other study 
 
 import secrets
 import uuid
-from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import replace
 from datetime import UTC, datetime
 from typing import Annotated
 
 from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.dialects.postgresql import insert
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, defer
 
-from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.evaluations.evaluation import Better
-from crevlo.core.figure import as_estimate
-from crevlo.core.package.archive import Package
-from crevlo.core.package.layouts import BY_NAME
-from crevlo.core.package.tables import from_csv
-from crevlo.core.package.verdicts import Buyer, Told
-from crevlo.core.package.verify import Study, study_of
-from crevlo.core.ranking.buyer import weights_of_buyer
-from crevlo.core.ranking.gate import Standing, judge_limit
-from crevlo.core.ranking.points import normalised, rounded_to_total
+from crevlo.core.must_haves import MustHave
+from crevlo.core.package.verdicts import Buyer, Study, Told, tell
+from crevlo.core.package.verify import Published
+from crevlo.core.ranking.gate import GateKind
+from crevlo.core.ranking.points import rounded_to_total
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing, Quantity, Refused, Shape, quantity
 from crevlo.stations.publish.document import Document
+from crevlo.stations.publish.frozen import of_revision
 from crevlo.stations.publish.revision import RevisionOut, list_revisions
 from crevlo.stations.rank.buyer import Weights
 from crevlo.store.published import ReaderPage, ReportRevision
@@ -114,16 +109,6 @@ class ReaderRanking(Shape):
     left_out: list[ReaderLeftOut]
 
 
-@dataclass(frozen=True)
-class _Open:
-    """A revision ready to be ranked."""
-
-    study: Study
-    document: Document
-    frozen: Mapping[str, object]
-
-
-_ready: Kept[_Open] = Kept(6)
 _ranked: Kept[ReaderRanking] = Kept(400)
 
 
@@ -164,56 +149,40 @@ def _open_of(session: Session, revision_id: uuid.UUID) -> ReaderPage | None:
     )
 
 
-def _page(session: Session, key: str) -> uuid.UUID:
-    """The revision behind a key. Raises Missing, in the same words whether it is closed or never was."""
+def _revision(session: Session, key: str) -> ReportRevision:
+    """The revision behind a key, without its page. Raises Missing, in the same words whether it is closed or never was."""
     found = session.scalar(
-        select(ReaderPage.revision_id).where(ReaderPage.key == key, ReaderPage.closed_at.is_(None))
+        select(ReportRevision)
+        .join(ReaderPage, ReaderPage.revision_id == ReportRevision.id)
+        .where(ReaderPage.key == key, ReaderPage.closed_at.is_(None))
+        .options(defer(ReportRevision.html), defer(ReportRevision.data))
     )
     if found is None:
         raise Missing("There is no report at this address, or it was closed.")
     return found
 
 
-def _opened(session: Session, revision_id: uuid.UUID) -> _Open:
-    def make() -> _Open:
-        revision = session.get_one(ReportRevision, revision_id)
-        frozen, document = revision.frozen, Document.model_validate(revision.document)
-        assert frozen is not None
-        tables = {name: from_csv(BY_NAME[name], text) for name, text in frozen["csv"].items()}
-        about = {**frozen["about"], "draws": _DRAWS}
-        return _Open(study_of(Package(frozen["title"], about, frozen["scheme"], tables)), document, frozen["scheme"])
-
-    # A revision never changes.
-    return _ready.get(str(revision_id), make)
-
-
 def view_page(session: Session, key: str) -> ReaderView:
-    revision_id = _page(session, key)
-    here = _opened(session, revision_id)
-    study, document = here.study, here.document
-    raw = {b["name"]: b for b in here.frozen["buyers"]}  # type: ignore[attr-defined]
+    revision = _revision(session, key)
+    here, document = of_revision(revision), Document.model_validate(revision.document)
+    study, said = here.study, (revision.frozen or {})["scheme"]["buyers"]
     return ReaderView(
         study=document.study, question=document.question, line=document.line, headline=document.headline,
         evidence=document.evidence, currency=study.currency,
         criteria=[_criterion(c.code, study.currency) for c in study.scheme],
         buyers=[
             ReaderBuyer(
-                name=b.name, headline=study.headlines[b.name], weights=[_base(study, b)[c.code] for c in study.scheme],
-                must_haves=[str(m) for m in raw[b.name]["must_haves"]],
+                name=b.name, headline=here.headlines[b.name], weights=[study.weights_of(b)[c.code] for c in study.scheme],
+                must_haves=[str(m["text"]) for m in raw["must_haves"]],
             )
-            for b in study.buyers
+            for b, raw in zip(here.buyers, said, strict=True)
         ],
-        revision=document.number or 0, newer=_newer(session, revision_id),
+        revision=document.number or 0, newer=_newer(session, revision),
     )  # fmt: skip
 
 
-def _newer(session: Session, revision_id: uuid.UUID) -> bool:
+def _newer(session: Session, here: ReportRevision) -> bool:
     """Whether a later revision of the same readers has a page of its own."""
-    here = session.execute(
-        select(ReportRevision.study_id, ReportRevision.profile_id, ReportRevision.number).where(
-            ReportRevision.id == revision_id
-        )
-    ).one()
     later = (
         select(ReaderPage.id)
         .join(ReportRevision, ReportRevision.id == ReaderPage.revision_id)
@@ -237,63 +206,36 @@ def _unit(code: str, currency: str) -> str:
     return currency if QUANTITIES[code].unit == "money" else QUANTITIES[code].unit
 
 
-def _base(study: Study, buyer: Buyer) -> dict[str, float]:
-    return weights_of_buyer({c.code: buyer.weights.get(c.code, c.weight) for c in study.scheme}, buyer.prints_month)
-
-
 def page_report(session: Session, key: str) -> str:
     """The report itself, one HTML file."""
-    html = session.scalar(select(ReportRevision.html).where(ReportRevision.id == _page(session, key)))
-    assert html is not None
-    return html
+    return _revision(session, key).html
 
 
 def rank_page(session: Session, key: str, wish: ReaderWish) -> ReaderRanking:
     """The ranking by a reader's weights and must-haves. Raises Refused for what the revision does not know."""
-    revision_id = _page(session, key)
-    return _ranked.get(
-        f"{revision_id} {wish.model_dump_json()}", lambda: _rank(_opened(session, revision_id).study, wish)
-    )
+    revision = _revision(session, key)
+    return _ranked.get(f"{revision.id} {wish.model_dump_json()}", lambda: _rank(of_revision(revision), wish))
 
 
-def _rank(study: Study, wish: ReaderWish) -> ReaderRanking:
-    buyer = next((b for b in study.buyers if b.name == wish.buyer), None)
+def _rank(here: Published, wish: ReaderWish) -> ReaderRanking:
+    buyer = next((b for b in here.buyers if b.name == wish.buyer), None)
     if buyer is None:
         raise Refused("There is no such buyer in this report.")
-    codes = [c.code for c in study.scheme]
-    if wish.weights is not None and set(wish.weights) != set(codes):
+    codes = {c.code for c in here.study.scheme}
+    if wish.weights is not None and set(wish.weights) != codes:
         raise Refused("Weights are needed for exactly the criteria of the report.")
     if any(limit.code not in codes for limit in wish.limits):
         raise Refused("A limit is on a figure that counts in this report.")
-    if wish.weights is not None:
-        normalised(list(wish.weights.values()))
-    left_out: dict[str, str] = dict(buyer.left_out) if wish.keep_must_haves else {}
-    for machine, reason in _beyond(study, buyer, wish.limits).items():
-        left_out[machine] = f"{left_out[machine]}; {reason}" if machine in left_out else reason
-    asked = Buyer(buyer.name, buyer.weights, buyer.prints_month, left_out)
-    told = study.told(asked, wish.weights)
+    study = replace(here.study, draws=_DRAWS)
+    limits = tuple(MustHave(GateKind.FIGURE, x.limit, x.code, x.at_least) for x in wish.limits)
+    kept = buyer.must_haves if wish.keep_must_haves else ()
+    # The reader's own stand behind the buyer's, whose numbers say what was judged of them.
+    told = tell(study, replace(buyer, must_haves=kept + limits), wish.weights)
     return ReaderRanking(
         headline=told.ranking.verdict.headline, evidence=told.ranking.verdict.evidence,
         standings=[_standing(study, buyer, told, i) for i in told.ranking.order],
-        left_out=[ReaderLeftOut(name=study.names[m], reason=why) for m, why in left_out.items() if m in study.names],
+        left_out=[ReaderLeftOut(name=study.names[m], reason=why) for m, why in told.left_out.items()],
     )  # fmt: skip
-
-
-def _beyond(study: Study, buyer: Buyer, limits: list[ReaderLimit]) -> dict[str, str]:
-    """Machines that a limit leaves out; one that is not known passes, as everywhere."""
-    found: dict[str, list[str]] = {}
-    figures = study.figures.of_buyer(buyer.prints_month)
-    for limit in limits:
-        q = QUANTITIES[limit.code]
-        for machine in study.names:
-            figure = figures.of(limit.code, machine)
-            estimate = figure if isinstance(figure, NotDetermined) else as_estimate(figure, q.factor)
-            if q.better is Better.ZERO and isinstance(estimate, Estimate):
-                estimate = Estimate(abs(estimate.value), estimate.u, estimate.dof)
-            judged = judge_limit(q.name.lower(), estimate, limit.limit, _unit(limit.code, study.currency), q.digits, at_least=limit.at_least)  # fmt: skip
-            if judged.standing is Standing.FAILS:
-                found.setdefault(str(machine), []).append(judged.reason)
-    return {machine: "; ".join(reasons) for machine, reasons in found.items()}
 
 
 def _standing(study: Study, buyer: Buyer, told: Told, i: int) -> ReaderStanding:

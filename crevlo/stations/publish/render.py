@@ -10,8 +10,9 @@ from typing import TYPE_CHECKING
 from jinja2 import Environment, FileSystemLoader, select_autoescape
 
 from crevlo.stations.publish.document import Bars, Block, Document, Facts, Heading, Pictures, Points, Table, Words
+from crevlo.stations.publish.frozen import Frozen
 from crevlo.stations.publish.photo_data import data_uri
-from crevlo.stations.publish.workbook import Frozen, workbook
+from crevlo.stations.publish.workbook import workbook
 
 if TYPE_CHECKING:
     from docx.document import Document as Docx

@@ -14,18 +14,13 @@ from crevlo.core.evaluations.evaluation import Better, Rests
 from crevlo.core.evidence import Evidence, Key
 from crevlo.core.figure import Figure
 from crevlo.core.on_line import evidence_on
-from crevlo.core.package.archive import Package
-from crevlo.core.package.layouts import BY_NAME
-from crevlo.core.package.tables import from_csv
-from crevlo.core.package.verify import Study as Frozen
-from crevlo.core.package.verify import study_of
 from crevlo.core.pairwise import Compared, Pair, compare
 from crevlo.stations.figures.study import StudyFigures, study_figures
-from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing, Refused, Shape, quantity
 from crevlo.stations.plan.exchange import export_protocol, read_protocol
 from crevlo.stations.plan.study import NewStudy, create_study, save_draft
 from crevlo.stations.protocol import Draft
+from crevlo.stations.publish.frozen import of_revision
 from crevlo.store.published import ReportRevision
 from crevlo.store.study import Study
 
@@ -65,9 +60,6 @@ class Drift(Shape):
     needs: str
 
 
-_frozen: Kept[Frozen] = Kept(8)
-
-
 def plan_retest(session: Session, revision_id: uuid.UUID, given: NewRetest, person_id: uuid.UUID) -> RetestMade:
     """A draft of the same protocol on the same units, which is to be frozen and printed as any other."""
     revision = session.get(ReportRevision, revision_id)
@@ -94,19 +86,6 @@ def plan_retest(session: Session, revision_id: uuid.UUID, given: NewRetest, pers
     return RetestMade(study_id=given.id)
 
 
-def frozen_study(revision: ReportRevision) -> Frozen:
-    """A revision's own data, ready to be ranked."""
-    frozen = revision.frozen
-    assert frozen is not None
-
-    def make() -> Frozen:
-        tables = {name: from_csv(BY_NAME[name], text) for name, text in frozen["csv"].items()}
-        return study_of(Package(frozen["title"], frozen["about"], frozen["scheme"], tables))
-
-    # A revision never changes.
-    return _frozen.get(str(revision.id), make)
-
-
 def retests_of(session: Session, revision: ReportRevision) -> list[Study]:
     return list(session.scalars(select(Study).where(Study.retest_of == revision.id).order_by(Study.created_at)))
 
@@ -121,7 +100,7 @@ def drift_of(
     fields: dict[str, Any] = {"study_id": retest, "title": study.title, "begun_at": study.created_at}
     if not inputs.evidence.machines or not any(m.good for m in inputs.evidence.machines.values()):
         return Drift(**fields, units=[], needs="a good print"), {}
-    before = frozen_study(revision)
+    before = of_revision(revision).study
     there = {str(unit): called for called, unit in (revision.frozen or {}).get("units", {}).items()}
     old, new = _common(before.figures.evidence, inputs)
     if not old.lines:
@@ -130,7 +109,7 @@ def drift_of(
     for entrant in inputs.entrants:
         called = there.get(str(entrant.entry.unit_id))
         if called is not None:
-            told, drifted = _one(old, new, called, entrant.key, before.currency)
+            told, drifted = _one(old, new, called, entrant.key)
             found[called] = drifted
             units.append(
                 DriftOf(unit_id=entrant.entry.unit_id, name=entrant.name, rows=told, says=_says(entrant.name, told))
@@ -148,9 +127,7 @@ def _common(old: Evidence, inputs: StudyFigures) -> tuple[Evidence, Evidence]:
     return of(old), of(inputs.evidence)
 
 
-def _one(
-    old: Evidence, new: Evidence, called: Key, key: Key, currency: str
-) -> tuple[list[DriftRow], dict[str, Figure]]:
+def _one(old: Evidence, new: Evidence, called: Key, key: Key) -> tuple[list[DriftRow], dict[str, Figure]]:
     pairs, quantities = [], []
     for evaluation in EVALUATIONS:
         if not any(evaluation.takes(line.features) for line in old.lines.values()):

@@ -8,13 +8,13 @@ from typing import TYPE_CHECKING, Any
 
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.figure import central
-from crevlo.core.package.archive import Package
 from crevlo.core.package.layouts import BY_NAME
-from crevlo.core.package.tables import Row, from_csv
+from crevlo.core.package.tables import Row
 from crevlo.core.package.verdicts import Figures
-from crevlo.core.package.verify import study_of
+from crevlo.core.package.verify import published
 from crevlo.core.ranking.buyer import weights_of_buyer
 from crevlo.stations.publish.document import Document, Table
+from crevlo.stations.publish.frozen import Frozen, as_package
 
 if TYPE_CHECKING:
     from openpyxl import Workbook
@@ -22,7 +22,6 @@ if TYPE_CHECKING:
 
 _FIRST_MACHINE = 3
 _NAME_MOST = 31
-Frozen = Mapping[str, Any]
 
 
 def workbook(report: Document, frozen: Frozen) -> bytes:
@@ -31,12 +30,13 @@ def workbook(report: Document, frozen: Frozen) -> bytes:
     from openpyxl import Workbook
 
     book = Workbook()
-    tables = {name: from_csv(BY_NAME[name], text) for name, text in frozen["csv"].items()}
+    package = as_package(frozen)
+    tables = package.tables
     summary = book.active
     assert summary is not None
     summary.title = "Summary"
     machines = [m for m in tables["machines"] if not m["control"]]
-    study = study_of(Package(frozen["title"], frozen["about"], frozen["scheme"], tables))
+    study = published(package).study
     for line in (
         report.headline,
         report.line,
@@ -47,13 +47,13 @@ def workbook(report: Document, frozen: Frozen) -> bytes:
     summary.append([])
     summary.append(["Buyer", "Machine", "Points, low", "Points, high", "As published", "Left out because"])
     _bold(summary, summary.max_row)
-    published = {(str(r["buyer"]), str(r["machine"])): r for r in tables["rankings"]}
+    stated_by = {(str(r["buyer"]), str(r["machine"])): r for r in tables["rankings"]}
     for buyer in frozen["scheme"]["buyers"]:
         sheet = book.create_sheet(_title(book, f"Points {buyer['name']}"))
         figures = study.figures.of_buyer(buyer["prints_month"])
         rows = _points(sheet, frozen["scheme"]["criteria"], buyer, machines, figures)
         for at, m in enumerate(machines):
-            stated = published.get((buyer["name"], str(m["machine"])), {})
+            stated = stated_by.get((buyer["name"], str(m["machine"])), {})
             column = _letter(_FIRST_MACHINE + 2 * at + 1)
             low, high = (f"='{sheet.title}'!{column}{row}" for row in rows)
             as_stated = "" if stated.get("low") is None else _span(stated)

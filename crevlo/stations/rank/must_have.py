@@ -1,24 +1,19 @@
 """What a buyer must have: limits that leave a machine out, whatever its points."""
 
 from collections.abc import Callable
-from dataclasses import replace
 
 from pydantic import Field
 
-from crevlo.core.estimate import Estimate, NotDetermined
-from crevlo.core.evaluations.evaluation import Better
-from crevlo.core.evaluations.noise import PRINTING, STATES
-from crevlo.core.figure import Counted, as_estimate
+from crevlo.core import must_haves as core
 from crevlo.core.material import USUAL
+from crevlo.core.must_haves import RESTS_ON_FIGURES
 from crevlo.core.noise import NoiseState
 from crevlo.core.ranking.gate import (
     GateKind,
     Judged,
     Standing,
     judge_fits_flat,
-    judge_limit,
     judge_material,
-    judge_success,
 )
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
@@ -119,6 +114,12 @@ def checked(given: MustHave) -> GateRow:
 
 
 def judge(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
+    if gate.kind in RESTS_ON_FIGURES:
+        asked = core.MustHave(gate.kind, gate.limit, gate.what, gate.at_least)
+        key = entrant.key
+        return core.judge_by_figures(
+            asked, lambda code: figures.figure(code, key), figures.counted(key)[0], figures.bench.study.currency
+        )
     return _RULES[gate.kind](figures, entrant, gate)
 
 
@@ -156,26 +157,8 @@ def gate_out(gate: GateRow, judged: list[Judged], currency: str) -> MustHaveOut:
     )  # fmt: skip
 
 
-def _price(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
-    price = figures.figure("price", entrant.key)
-    assert not isinstance(price, Counted)
-    return judge_limit("all in", price, gate.limit, figures.bench.study.currency)
-
-
-def _noise(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
-    state = NoiseState(gate.what or NoiseState.PRINTING.value)
-    noise = figures.figure(PRINTING.code if state is NoiseState.PRINTING else STATES[state].code, entrant.key)
-    assert not isinstance(noise, Counted)
-    words = "noise at 1 m" if state is NoiseState.PRINTING else f"noise at 1 m, {state.value},"
-    return judge_limit(words, noise, gate.limit, "dB")
-
-
 def _length(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
     return judge_fits_flat(bed_of(entrant.entry.unit.model), gate.limit)
-
-
-def _success(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
-    return judge_success(figures.counted(entrant.key)[0], gate.limit)
 
 
 def _safety(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
@@ -223,28 +206,10 @@ def _tools(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
     return Judged(Standing.PASSES if has >= gate.limit else Standing.FAILS, text)
 
 
-def _figure(figures: StudyFigures, entrant: Entrant, gate: GateRow) -> Judged:
-    kind = BY_CODE[gate.what]
-    figure = figures.figure(gate.what, entrant.key)
-    if isinstance(figure, Counted) and gate.at_least:
-        # A count is judged as a count: all good never fails for being few.
-        return judge_success(figure, gate.limit / 100, "first attempts")
-    estimate = figure if isinstance(figure, NotDetermined) else as_estimate(figure, kind.factor)
-    if kind.better is Better.ZERO and isinstance(estimate, Estimate):
-        # What is best at 0 is as far off on either side.
-        estimate = replace(estimate, value=abs(estimate.value))
-    unit = unit_of(kind.code, figures.bench.study.currency)
-    return judge_limit(kind.name.lower(), estimate, gate.limit, unit, kind.digits, at_least=gate.at_least)
-
-
 _RULES: dict[GateKind, Callable[[StudyFigures, Entrant, GateRow], Judged]] = {
-    GateKind.PRICE: _price,
-    GateKind.NOISE: _noise,
     GateKind.LENGTH: _length,
     GateKind.SAFETY: _safety,
-    GateKind.SUCCESS: _success,
     GateKind.MATERIAL: _material,
     GateKind.ENCLOSURE: _enclosure,
     GateKind.TOOLS: _tools,
-    GateKind.FIGURE: _figure,
 }
