@@ -31,6 +31,7 @@ from crevlo.stations.entered import (
 )
 from crevlo.stations.judged import current_duels, own_defects
 from crevlo.stations.noise import current_noise
+from crevlo.stations.past import Past, pasts_of
 from crevlo.stations.price import NO_PRICE, Price, Worths, prices_of
 from crevlo.stations.rate import stated_rates
 from crevlo.stations.rubric_scores import said_of
@@ -39,7 +40,7 @@ from crevlo.stations.study import LineKey, current_protocol, get_study, line_of,
 from crevlo.store.inspection import Duel
 from crevlo.store.machine import ArtifactVersion, Check, Configuration, FeatureRow, Instrument, SafetyCheck, Spool
 from crevlo.store.reading import Rejection
-from crevlo.store.record import AssemblyStep, FeatureWorth, LogEntry, ModelFeature, UnitMeasure
+from crevlo.store.record import AssemblyStep, FeatureWorth, ModelFeature, UnitMeasure
 from crevlo.store.run import NoiseReading, Run, SlicedFile, Specimen
 from crevlo.store.study import Job, ProtocolDeviation, ProtocolVersion, Study, StudyUnit
 
@@ -239,20 +240,9 @@ class Bench:
         return prices_of(self._ask, self.study.id, self._unit_ids)
 
     @cached_property
-    def upkeep(self) -> dict[uuid.UUID, tuple[list[Money], float]]:
-        """By unit what its log says that upkeep cost, and the most hours it tells; of units whose log tells both."""
-        newer = aliased(LogEntry)
-        costs: dict[uuid.UUID, list[Money]] = defaultdict(list)
-        hours: dict[uuid.UUID, float] = {}
-        for row in self._ask.scalars(
-            select(LogEntry).outerjoin(newer, newer.supersedes_id == LogEntry.id)
-            .where(LogEntry.unit_id.in_(self._unit_ids), newer.id.is_(None))
-        ):  # fmt: skip
-            if row.cost is not None and row.currency:
-                costs[row.unit_id].append(Money(row.cost, row.currency, row.at.date()))
-            if row.hours:
-                hours[row.unit_id] = max(row.hours, hours.get(row.unit_id, 0.0))
-        return {unit: (paid, hours[unit]) for unit, paid in costs.items() if unit in hours}
+    def pasts(self) -> dict[uuid.UUID, Past]:
+        """By unit its whole life, where upkeep counts as its log says."""
+        return pasts_of(self._ask, self._unit_ids) if self.study.upkeep_from_log else {}
 
     @cached_property
     def measures(self) -> dict[uuid.UUID, list[UnitMeasure]]:
@@ -378,8 +368,7 @@ class Bench:
         counts: dict[uuid.UUID, int] = defaultdict(int)
         for run in sorted(self.runs_of(unit_id), key=lambda r: r.started_at):
             counts[run.configuration_id] += run.outcome is Outcome.DONE
-        numbers = self.configurations
-        return max(counts, key=lambda c: (counts[c], -numbers[c].number), default=None)
+        return max(counts, key=lambda c: (counts[c], -self.configurations[c].number), default=None)
 
     def main_configurations(self) -> dict[uuid.UUID, uuid.UUID]:
         """Of each unit that printed."""

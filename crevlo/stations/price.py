@@ -57,10 +57,21 @@ def prices_of(session: Session, study_id: uuid.UUID, unit_ids: Iterable[uuid.UUI
         before = row.study_id is None or frozen_at is None or row.recorded_at <= frozen_at
         if own or (before and (kept is None or kept.study_id != study_id)):
             found[row.unit_id] = row
-    return {
-        unit_id: Price(r.price_paid, r.upgrades, r.residual, r.day_price, r.day_price_on, r.stated_on, r.currency)
-        for unit_id, r in found.items()
-    }
+    return {unit_id: _price(row) for unit_id, row in found.items()}
+
+
+def latest_price(session: Session, unit_id: uuid.UUID) -> Price:
+    """The latest stated anywhere."""
+    row = session.scalar(
+        select(UnitPrice).where(UnitPrice.unit_id == unit_id).order_by(UnitPrice.recorded_at.desc()).limit(1)
+    )
+    return _price(row) if row else NO_PRICE
+
+
+def _price(row: UnitPrice) -> Price:
+    return Price(
+        row.price_paid, row.upgrades, row.residual, row.day_price, row.day_price_on, row.stated_on, row.currency
+    )
 
 
 def state_price(session: Session, study_id: uuid.UUID, unit: Unit, price: Price, person_id: uuid.UUID) -> None:

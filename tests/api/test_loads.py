@@ -6,6 +6,7 @@ import httpx
 import pytest
 
 from bench.loads import counted, screens_of
+from tests.api.test_publish import publish
 from tests.conftest import Bench
 from tests.small import draft_study
 from tests.states import Turned, make
@@ -23,6 +24,8 @@ def asked(empty: str, copy_of, drop) -> dict[str, tuple[int, int]]:
         make(client, dict.fromkeys(names, Turned()), copies=copies, title=title)
         for names, copies, title in ((FEW, 1, "Few"), (MANY, 2, "Many"))
     ]
+    for study in studies:
+        publish(client, study)
     few, many = ({name: _questions(bench, call) for name, call in screens_of(client, s).items()} for s in studies)
     bench.close()
     drop(bench.url)
@@ -39,12 +42,21 @@ def _questions(bench: Bench, call: Callable[[], httpx.Response]) -> int:
 @pytest.mark.parametrize(
     "screen",
     ["studies", "library", "line", "plan", "receive", "record", "print", "job", "live", "measure", "specimen", "inspect",
-     "cost", "cost table", "rank", "publish", "schedule"],
+     "cost", "cost table", "rank", "publish", "schedule", "holds", "life"],
 )  # fmt: skip
 def test_a_larger_study_is_not_asked_about_more_often(asked: dict[str, tuple[int, int]], screen: str) -> None:
     few, many = asked[screen]
     assert many <= few
     assert many <= 40
+
+
+def test_what_is_due_is_asked_for_once_however_many_machines_were_published(bench: Bench) -> None:
+    client = bench.as_("reviewer")
+    asked = []
+    for names, title in ((FEW, "Few"), (MANY, "Many")):
+        publish(client, make(client, dict.fromkeys(names, Turned()), title=title))
+        asked.append(_questions(bench, lambda: client.http.get("/api/reminders")))
+    assert asked[1] <= asked[0] <= 20
 
 
 def test_what_is_held_already_is_not_sent_again(bench: Bench) -> None:

@@ -391,3 +391,16 @@ def test_a_report_of_pieces_shows_them_side_by_side_once_they_are_revealed(clien
                 # Without its ground its corners are clear.
                 assert ("clear" in name) == (card.convert("RGBA").getpixel((1079, 1000))[3] == 0)
         assert "CHAPTERS" in archive.read("show-notes.txt").decode()
+
+
+def test_a_study_without_a_machine_is_not_published(client: Client) -> None:
+    study = new()
+    client.send(
+        "POST",
+        "/api/studies",
+        {"id": study, "title": "Nothing yet", "question": "Which?", "seed": 5, "currency": "EUR"},
+    )
+    assert client.get(f"/api/studies/{study}/publish")["missing"]
+    with pytest.raises(ApiError, match="no machine"):
+        publish(client, study)
+    assert client.get(f"/api/studies/{study}/publish")["revisions"] == []

@@ -175,11 +175,18 @@ def test_a_change_opens_a_configuration_and_both_are_compared(
     assert any("figures are of its configuration 1" in words and "2 prints" in words for words in said)
 
 
-def test_faults_count_by_the_hours_run_whatever_they_are(client: Client, path: str, job: dict) -> None:
+def test_faults_count_by_the_hours_run_whatever_they_are(client: Client, study: str, path: str) -> None:
     assert client.get(f"{path}/record")["faults"]["needs"] == "hours run"
     with pytest.raises(ApiError, match="Say what it was"):
         client.send("POST", f"{path}/log", {"id": new(), "kind": "fault"})
-    client.send("POST", f"{path}/log", {"id": new(), "kind": "hours", "hours": 412})
+    view = client.send("POST", f"{path}/log", {"id": new(), "kind": "hours", "hours": 412})
+    # Whether it came used nobody knows yet.
+    assert view["faults"]["needs"] == "the day on which it came, or a later reading of its hours"
+    came = (datetime.now(UTC) - timedelta(days=60)).date().isoformat()
+    unit = next(
+        u for u in client.get(f"/api/studies/{study}/receive")["units"] if path.endswith(u["machine"]["unit_id"])
+    )
+    client.send("PUT", path, {"version": unit["version"], "received_on": came})
     for words in ("Belt slipped", "Fan stuck", "Sensor dead"):
         view = client.send("POST", f"{path}/log", {"id": new(), "kind": "fault", "words": words})
     faults = view["faults"]

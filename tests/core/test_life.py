@@ -45,8 +45,28 @@ def test_hours_never_run_back(prints: list, counter: list) -> None:
 def test_the_counter_counts_and_prints_after_it_are_added() -> None:
     prints = [(hour(0), hour(10), 8.0), (hour(100), hour(105), 5.0)]
     assert hour_clock([], prints).total == 13
-    made = hour_clock([(hour(50), 60.0)], prints)
-    assert (made.at(hour(25)), made.at(hour(99)), made.total) == (30.0, 60.0, 65.0)
+    made = hour_clock([(hour(50), 40.0)], prints)
+    assert (made.at(hour(25)), made.at(hour(99)), made.total) == (20.0, 40.0, 45.0)
+
+
+def test_what_a_machine_ran_before_it_came_counts_for_nobody() -> None:
+    used = hour_clock([(hour(0), 3000.0), (hour(400), 3300.0)], [])
+    assert (used.begins, used.watched, used.watches(hour(-1)), used.watches(hour(0))) == (3000, 300, False, True)
+    # Printed on before anybody read its counter: 3000 h can't have passed in a day, so it came with all but those.
+    first = hour_clock([(hour(24), 3000.0)], [(hour(0), hour(10), 10.0)])
+    assert (first.begins, first.watched) == (2990, 10)
+    new, came_used = (hour_clock([(hour(480), h)], [], came=hour(0)) for h in (300.0, 3000.0))
+    assert (new.begins, new.watched, new.at(hour(240))) == (0, 300, 150)
+    assert came_used.watched == 0
+
+
+def test_faults_of_a_used_machine_are_no_trend_because_they_come_late_in_its_hours() -> None:
+    steady = [3000 + h for h in (20, 60, 110, 160, 210, 270)]
+    assert trend(steady, 3300).changes
+    assert not trend(steady, 3300, 3000).changes
+    found = stretches(steady, 3300, 3000)
+    assert (found[0].begins_h, found[-1].ends_h, sum(s.faults for s in found)) == (3000, 3300, 6)
+    assert {round(s.ends_h - s.begins_h) for s in found} == {50}
 
 
 # faults

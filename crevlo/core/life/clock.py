@@ -15,8 +15,21 @@ class HourClock:
     by_counter: bool
 
     @property
+    def begins(self) -> float:
+        """What it had run before anybody here watched it; a machine that came used has a past that no log tells."""
+        return self.hours[0] if self.hours else 0.0
+
+    @property
     def total(self) -> float:
         return self.hours[-1] if self.hours else 0.0
+
+    @property
+    def watched(self) -> float:
+        return self.total - self.begins
+
+    def watches(self, moment: datetime) -> bool:
+        """Whether its hours are known at that moment."""
+        return bool(self.moments) and moment >= self.moments[0]
 
     def at(self, moment: datetime) -> float:
         if not self.moments or moment <= self.moments[0]:
@@ -30,20 +43,27 @@ class HourClock:
 
 
 def hour_clock(
-    counter: Sequence[tuple[datetime, float]], prints: Sequence[tuple[datetime, datetime, float]]
+    counter: Sequence[tuple[datetime, float]],
+    prints: Sequence[tuple[datetime, datetime, float]],
+    came: datetime | None = None,
 ) -> HourClock:
     """From readings of the machine's own counter where there are any, else from prints (start, end, hours printed).
 
     Prints after the last reading are added to it; a reading that is lower than an earlier one (a counter set back) is left
-    out.
+    out. It was new when it `came`, or at its first print before the first reading, unless it can't have been: the counter
+    shows more hours than had passed by then.
     """
     printed = sorted(prints)
     points: list[tuple[datetime, float]] = []
     for moment, hours in sorted(counter):
         if not points or hours >= points[-1][1]:
             points.append((moment, hours))
-    if points and printed and printed[0][0] < points[0][0]:
-        points.insert(0, (printed[0][0], 0.0))
+    first = min((t for t in (came, printed[0][0] if printed else None) if t), default=None)
+    if points and first and first < points[0][0]:
+        moment, shown = points[0]
+        passed = (moment - first).total_seconds() / 3600
+        before = sum(hours for _, end, hours in printed if end <= moment)
+        points.insert(0, (first, max(0.0, shown - before) if shown > passed else 0.0))
     for start, end, hours in printed:
         if points and end <= points[-1][0] and counter:
             continue

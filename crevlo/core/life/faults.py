@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from scipy.special import betainc, comb, factorial, ndtr
 
 from crevlo.core.estimate import BadInput, NotDetermined
+from crevlo.core.percent import percent
 from crevlo.core.success import FaultRate, fault_rate
 
 # Shorter stretches hold too few faults to say anything.
@@ -44,33 +45,34 @@ class Trend:
         if not self.changes:
             return f"no trend: a steady rate gives such an order in {100 * self.p:.0f} % of cases"
         return (
-            f"faults come {'more' if self.statistic > 0 else 'less'} often as it ages ({_percent(self.p)} by chance)"
+            f"faults come {'more' if self.statistic > 0 else 'less'} often as it ages ({percent(self.p)} by chance)"
         )
 
 
-def _percent(p: float) -> str:
-    return "under 1 %" if p < 0.01 else f"{100 * p:.0f} %"
-
-
-def stretches(at_hours: Sequence[float], total_h: float) -> list[Stretch]:
-    """The life in equal parts of 50 h or more, at most eight. Raises BadInput for hours that are not above 0."""
-    if not total_h > 0:
+def stretches(at_hours: Sequence[float], total_h: float, begins_h: float = 0.0) -> list[Stretch]:
+    """The life since it was watched in equal parts of 50 h or more, at most eight. Raises BadInput for hours that are not
+    above those it begins with."""
+    watched = total_h - begins_h
+    if not watched > 0:
         raise BadInput("a fault rate needs hours above 0")
-    parts = max(1, min(_MOST_STRETCHES, int(total_h // _STRETCH_H)))
-    width = total_h / parts
+    parts = max(1, min(_MOST_STRETCHES, int(watched // _STRETCH_H)))
+    width = watched / parts
     counts = [0] * parts
     for hour in at_hours:
-        counts[min(parts - 1, max(0, int(hour / width)))] += 1
-    return [Stretch(k * width, (k + 1) * width, n, fault_rate(n, width)) for k, n in enumerate(counts)]
+        counts[min(parts - 1, max(0, int((hour - begins_h) / width)))] += 1
+    return [
+        Stretch(begins_h + k * width, begins_h + (k + 1) * width, n, fault_rate(n, width))
+        for k, n in enumerate(counts)
+    ]
 
 
-def trend(at_hours: Sequence[float], total_h: float) -> Trend:
-    """Laplace's test of a steady rate over a life that was watched to `total_h`: exact for few faults by the sum of uniform
+def trend(at_hours: Sequence[float], total_h: float, begins_h: float = 0.0) -> Trend:
+    """Laplace's test of a steady rate over a life that was watched from `begins_h` to `total_h`: exact for few faults by the sum of uniform
     moments (Irwin and Hall), normal for many. Raises NotDetermined for fewer than three faults."""
     n = len(at_hours)
-    if n < _FEW or not total_h > 0:
+    if n < _FEW or not total_h > begins_h:
         raise NotDetermined("three faults or more at known hours")
-    shares = [min(1.0, max(0.0, h / total_h)) for h in at_hours]
+    shares = [min(1.0, max(0.0, (h - begins_h) / (total_h - begins_h))) for h in at_hours]
     mean = math.fsum(shares) / n
     statistic = (mean - 0.5) * math.sqrt(12 * n)
     if n >= _NORMAL_FROM:

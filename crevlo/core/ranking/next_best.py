@@ -8,6 +8,7 @@ import numpy as np
 from scipy.special import ndtri
 
 from crevlo.core.figure import Figure
+from crevlo.core.percent import percent
 from crevlo.core.ranking.chances import draw_raws
 from crevlo.core.ranking.leaders import SURE
 from crevlo.core.ranking.points import normalised
@@ -191,7 +192,7 @@ def say_next(made: NextBest, best: str, hours: Mapping[Hashable, float], chance:
     where its weights are drawn too."""
     sure = made.sure if chance is None else chance
     if made.settled:
-        return f"{best} is first in {_percent(sure)} of the draws: nothing at the bench is needed for that."
+        return f"{best} is first in {percent(sure)} of the draws: nothing at the bench is needed for that."
     if not made.works:
         return "There is nothing at the bench that would tell who is first: no more is planned, and nothing waits."
     if not made.recommended:
@@ -199,14 +200,6 @@ def say_next(made: NextBest, best: str, hours: Mapping[Hashable, float], chance:
     top = made.recommended[0]
     minutes = 60 * hours[top.work.key]
     return (
-        f"{best} is first in {_percent(sure)} of the draws. After the best next {minutes:.0f} minutes somebody is in "
-        f"{_percent(made.target)} or more, in {_percent(top.settles)} of cases."
+        f"{best} is first in {percent(sure)} of the draws. After the best next {minutes:.0f} minutes somebody is in "
+        f"{percent(made.target)} or more, in {percent(top.settles)} of cases."
     )
-
-
-def _percent(chance: float) -> str:
-    if 0.995 <= chance < 1:
-        return "over 99 %"
-    if 0 < chance < 0.005:
-        return "under 1 %"
-    return f"{100 * chance:.0f} %"

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from crevlo.core.percent import percent
 from crevlo.core.ranking.leaders import SURE, share_first
 
 # More names than these make no headline.
@@ -85,7 +86,7 @@ def _winner(machines: Sequence[Ranked], at: int) -> Verdict:
     rest = [m for i, m in enumerate(machines) if i != at]
     second = max(rest, key=lambda m: m.total)
     lead = best.total - second.total
-    comes = f"comes first in {_percent(best.first_chance)} of the draws"
+    comes = f"comes first in {percent(best.first_chance)} of the draws"
     open_ = not all(m.complete for m in machines)
     if lead >= 0.05 and best.complete and second.complete:
         text = f"It leads {second.name} by {lead:.1f} points and {comes}; the readings leave ± {second.between:.1f} between them."
@@ -131,10 +132,10 @@ def _names(machines: Sequence[Ranked], word: str = "and") -> str:
 def _chances(machines: Sequence[Ranked]) -> str:
     first, *shown = machines[:NAMES_IN_HEADLINE]
     rest = machines[NAMES_IN_HEADLINE:]
-    others = [f"{m.name} in {_percent(m.first_chance)}" for m in shown]
+    others = [f"{m.name} in {percent(m.first_chance)}" for m in shown]
     if rest:
-        others.append(f"{len(rest)} more in {_percent(sum(m.first_chance for m in rest))}")
-    return f"{first.name} comes first in {_percent(first.first_chance)} of the draws, {', '.join(others)}."
+        others.append(f"{len(rest)} more in {percent(sum(m.first_chance for m in rest))}")
+    return f"{first.name} comes first in {percent(first.first_chance)} of the draws, {', '.join(others)}."
 
 
 def _missing(machines: Sequence[Ranked]) -> str:
@@ -142,12 +143,3 @@ def _missing(machines: Sequence[Ranked]) -> str:
     if not lacking:
         return ""
     return f" {lacking} figure{'' if lacking == 1 else 's'} still missing: where one is, the total is an interval."
-
-
-def _percent(chance: float) -> str:
-    """Whole percent, never 100 or 0 where the draws left a remainder."""
-    if 0.995 <= chance < 1:
-        return "over 99 %"
-    if 0 < chance < 0.005:
-        return "under 1 %"
-    return f"{100 * chance:.0f} %"

@@ -9,6 +9,7 @@ from typing import Any
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.evidence import Basis, Duel, Evidence, Filament, Key, Level, LineOf, Machine, Run, Unit
 from crevlo.core.features.feature import Feature
+from crevlo.core.life.wear import upkeep_per_h
 from crevlo.core.money import Money, in_currency
 from crevlo.core.portions import PURGED
 from crevlo.core.success import Cause, Outcome
@@ -99,12 +100,12 @@ def unit_of(bench: Bench, unit_id: uuid.UUID) -> Unit:
     stated = [price.money(amount) for amount in (price.paid or 0.0, price.upgrades, price.residual)]
     paid = money(stated) if price.paid is not None else NotDetermined("the price paid, at Receive")
     base = money([worth.base] if worth.base else [])
-    spent = bench.upkeep.get(unit_id) if bench.study.upkeep_from_log else None
-    kept_up = money(spent[0]) if spent else None
+    past = bench.pasts.get(unit_id)
+    kept_up = money(past.spent) if past else None
     parts = (0.0, 0.0, 0.0) if isinstance(paid, NotDetermined) else paid
     return Unit(
         paid=paid if isinstance(paid, NotDetermined) else parts[0], upgrades=parts[1], residual=parts[2],
-        upkeep_per_h=sum(kept_up) / spent[1] if spent and isinstance(kept_up, tuple) else None,
+        upkeep_per_h=upkeep_per_h(kept_up, past.clock.watched) if past and isinstance(kept_up, tuple) else None,
         setup_first_s=times(MeasureKind.SETUP_FIRST) or ((assembled,) if assembled else ()),
         setup_next_s=times(MeasureKind.SETUP_AGAIN), warm_up_s=times(MeasureKind.WARM_BOTH),
         worth_base=base if isinstance(base, NotDetermined) else sum(base),

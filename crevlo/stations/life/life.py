@@ -11,20 +11,18 @@ from sqlalchemy.orm import Session
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.life.faults import stretches, trend
 from crevlo.core.life.wear import Wear, upkeep_per_h, wears
-from crevlo.core.money import Money, in_currency
-from crevlo.core.success import Outcome, fault_rate
+from crevlo.core.money import in_currency
+from crevlo.core.success import FaultRate, Outcome, fault_rate
 from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.shape import Day, Missing, Refused, Shape, Version, quantity
-from crevlo.stations.life.hours import Past, pasts_of
 from crevlo.stations.life.prices import PriceOut, prices_of
-from crevlo.stations.price import NO_PRICE, Price
-from crevlo.stations.price import prices_of as paid_of
+from crevlo.stations.past import HAZARDS, Past, pasts_of
+from crevlo.stations.price import latest_price
 from crevlo.stations.rank.criteria import BY_CODE, unit_of
 from crevlo.stations.rank.final_words import said_of_units
 from crevlo.stations.rank.scheme import latest_scheme
 from crevlo.stations.rate import stated_rates
-from crevlo.stations.receive.log import HAZARDS
 from crevlo.stations.receive.unit import disclose
 from crevlo.store.machine import Configuration, Obtained, Unit
 from crevlo.store.record import LogKind
@@ -108,7 +106,7 @@ def view_life(session: Session, unit_id: uuid.UUID) -> MachineLife:
         .where(StudyUnit.unit_id == unit_id)
         .order_by(Study.created_at.desc())
     ).all()
-    how = disclose(unit, _paid(session, unit_id, [e.study_id for e in entries])) or ""
+    how = disclose(unit, latest_price(session, unit_id)) or ""
     fields: dict[str, Any] = {
         "received_on": unit.received_on,
         "return_by": unit.return_by,
@@ -144,35 +142,35 @@ def _unit(session: Session, unit_id: uuid.UUID) -> Unit:
     return unit
 
 
-def _paid(session: Session, unit_id: uuid.UUID, study_ids: list[uuid.UUID]) -> Price:
-    """As it was stated in the newest study that states it."""
-    for study_id in study_ids:
-        if found := paid_of(session, study_id, [unit_id]).get(unit_id):
-            return found
-    return NO_PRICE
-
-
 def _faults(past: Past) -> dict[str, Any]:
-    hours = past.clock.total
-    at = [past.clock.at(t) for t in past.faults_at]
+    clock, at = past.clock, past.faults_at_hours
     fields: dict[str, Any] = {
-        "hours": hours, "faults": len(at), "hours_from": "by its own counter" if past.clock.by_counter else "of its prints",
+        "hours": clock.total, "faults": len(past.faults_at), "hours_from": past.hours_from,
     }  # fmt: skip
-    if not hours > 0:
-        return {**fields, "per_100h": "not determined: needs hours run", "stretches": [], "trend": ""}
-    found = stretches(at, hours)
-    whole = fault_rate(len(at), hours)
+    if past.hours_need:
+        return {**fields, "per_100h": f"not determined: needs {past.hours_need}", "stretches": [], "trend": ""}
+    found = stretches(at, clock.total, clock.begins)
+    whole = fault_rate(len(at), clock.watched)
     try:
-        told = trend(at, hours).words
+        told = trend(at, clock.total, clock.begins).words
     except NotDetermined as missing:
         told = f"whether they come more often is not determined: needs {missing.needs}"
     return {
-        **fields, "per_100h": f"{whole.median:.1f} per 100 h ({whole.low:.1f} to {whole.high:.1f})", "trend": told,
+        **fields, "per_100h": _rate_words(past, whole), "trend": told,
         "stretches": [
             StretchOut(begins_h=s.begins_h, ends_h=s.ends_h, faults=s.faults, low=s.rate.low, median=s.rate.median, high=s.rate.high)
             for s in found
         ],
     }  # fmt: skip
+
+
+def _rate_words(past: Past, rate: FaultRate) -> str:
+    said = [f"{rate.median:.1f} per 100 h ({rate.low:.1f} to {rate.high:.1f})"]
+    if past.clock.begins > 0:
+        said.append(f"since the first reading of its hours at {past.clock.begins:.0f} h")
+    if outside := len(past.faults_at) - len(past.faults_at_hours):
+        said.append(f"{outside} before that {'is' if outside == 1 else 'are'} not in it")
+    return ", ".join(said)
 
 
 def _wear(past: Past) -> list[Wear]:
@@ -182,21 +180,18 @@ def _wear(past: Past) -> list[Wear]:
 
 def say_upkeep(session: Session, past: Past) -> str:
     """What the log says that upkeep costs an hour."""
-    paid = [e for e in past.log if e.cost is not None]
+    paid = past.spent
     if not paid:
         return "not determined: needs a cost in its log"
-    currency = paid[0].currency or "EUR"
-    rates = stated_rates(session)
+    currency, rates = paid[0].currency, stated_rates(session)
     try:
-        costs = [
-            in_currency(Money(e.cost or 0.0, e.currency or currency, e.at.date()), currency, rates) for e in paid
-        ]
+        costs = [in_currency(m, currency, rates) for m in paid]
     except NotDetermined as missing:
         return f"not determined: needs {missing.needs}"
-    per_h = upkeep_per_h(costs, past.clock.total)
+    per_h = upkeep_per_h(costs, past.clock.watched)
     if per_h is None:
-        return "not determined: needs hours run"
-    return f"{per_h:.3f} {currency}/h: {sum(costs):.2f} {currency} in {past.clock.total:.0f} h"
+        return f"not determined: needs {past.hours_need}"
+    return f"{per_h:.3f} {currency}/h: {sum(costs):.2f} {currency} in {past.clock.watched:.0f} h"
 
 
 def _events(session: Session, unit_id: uuid.UUID, past: Past) -> list[LifeEvent]:

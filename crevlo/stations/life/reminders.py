@@ -6,12 +6,12 @@ from datetime import UTC, date, datetime, timedelta
 import icalendar
 from pydantic import Field
 from sqlalchemy import select
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, lazyload
 
 from crevlo.core.success import Outcome
 from crevlo.stations.kit.shape import Shape
 from crevlo.stations.library.instrument import instrument_out
-from crevlo.stations.life.hours import pasts_of
+from crevlo.stations.past import pasts_of
 from crevlo.store.machine import Configuration, Instrument, InstrumentKind, Spool, Unit
 from crevlo.store.published import ReportRevision
 from crevlo.store.run import Run
@@ -98,21 +98,25 @@ def _returns(session: Session, today: date) -> list[Reminder]:
 def _drying(session: Session, today: date) -> list[Reminder]:
     """Spools that planned prints of frozen studies still take, dried before use by their policy."""
     waiting = (
-        select(Job.spool_id, Study.title)
+        select(Job, Study.title)
         .join(Study, Study.id == Job.study_id)
         .join(ProtocolVersion, (ProtocolVersion.study_id == Study.id) & ProtocolVersion.frozen_at.is_not(None))
         .where(ProtocolVersion.policies["drying"].astext == "dried before use")
         .where(Job.id.not_in(select(Run.job_id).where(Run.outcome == Outcome.DONE)))
-        .distinct()
-    ).subquery()
-    found: dict[uuid.UUID, Reminder] = {}
-    for spool, title in session.execute(select(Spool, waiting.c.title).join(waiting, Spool.id == waiting.c.spool_id)):
-        due = (spool.dried_on or today) + timedelta(days=DRY_DAYS) if spool.dried_on else today
+        .options(lazyload(Job.unit))
+    )
+    titles = {spool_id: title for job, title in session.execute(waiting).tuples() for spool_id in job.spool_ids}
+    found = []
+    for spool in session.scalars(select(Spool).where(Spool.id.in_(titles))):
+        due = spool.dried_on + timedelta(days=DRY_DAYS) if spool.dried_on else today
         when = f"dried on {spool.dried_on:%d %b %Y}" if spool.dried_on else "no drying is on record"
-        found[spool.id] = Reminder(
-            key=f"drying-{spool.id}", kind="drying", words=f"Dry spool {spool.code} for “{title}”: {when}", on=due, over=due < today,
+        found.append(
+            Reminder(
+                key=f"drying-{spool.id}", kind="drying", words=f"Dry spool {spool.code} for “{titles[spool.id]}”: {when}",
+                on=due, over=due < today,
+            )
         )  # fmt: skip
-    return list(found.values())
+    return found
 
 
 def _retests(session: Session, today: date) -> list[Reminder]:
@@ -129,7 +133,7 @@ def _retests(session: Session, today: date) -> list[Reminder]:
         .join(newest, newest.c.study_id == Study.id)
         .where(Study.id.not_in(tested), StudyUnit.replaced_by.is_(None))
     ).all()
-    units = {r.unit_id: session.get_one(Unit, r.unit_id) for r in rows}
+    units = {u.id: u for u in session.scalars(select(Unit).where(Unit.id.in_({r.unit_id for r in rows})))}
     pasts = pasts_of(session, list(units))
     configurations: dict[uuid.UUID, list[Configuration]] = {}
     for c in session.scalars(

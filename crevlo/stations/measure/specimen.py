@@ -3,14 +3,13 @@
 import uuid
 from collections import Counter, defaultdict
 from collections.abc import Sequence
-from typing import Annotated, Literal
 
 from pydantic import Field
 from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.evaluations import EVALUATIONS
-from crevlo.core.evaluations.evaluation import Chart, Finding, FitChart, Instruments, Told
+from crevlo.core.evaluations.evaluation import Finding, Instruments, Told
 from crevlo.core.evaluations.thresholds import EASIER, Easier
 from crevlo.core.evaluations.words import words_of
 from crevlo.core.evidence import Specimen as Evidence
@@ -20,11 +19,11 @@ from crevlo.core.features.kind import EntryWay, Takes, Verdict, means, places
 from crevlo.core.grade import feature_grade
 from crevlo.core.narrowing import Narrowing, narrowing, say_day
 from crevlo.core.readings import feature_estimates
-from crevlo.core.sizes import Axis
 from crevlo.stations.entered import JudgementRow, ReadingRow, current_judgements, current_readings
 from crevlo.stations.evidence.specimen import features_of, instruments_in
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
 from crevlo.stations.kit.shape import Missing, Quantity, Shape, quantity
+from crevlo.stations.measure.chart import ChartOut, chart_out
 from crevlo.stations.study import artifact_of, current_protocol, measured_of, readings_due
 from crevlo.store.machine import ArtifactVersion, FeatureRow
 from crevlo.store.run import Specimen
@@ -112,127 +111,6 @@ class FindingOut(Shape):
     uncertainty: str
     meaning: str
     points_to: str | None
-
-
-class FitPointOut(Shape):
-    code: str
-    axis: Axis
-    nominal_mm: float
-    deviation_mm: float
-    expanded_mm: float
-
-
-class LinePointOut(Shape):
-    length_mm: float
-    deviation_mm: float
-    expanded_mm: float
-
-
-class FitLineOut(Shape):
-    """Fitted deviation of outside sizes over length, with the line's U at each place."""
-
-    axis: Axis
-    points: list[LinePointOut]
-
-
-class FitChartOut(Shape):
-    chart: Literal["fit"]
-    points: list[FitPointOut]
-    lines: list[FitLineOut]
-    longest_mm: float
-
-
-class DiscOut(Shape):
-    code: str
-    x_mm: float
-    y_mm: float
-    value: float
-    off: float
-    good: bool
-
-
-class MapChartOut(Shape):
-    chart: Literal["map"]
-    discs: list[DiscOut]
-    nominal: float
-    within: float
-    unit: str
-
-
-class FrameChartOut(Shape):
-    chart: Literal["frame"]
-    a_mm: float
-    b_mm: float
-    d1_mm: float
-    d2_mm: float
-    mm_per_100: float
-
-
-class RungOut(Shape):
-    code: str
-    level: float
-    passed: float | None
-
-
-class LadderChartOut(Shape):
-    """Rungs, easiest first."""
-
-    chart: Literal["ladder"]
-    rungs: list[RungOut]
-    unit: str
-
-
-class ColumnPointOut(Shape):
-    code: str
-    height_mm: float
-    width_mm: float
-
-
-class ColumnChartOut(Shape):
-    """Widths along the height with the sine found in them: its phase in turns at height 0."""
-
-    chart: Literal["column"]
-    points: list[ColumnPointOut]
-    pitch_mm: float | None
-    amplitude_mm: float
-    phase: float
-    mean_mm: float
-
-
-class WaveOut(Shape):
-    code: str
-    axis: str
-    speed_mm_s: float
-    spacing_mm: float | None
-    seen: int
-
-
-class WavesChartOut(Shape):
-    chart: Literal["waves"]
-    waves: list[WaveOut]
-
-
-class FlowPointOut(Shape):
-    flow_mm3_s: float
-    short: float
-
-
-class FlowChartOut(Shape):
-    """Share of the mass that is missing at each flow, and how much is allowed."""
-
-    chart: Literal["flow"]
-    points: list[FlowPointOut]
-    allowed: float
-
-
-ChartOut = Annotated[
-    FitChartOut | MapChartOut | FrameChartOut | LadderChartOut | ColumnChartOut | WavesChartOut | FlowChartOut,
-    Field(discriminator="chart"),
-]
-_PLAIN: dict[str, type[Shape]] = {
-    "map": MapChartOut, "frame": FrameChartOut, "ladder": LadderChartOut, "column": ColumnChartOut, "waves": WavesChartOut,
-    "flow": FlowChartOut,
-}  # fmt: skip
 
 
 class MoreReadings(Shape):
@@ -327,17 +205,6 @@ def told_of(evidence: Evidence, instruments: Instruments) -> list[Told]:
         for e in EVALUATIONS
         if e.of_specimen is not None and e.takes(evidence.features)
     ]
-
-
-def chart_out(chart: Chart) -> ChartOut:
-    if isinstance(chart, FitChart):
-        lines = [
-            FitLineOut(axis=a, points=[LinePointOut.model_validate(p) for p in line])
-            for a, line in chart.lines.items()
-        ]
-        points = [FitPointOut.model_validate(p) for p in chart.points]
-        return FitChartOut(chart="fit", points=points, lines=lines, longest_mm=chart.longest_mm)
-    return _PLAIN[chart.chart].model_validate(chart)  # type: ignore[return-value]
 
 
 def _findings(findings: tuple[Finding, ...]) -> list[FindingOut]:

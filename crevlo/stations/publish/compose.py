@@ -8,7 +8,7 @@ from functools import cached_property
 
 from sqlalchemy.orm import Session
 
-from crevlo.core.success import Outcome
+from crevlo.core.percent import percent
 from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.entrant import By
 from crevlo.stations.figures.study import StudyFigures, study_figures
@@ -29,6 +29,7 @@ from crevlo.stations.publish.document import (
     Table,
     Words,
 )
+from crevlo.stations.publish.lacking import lacking
 from crevlo.stations.publish.results import cost_table, pictures, result_tables
 from crevlo.stations.publish.sample import (
     conditions,
@@ -45,8 +46,6 @@ from crevlo.stations.rank.picks import pick_of
 from crevlo.stations.rank.ranking import RankView, StandingLine, WhatIf, view_rank
 from crevlo.stations.receive.claims import claims_by_unit
 from crevlo.stations.receive.worth import worth_ledgers
-from crevlo.stations.study import measured_of
-from crevlo.store.run import Specimen
 from crevlo.store.study import BuyerProfile
 
 ALL_BUYERS = "all buyers"
@@ -143,7 +142,7 @@ def _compose(
         headline=headline, evidence=evidence, number=None, erratum=False, composed_at=datetime.now(UTC), changed="",
         sections=[s for s in sections if s.blocks],
     )  # fmt: skip
-    return Composed(report, _lacking(told))
+    return Composed(report, lacking(told.ranked, told.bench))
 
 
 def _headline(told: Told) -> tuple[str, str]:
@@ -165,7 +164,9 @@ def _verdict(told: Told) -> list[Block]:
     for view in told.ranked:
         pick = pick_of(view)
         second = pick.runner_up.name if pick.runner_up else "–"
-        rows.append([view.profile.name, view.verdict.headline, second, _percent(pick.chance)])
+        rows.append(
+            [view.profile.name, view.verdict.headline, second, "–" if pick.chance is None else percent(pick.chance)]
+        )
     table = Table(caption=BY_BUYER, columns=["Buyer", "Verdict", "Runner-up", "Chance of first place"], rows=rows)
     every = [view for view in told.ranked if view.standings]
     how = [Words(words=_drawn(every[0]))] if every else []
@@ -188,7 +189,7 @@ def _ranking(view: RankView, *, alone: bool = True) -> list[Block]:
             rows=[
                 [
                     s.machine.name, _place(s), _total(s), f"{s.missing} missing" if s.missing else f"{s.expanded:.1f}",
-                    "open" if s.missing == len(codes) else _percent(s.first_chance),
+                    "open" if s.missing == len(codes) else percent(s.first_chance),
                     "not recorded" if s.all_in.value is None else f"{s.all_in.value:.0f}",
                 ]
                 for s in view.standings
@@ -246,15 +247,6 @@ def _place(s: StandingLine) -> str:
 
 def _total(s: StandingLine) -> str:
     return f"{s.total_low:.1f}–{s.total_high:.1f}" if s.missing else f"{s.total:.1f}"
-
-
-def _percent(chance: float | None) -> str:
-    """Never 100 or 0 where the draws left a remainder."""
-    if chance is None:
-        return "–"
-    if 0 < chance < 0.005:
-        return "under 1 %"
-    return "over 99 %" if 0.995 <= chance < 1 else f"{100 * chance:.0f} %"
 
 
 def _why(told: Told) -> list[Block]:
@@ -345,54 +337,8 @@ def _held_against(told: Told) -> list[Block]:
     return told.by_buyer(one)
 
 
-def _lacking(told: Told) -> list[tuple[str, str]]:
-    """What is missing, with the station where it is mended."""
-    said: list[tuple[str, str]] = []
-    for view in told.ranked:
-        names = {c.code: c.name for c in view.criteria}
-        if not view.standings:
-            said.append((f"{view.verdict.headline}: there is nothing to recommend for {view.profile.name}.", "rank"))
-        said += [
-            (f"{s.machine.name}: {names[c.code].lower()} needs {c.raw.needs}.", "rank")
-            for s in view.standings
-            for c in s.contributions
-            if c.points is None
-        ]
-    said += [(words, "receive") for words in disclosures(told.bench)[1]]
-    said += _open_work(told.bench)
-    return list(dict.fromkeys(said))
-
-
-def _open_work(bench: Bench) -> list[tuple[str, str]]:
-    """What is planned and not done yet."""
-    said = []
-    came_out = {
-        j.id
-        for j in bench.jobs
-        if any(r.outcome is Outcome.DONE and r.id not in bench.rejections for r in bench.runs.get(j.id, []))
-    }
-    due = [j for j in bench.jobs if j.counts and j.id not in bench.cannot]
-    open_ = sum(j.id not in came_out for j in due)
-    if open_:
-        said.append(
-            (f"{open_} of {len(due)} planned prints {'is' if open_ == 1 else 'are'} without a good piece.", "print")
-        )
-    unread = sum(not bench.taken(s.id) for s in bench.specimens if _is_read(bench, s))
-    if unread:
-        said.append((f"{unread} {'piece has' if unread == 1 else 'pieces have'} no reading yet.", "measure"))
-    if bench.specimens and bench.study.revealed_at is None and not bench.study.entered_from:
-        said.append(("The machines are not revealed yet: no photo of a piece stands in the report.", "inspect"))
-    return said
-
-
-def _is_read(bench: Bench, specimen: Specimen) -> bool:
-    """Whether an instrument reads anything of it, and it was not thrown away."""
-    artifact = bench.line_of_run[specimen.run_id][0]
-    return specimen.run_id not in bench.rejections and bool(measured_of(bench.artifacts[artifact]))
-
-
 def _missing(told: Told) -> list[Block]:
-    found = _lacking(told)
+    found = lacking(told.ranked, told.bench)
     return (
         [Points(items=[words for words, _ in found])]
         if found

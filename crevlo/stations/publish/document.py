@@ -65,6 +65,14 @@ class Bars(Shape):
     criteria: list[str]
     rows: list[Bar]
 
+    @property
+    def table(self) -> Table:
+        """The same where nothing can be drawn."""
+        rows = [[r.name, *["missing" if p is None else f"{p:.1f}" for p in r.parts], r.total] for r in self.rows]
+        return Table(
+            caption=f"{self.caption}, points by criterion", columns=["Machine", *self.criteria, "Points"], rows=rows
+        )
+
 
 class Picture(Shape):
     photo_id: uuid.UUID

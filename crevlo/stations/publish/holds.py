@@ -14,13 +14,12 @@ from crevlo.core.life.holds import Change, Held, held
 from crevlo.core.money import Money, in_currency
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Shape
-from crevlo.stations.life.hours import Past, pasts_of
 from crevlo.stations.life.prices import PriceOut, prices_of
+from crevlo.stations.past import HAZARDS, Past, pasts_of
 from crevlo.stations.publish.compose import ALL_BUYERS
 from crevlo.stations.publish.frozen import of_revision
 from crevlo.stations.publish.retest import Drift, drift_of, retests_of
 from crevlo.stations.rate import stated_rates
-from crevlo.stations.receive.log import HAZARDS
 from crevlo.store.machine import Configuration, Model, Unit
 from crevlo.store.published import ReportRevision
 from crevlo.store.study import BuyerProfile, StudyUnit
@@ -176,13 +175,14 @@ def _faults(units: dict[uuid.UUID, Unit], pasts: dict[uuid.UUID, Past], at: date
     """Units that fail more often since than before, by more than chance."""
     said = []
     for unit_id, past in pasts.items():
-        hours_then = past.clock.at(at)
-        since_h = past.clock.total - hours_then
-        before = sum(t <= at for t in past.faults_at)
-        since = len(past.faults_at) - before
-        if since and more_than_before(before, hours_then, since, since_h) <= _SURE:
+        since_h = past.clock.total - past.clock.at(at)
+        before_h = past.clock.watched - since_h
+        told = [t for t in past.faults_at if past.clock.watches(t)]
+        before = sum(t <= at for t in told)
+        since = len(told) - before
+        if since and more_than_before(before, before_h, since, since_h) <= _SURE:
             said.append(
-                f"{units[unit_id].name} failed {since} times in {since_h:.0f} h since, {before} times in {hours_then:.0f} h before."
+                f"{units[unit_id].name} failed {since} times in {since_h:.0f} h since, {before} times in {before_h:.0f} h before."
             )
     return said
 

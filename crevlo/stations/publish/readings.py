@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import Bench
 from crevlo.stations.figures.study import study_figures
+from crevlo.stations.kit.cell import in_csv
 from crevlo.stations.kit.shape import Shape
 from crevlo.store.machine import Instrument
 from crevlo.store.person import Person
@@ -85,13 +86,8 @@ def reading_csv(data: ReadingData) -> str:
     writer = csv.writer(out)
     writer.writerow(ReadingRow.model_fields)
     for row in data.readings:
-        writer.writerow(_harmless(v) for v in row.model_dump(mode="json").values())
+        writer.writerow(in_csv(v) for v in row.model_dump(mode="json").values())
     return out.getvalue()
-
-
-def _harmless(value: object) -> object:
-    """Text that a spreadsheet would run as a formula is quoted."""
-    return f"'{value}" if isinstance(value, str) and value[:1] in ("=", "+", "-", "@", "\t") else value
 
 
 def hidden(bench: Bench) -> set[uuid.UUID]:

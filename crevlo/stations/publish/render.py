@@ -120,15 +120,8 @@ def _md_block(block: Block) -> list[str]:
     if isinstance(block, Table):
         return [f"**{_md(block.caption)}**", "", *_md_table(block.columns, block.rows)]
     if isinstance(block, Bars):
-        rows = [
-            [r.name, *["missing" if p is None else f"{p:.1f}" for p in r.parts], r.total]
-            for r in block.rows
-        ]  # fmt: skip
-        return [
-            f"**{_md(block.caption)}, points by criterion**",
-            "",
-            *_md_table(["Machine", *block.criteria, "Points"], rows),
-        ]
+        made = block.table
+        return [f"**{_md(made.caption)}**", "", *_md_table(made.columns, made.rows)]
     return [f"- {_md(block.caption)}: photo of {_md(p.caption)}" for p in block.pictures]
 
 
@@ -191,8 +184,7 @@ def _docx_block(made: "Docx", block: Block, photos: Photos) -> None:
     elif isinstance(block, Table):
         _docx_table(made, block.caption, block.columns, block.rows)
     elif isinstance(block, Bars):
-        rows = [[r.name, *["missing" if p is None else f"{p:.1f}" for p in r.parts], r.total] for r in block.rows]
-        _docx_table(made, f"{block.caption}, points by criterion", ["Machine", *block.criteria, "Points"], rows)
+        _docx_table(made, block.table.caption, block.table.columns, block.table.rows)
     else:
         made.add_heading(_xml(block.caption), 2)
         for p in block.pictures:

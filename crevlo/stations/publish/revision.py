@@ -117,6 +117,8 @@ def publish(session: Session, study_id: uuid.UUID, given: NewRevision, person_id
     were. An erratum says what was wrong in the last revision for the same readers."""
     with looking(session) as seen:
         draft = compose(seen, study_id, given.profile_id, given.sections).report
+        if not study_figures(seen, study_id).bench.units:
+            raise Refused("There is no machine in this study: there is nothing to publish yet.")
         frozen = freeze(seen, study_id, given.profile_id)
         ranked = view_rank(seen, study_id, WhatIf(profile_id=given.profile_id))
     # One after the other: two who publish at once take two numbers.

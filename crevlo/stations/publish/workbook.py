@@ -13,6 +13,7 @@ from crevlo.core.package.tables import Row
 from crevlo.core.package.verdicts import Figures
 from crevlo.core.package.verify import published
 from crevlo.core.ranking.buyer import weights_of_buyer
+from crevlo.stations.kit.cell import in_xlsx
 from crevlo.stations.publish.document import Document, Table
 from crevlo.stations.publish.frozen import Frozen, as_package
 
@@ -43,7 +44,7 @@ def workbook(report: Document, frozen: Frozen) -> bytes:
         report.evidence,
         "Change weights and anchors on the sheets of points: totals follow.",
     ):
-        summary.append([_plain(line)])
+        summary.append([in_xlsx(line)])
     summary.append([])
     summary.append(["Buyer", "Machine", "Points, low", "Points, high", "As published", "Left out because"])
     _bold(summary, summary.max_row)
@@ -59,12 +60,12 @@ def workbook(report: Document, frozen: Frozen) -> bytes:
             as_stated = "" if stated.get("low") is None else _span(stated)
             summary.append(
                 [
-                    _plain(buyer["name"]),
-                    _plain(str(m["name"])),
+                    in_xlsx(buyer["name"]),
+                    in_xlsx(str(m["name"])),
                     low,
                     high,
                     as_stated,
-                    _plain(str(stated.get("left_out", ""))),
+                    in_xlsx(str(stated.get("left_out", ""))),
                 ]
             )
     summary.freeze_panes = "A7"
@@ -98,12 +99,12 @@ def _points(
     )
     head: list[Any] = ["Criterion", "Weight"]
     for m in machines:
-        head += [_plain(f"{m['name']}, figure"), _plain(f"{m['name']}, value 0 to 100")]
+        head += [in_xlsx(f"{m['name']}, figure"), in_xlsx(f"{m['name']}, value 0 to 100")]
     anchors = 2 + 2 * len(machines) + 2
     sheet.append([*head, "", "Anchors: figure, value, figure, value …"])
     _bold(sheet, 1)
     for row, c in enumerate(criteria, 2):
-        sheet.cell(row, 1, _plain(f"{QUANTITIES[c['code']].name}, {QUANTITIES[c['code']].unit}"))
+        sheet.cell(row, 1, in_xlsx(f"{QUANTITIES[c['code']].name}, {QUANTITIES[c['code']].unit}"))
         sheet.cell(row, 2, weights[c["code"]])
         places = []
         for n, (raw, value) in enumerate(sorted(map(tuple, c["points"]))):
@@ -158,12 +159,12 @@ def _results(sheet: "Worksheet", report: Document) -> None:
     for section in report.sections:
         for block in section.blocks:
             if isinstance(block, Table):
-                sheet.append([_plain(f"{section.title}: {block.caption}")])
+                sheet.append([in_xlsx(f"{section.title}: {block.caption}")])
                 _bold(sheet, sheet.max_row)
-                sheet.append([_plain(c) for c in block.columns])
+                sheet.append([in_xlsx(c) for c in block.columns])
                 _bold(sheet, sheet.max_row)
                 for row in block.rows:
-                    sheet.append([_plain(c) for c in row])
+                    sheet.append([in_xlsx(c) for c in row])
                 sheet.append([])
     _widths(sheet, [34, *[24] * 12])
 
@@ -173,7 +174,7 @@ def _table(sheet: "Worksheet", name: str, rows: Sequence[Row]) -> None:
     sheet.append([f"{f.name} ({f.unit})" if f.unit else f.name for f in fields])
     _bold(sheet, 1)
     for row in rows:
-        sheet.append([_plain(v) if isinstance(v := row[f.name], str) else v for f in fields])
+        sheet.append([in_xlsx(v) if isinstance(v := row[f.name], str) else v for f in fields])
     sheet.freeze_panes = "A2"
     sheet.auto_filter.ref = sheet.dimensions
     _widths(sheet, [16] * len(fields))
@@ -183,16 +184,10 @@ def _settings(sheet: "Worksheet", frozen: Frozen, basis: Sequence[Row]) -> None:
     sheet.append(["Setting", "Value"])
     _bold(sheet, 1)
     for key, value in frozen["about"].items():
-        sheet.append([key, _plain("; ".join(value) if isinstance(value, list) else str(value))])
+        sheet.append([key, in_xlsx("; ".join(value) if isinstance(value, list) else str(value))])
     for row in basis:
-        sheet.append([_plain(str(row["name"])), row["value"]])
+        sheet.append([in_xlsx(str(row["name"])), row["value"]])
     _widths(sheet, [34, 60])
-
-
-def _plain(value: str) -> str:
-    """Words never read as a formula, without what a cell cannot hold."""
-    kept = "".join(c for c in value if c in "\t\n" or ord(c) >= 32)
-    return f"'{kept}" if kept.startswith("=") else kept
 
 
 def _title(book: "Workbook", wanted: str) -> str:

@@ -9,15 +9,13 @@ from openpyxl.styles import Alignment, Font
 from openpyxl.utils import get_column_letter
 
 from crevlo.core.in_row import Place
+from crevlo.stations.kit.cell import in_csv, in_xlsx
 from crevlo.stations.rank.results import ResultsView
 from crevlo.stations.rank.results_row import ResultCell, ResultRow
 
 _HEAD = (
     "group", "artifact", "figure", "unit", "machine", "value", "low", "high", "as written", "place", "note", "missing",
 )  # fmt: skip
-# A cell that begins so would be taken for a formula.
-_FORMULA = ("=", "+", "-", "@", "\t", "\r")
-_FORMULA_XLSX = ("=",)
 _MARKS = {Place.BETTER: "●", Place.LEVEL: "○", Place.BEHIND: "", Place.NONE: ""}
 
 
@@ -25,7 +23,7 @@ def results_csv(view: ResultsView) -> str:
     out = io.StringIO()
     writer = csv.writer(out)
     writer.writerow(_HEAD)
-    writer.writerows([_plain(x, _FORMULA) for x in line] for line in _lines(view))
+    writer.writerows([in_csv(x) for x in line] for line in _lines(view))
     return out.getvalue()
 
 
@@ -36,28 +34,28 @@ def results_xlsx(view: ResultsView) -> bytes:
     assert seen is not None
     seen.title = "Results"
     bold = Font(bold=True)
-    seen.append(["Results", "", "", *[_plain(name) for name in _names(view)]])
+    seen.append(["Results", "", "", *[in_xlsx(name) for name in _names(view)]])
     for cell in seen[1]:
         cell.font, cell.alignment = bold, Alignment(wrap_text=True, vertical="top")
     for title, artifact, row in _rows(view):
         if title:
-            seen.append([_plain(title)])
+            seen.append([in_xlsx(title)])
             seen.cell(seen.max_row, 1).font = bold
-        seen.append([_plain(artifact), row.name, row.unit, *[_written(c) for c in row.cells]])
+        seen.append([in_xlsx(artifact), row.name, row.unit, *[_written(c) for c in row.cells]])
     seen.append([])
     for words in [
         f"{_MARKS[Place.BETTER]} better   {_MARKS[Place.LEVEL]} not told apart from it",
         view.how,
         *view.apart,
     ]:
-        seen.append([_plain(words)])
+        seen.append([in_xlsx(words)])
     seen.freeze_panes = "D2"
     for at, width in enumerate([22, 30, 10, *[20] * len(_names(view))], 1):
         seen.column_dimensions[get_column_letter(at)].width = width
     figures = book.create_sheet("Figures")
     figures.append(list(_HEAD))
     for line in _lines(view):
-        figures.append([_plain(x) for x in line])
+        figures.append([in_xlsx(x) for x in line])
     figures.freeze_panes = "A2"
     figures.auto_filter.ref = figures.dimensions
     out = io.BytesIO()
@@ -103,8 +101,3 @@ def _lines(view: ResultsView) -> Iterator[list[str | float]]:
                 title, artifact, row.name, row.unit, name, *numbers, f"{cell.text} {cell.spread}".strip(), cell.place.value,
                 cell.note, missing,
             ]  # fmt: skip
-
-
-def _plain(value: str | float, formula: tuple[str, ...] = _FORMULA_XLSX) -> str | float:
-    """Words never read as a formula."""
-    return f"'{value}" if isinstance(value, str) and value.startswith(formula) else value

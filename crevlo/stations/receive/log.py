@@ -1,6 +1,5 @@
 """A unit's log of ownership, and its faults by the hours run."""
 
-import math
 import uuid
 from collections.abc import Sequence
 from datetime import datetime
@@ -10,16 +9,14 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.core.success import DEFAULT_COUNTED, Outcome, fault_rate
+from crevlo.core.success import fault_rate
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Moment, Refused, Shape
+from crevlo.stations.past import HAZARDS, Past
 from crevlo.store.record import (
     LogEntry,
     LogKind,
 )
-from crevlo.store.run import Run
-
-HAZARDS = (LogKind.FIRE, LogKind.SMOKE, LogKind.TINGLE, LogKind.RUNAWAY)
 
 
 class LogOut(Shape):
@@ -45,7 +42,8 @@ class NewLog(Shape):
 
 
 class FaultsOut(Shape):
-    """Faults of the log and failed prints that count, over the hours run; false alarms of a detector apart."""
+    """Faults of the log and failed prints that count in a unit's whole life, over the hours that it was watched; false alarms
+    of a detector apart."""
 
     faults: int
     false_alarms: int
@@ -81,15 +79,13 @@ def log_of(session: Session, unit_id: uuid.UUID) -> Sequence[LogEntry]:
     ).all()  # fmt: skip
 
 
-def faults(log: Sequence[LogEntry], runs: Sequence[Run]) -> FaultsOut:
-    failed = sum(r.outcome is Outcome.FAILED and r.cause in DEFAULT_COUNTED for r in runs)
-    faults = failed + sum(e.kind is LogKind.FAULT or e.kind in HAZARDS for e in log)
-    printed = math.fsum(r.printed_s for r in runs) / 3600
-    counter = [e.hours for e in log if e.kind is LogKind.HOURS and e.hours is not None]
-    hours, told = (max(counter), "by its own counter") if counter else (printed, "of prints in this study")
-    alarms = sum(e.kind is LogKind.FALSE_ALARM for e in log)
-    fields: dict[str, Any] = {"faults": faults, "false_alarms": alarms, "hours": hours, "hours_from": told}
-    if not hours > 0:
-        return FaultsOut(**fields, median_per_100h=None, low=None, high=None, needs="hours run")
-    rate = fault_rate(faults, hours)
-    return FaultsOut(**fields, median_per_100h=rate.median, low=rate.low, high=rate.high, needs=None)
+def faults(past: Past) -> FaultsOut:
+    found, watched = past.faults_at_hours, past.clock.watched
+    alarms = sum(e.kind is LogKind.FALSE_ALARM for e in past.log)
+    fields: dict[str, Any] = {
+        "faults": len(found), "false_alarms": alarms, "hours": watched, "hours_from": past.hours_from, "needs": past.hours_need,
+    }  # fmt: skip
+    if past.hours_need:
+        return FaultsOut(**fields, median_per_100h=None, low=None, high=None)
+    rate = fault_rate(len(found), watched)
+    return FaultsOut(**fields, median_per_100h=rate.median, low=rate.low, high=rate.high)

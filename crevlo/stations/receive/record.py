@@ -13,6 +13,7 @@ from crevlo.stations.kit.photo import PhotoOut, photos_of
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.library.instrument import MeterOut, meters_of
 from crevlo.stations.noise import NoiseOut, noise_out
+from crevlo.stations.past import pasts_of
 from crevlo.stations.print_.fault import HypothesisOut, of_unit
 from crevlo.stations.receive.box import BoxItemOut, StepOut, first_unit, steps_of
 from crevlo.stations.receive.claims import ClaimOut, claims_of
@@ -22,7 +23,7 @@ from crevlo.stations.receive.configuration import (
     comparison,
     configurations_out,
 )
-from crevlo.stations.receive.log import FaultsOut, LogOut, faults, log_of
+from crevlo.stations.receive.log import FaultsOut, LogOut, faults
 from crevlo.stations.receive.measures import (
     MEASURE_CHOICES,
     MEASURE_UNITS,
@@ -66,13 +67,12 @@ class UnitRecord(Shape):
 def view_record(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> UnitRecord:
     bench = load_bench(session, study_id, [unit_id])
     unit = unit_in(session, study_id, unit_id)
-    runs = bench.runs_of(unit_id)
     measures = bench.measures.get(unit_id, [])
     numbers = {c.id: c.number for c in bench.configurations_of(unit_id)}
     steps = steps_of(session, unit_id)
     first = first_unit(session, unit)
     before = {s.name: s.seconds for s in steps_of(session, first)} if first else {}
-    log = log_of(session, unit_id)
+    past = pasts_of(session, [unit_id])[unit_id]
     claims = claims_of(session, unit, bench)
     claimed = {c.id: c for c in claims}
     return UnitRecord(
@@ -98,9 +98,9 @@ def view_record(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID) -> Un
         configurations=configurations_out(unit_id, bench), comparison=comparison(unit_id, bench),
         log=[
             LogOut(id=e.id, kind=e.kind, at=e.at, hours=e.hours, words=e.words, cost=e.cost, currency=e.currency, corrected=e.supersedes_id is not None)
-            for e in log
+            for e in past.log
         ],
-        faults=faults(log, runs), hypotheses=of_unit(session, unit_id), worth=worth_ledger(session, unit, bench.price_of(unit_id), bench.study.currency),
+        faults=faults(past), hypotheses=of_unit(session, unit_id), worth=worth_ledger(session, unit, bench.price_of(unit_id), bench.study.currency),
         meters=meters_of(session, InstrumentKind.SOUND_METER), noise=noise_table(bench, unit_id), standby_noise=noise_out(bench.noise.get(unit_id, [])), printing=printing(session, bench, unit_id),
     )  # fmt: skip
 

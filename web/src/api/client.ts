@@ -94,6 +94,18 @@ function refusal(status: number, body: unknown): Refusal | Unreachable {
   );
 }
 
+/** A page or a text as the server gives it, or a thrown Refusal or Unreachable. */
+export async function textOf(path: string): Promise<string> {
+  let answer: Response;
+  try {
+    answer = await fetch(path);
+  } catch {
+    throw new Unreachable("The server does not answer. Nothing was lost; try again.");
+  }
+  if (answer.ok) return answer.text();
+  throw refusal(answer.status, await answer.json().catch(() => null));
+}
+
 /** Sends a file as it is, with progress in shares of 1; `signal` cancels. */
 export function sendFile<T>(
   path: string,

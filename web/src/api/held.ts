@@ -2,7 +2,7 @@
 type Held = { tag: string; body: string };
 const MOST = 60;
 /** Longer ones are asked for rarely. */
-const LONGEST = 2_000_000;
+const LONGEST = 400_000;
 const held = new Map<string, Held>();
 const offered = new WeakMap<Request, Held>();
 

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
 import { useDeferredValue, useState } from "react";
-import { api, type Schemas, unwrap } from "../api/client";
+import { api, type Schemas, textOf, unwrap } from "../api/client";
 import { keys } from "../api/keys";
 import { BeadBar } from "../parts/bead-bar";
 import { percent, Skeleton, Trouble } from "../parts/bits";
@@ -63,9 +63,10 @@ function Report({ page, view }: { page: string; view: View }) {
 function Whole({ page }: { page: string }) {
   const html = useQuery({
     queryKey: keys.reader(page, "report"),
-    queryFn: async () => (await fetch(`/api/readers/${page}/report.html`)).text(),
+    queryFn: () => textOf(`/api/readers/${page}/report.html`),
     staleTime: Number.POSITIVE_INFINITY,
   });
+  if (html.isError) return <Trouble error={html.error} />;
   if (!html.data) return <Skeleton className="h-60" />;
   return (
     <iframe

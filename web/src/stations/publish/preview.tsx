@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { textOf } from "../../api/client";
 import { keys } from "../../api/keys";
 import { Skeleton, Trouble } from "../../parts/bits";
 import { text } from "./text";
@@ -7,11 +8,7 @@ import { text } from "./text";
 export function Preview({ studyId, query }: { studyId: string; query: string }) {
   const draft = useQuery({
     queryKey: keys.part(studyId, "draft", query),
-    queryFn: async () => {
-      const answer = await fetch(`/api/studies/${studyId}/draft.html?${query}`);
-      if (!answer.ok) throw new Error(((await answer.json()) as { title: string }).title);
-      return answer.text();
-    },
+    queryFn: () => textOf(`/api/studies/${studyId}/draft.html?${query}`),
     placeholderData: (before) => before,
   });
   if (draft.isError) return <Trouble error={draft.error} />;

@@ -125,7 +125,7 @@ export const text = {
   itGoesBackAfter: "It goes back after the test; the maker saw nothing before it came out.",
   saveTheIntake: "Save the intake",
   faultsOfThisLog:
-    "Faults of this log, and prints that failed by the machine, the profile or for no known cause. The range says how little or much the hours tell.",
+    "Faults of this log, and prints in any study that failed by the machine, the profile or for no known cause. The range says how little or much the hours tell.",
   corrected: "corrected",
   anEntry: "An entry",
   keep: "Keep",

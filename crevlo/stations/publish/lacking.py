@@ -1,0 +1,56 @@
+"""What a report lacks, each with the station where it is mended."""
+
+from collections.abc import Sequence
+
+from crevlo.core.success import Outcome
+from crevlo.stations.bench import Bench
+from crevlo.stations.publish.sample import disclosures
+from crevlo.stations.rank.ranking import RankView
+from crevlo.stations.study import measured_of
+from crevlo.store.run import Specimen
+
+
+def lacking(ranked: Sequence[RankView], bench: Bench) -> list[tuple[str, str]]:
+    """What is missing, with the station where it is mended."""
+    said: list[tuple[str, str]] = []
+    for view in ranked:
+        names = {c.code: c.name for c in view.criteria}
+        if not view.standings:
+            said.append((f"{view.verdict.headline}: there is nothing to recommend for {view.profile.name}.", "rank"))
+        said += [
+            (f"{s.machine.name}: {names[c.code].lower()} needs {c.raw.needs}.", "rank")
+            for s in view.standings
+            for c in s.contributions
+            if c.points is None
+        ]
+    said += [(words, "receive") for words in disclosures(bench)[1]]
+    said += _open_work(bench)
+    return list(dict.fromkeys(said))
+
+
+def _open_work(bench: Bench) -> list[tuple[str, str]]:
+    """What is planned and not done yet."""
+    said = []
+    came_out = {
+        j.id
+        for j in bench.jobs
+        if any(r.outcome is Outcome.DONE and r.id not in bench.rejections for r in bench.runs.get(j.id, []))
+    }
+    due = [j for j in bench.jobs if j.counts and j.id not in bench.cannot]
+    open_ = sum(j.id not in came_out for j in due)
+    if open_:
+        said.append(
+            (f"{open_} of {len(due)} planned prints {'is' if open_ == 1 else 'are'} without a good piece.", "print")
+        )
+    unread = sum(not bench.taken(s.id) for s in bench.specimens if _is_read(bench, s))
+    if unread:
+        said.append((f"{unread} {'piece has' if unread == 1 else 'pieces have'} no reading yet.", "measure"))
+    if bench.specimens and bench.study.revealed_at is None and not bench.study.entered_from:
+        said.append(("The machines are not revealed yet: no photo of a piece stands in the report.", "inspect"))
+    return said
+
+
+def _is_read(bench: Bench, specimen: Specimen) -> bool:
+    """Whether an instrument reads anything of it, and it was not thrown away."""
+    artifact = bench.line_of_run[specimen.run_id][0]
+    return specimen.run_id not in bench.rejections and bool(measured_of(bench.artifacts[artifact]))
