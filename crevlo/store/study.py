@@ -208,7 +208,8 @@ class SchemeVersion(Identified, Base):
 
 
 class CriterionRow(Identified, Base):
-    """One thing that counts: the code of what is told, its weight, and the points (raw figure, value 0..100) that value it."""
+    """One thing that counts: the code of what is told, its weight, the points (raw figure, value 0..100) that value it, and
+    the group in which it stands, empty where it stands alone."""
 
     __tablename__ = "criterion"
     scheme_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("scheme.id"))
@@ -217,8 +218,10 @@ class CriterionRow(Identified, Base):
     weight: Mapped[float]
     shape: Mapped[Shape] = mapped_column(enum_of(Shape))
     points: Mapped[list[Any]]
+    group_name: Mapped[str] = mapped_column(default="", server_default="")
     __table_args__ = (
         UniqueConstraint("scheme_id", "code"),
+        CheckConstraint("length(group_name) <= 40", name="group_length"),
         CheckConstraint("weight between 0 and 100", name="weight_range"),
         CheckConstraint("jsonb_typeof(points) = 'array' and jsonb_array_length(points) >= 2", name="has_points"),
     )

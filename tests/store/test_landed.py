@@ -8,6 +8,8 @@ import pytest
 from sqlalchemy import text
 
 from crevlo.cli.cluster import APP_ROLE
+from crevlo.core.package.archive import unpacked
+from crevlo.core.package.verify import verify
 from crevlo.store.database import connect, migrate
 from tests.conftest import Bench
 from tests.small import new
@@ -108,3 +110,19 @@ def test_a_pause_that_was_marked_is_no_printing_any_more(opened) -> None:
     assert source["entries"][0]["amount"].startswith(f"done, {mesa['took_s'] / 3600 - 0.25:.2f} h")
     queue = reviewer.get(f"/api/studies/{study}/measure")["queue"]
     assert all(line["done"] == line["due"] for line in queue)
+
+
+def test_what_was_published_is_verified_and_held_against_what_came_after(opened) -> None:
+    reviewer = opened("0016").as_("reviewer")
+    study = reviewer.get("/api/studies")["studies"][0]["id"]
+    [revision] = reviewer.get(f"/api/studies/{study}/holds")["revisions"]
+    assert revision["says"].startswith("Revision 1 still holds")
+    reviewer.send("POST", f"/api/studies/{study}/reveal", {})
+    package = reviewer.http.get(f"/api/revisions/{revision['revision_id']}/package.zip").content
+    found = verify(unpacked(package))
+    assert (found.differences, found.rankings) == ((), 1)
+    rank = reviewer.send("POST", f"/api/studies/{study}/rank", {})
+    assert [(s["machine"]["name"], s["total"], s["missing"]) for s in rank["standings"]] == [
+        ("Sparrow", 63.3, 0), ("Mesa no. 2", 50.0, 8)]  # fmt: skip
+    assert reviewer.http.get(f"/api/revisions/{revision['revision_id']}/cards").status_code == 200
+    assert {c["group_name"] for c in rank["criteria"]} == {""}

@@ -13,6 +13,7 @@ class Counts:
     weight: float
     shape: str
     points: tuple[tuple[float, float], ...]
+    group: str = ""
 
 
 def say_change(before: Mapping[str, Counts], after: Mapping[str, Counts]) -> list[str]:
@@ -25,7 +26,13 @@ def say_change(before: Mapping[str, Counts], after: Mapping[str, Counts]) -> lis
             said.append(f"{new.name} weighs {new.weight:g} instead of {old.weight:g}.")
         if (old.shape, old.points) != (new.shape, new.points):
             said.append(f"{new.name}: {_valued(new)} instead of {_valued(old)}.")
+        if old.group != new.group:
+            said.append(f"{new.name} {_stands(new)}, before it {_stands(old, past=True)}.")
     return said
+
+
+def _stands(c: Counts, *, past: bool = False) -> str:
+    return f"{'stood' if past else 'stands'} {f'in {c.group}' if c.group else 'alone'}"
 
 
 def _valued(c: Counts) -> str:

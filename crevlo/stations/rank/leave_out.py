@@ -1,4 +1,4 @@
-"""What first place rests on: the ranking again without one artifact, one material, one person's scores."""
+"""What first place rests on: the ranking again without one artifact, one material, one person's scores, one criterion."""
 
 import uuid
 from collections.abc import Iterator
@@ -9,6 +9,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.figure import central
+from crevlo.core.percent import percent
 from crevlo.core.ranking.chances import draw_values, rank_chances
 from crevlo.core.ranking.ranking import WEIGHT_SPREAD
 from crevlo.core.ranking.value import value_function
@@ -57,9 +58,14 @@ def view_leave_out(session: Session, study_id: uuid.UUID, asked: WhatIf) -> Leav
         return LeaveOutView(says="It takes two machines to ask what first place rests on.", without=[])
     first = max(view.standings, key=lambda s: s.first_chance).machine
     made = [
-        _once(what, inputs, part, criteria, view, marks, first)
+        _once(what, part, _values(part, criteria, marks), criteria, view, marks, first)
         for what, part in _without(inputs, names)
     ]  # fmt: skip
+    whole = _values(inputs, criteria, marks)
+    counting = [k for k, c in enumerate(view.criteria) if c.weight > 0]
+    for k in counting if len(counting) > 1 else ():
+        what = f"the criterion {view.criteria[k].name.lower()}"
+        made.append(_once(what, inputs, whole, criteria, view, marks, first, left=k))
     return LeaveOutView(says=_say(first.name, made), without=made)
 
 
@@ -86,38 +92,47 @@ def _without(inputs: StudyFigures, names: dict[uuid.UUID, str]) -> Iterator[tupl
         yield kept(p, f"what {names.get(p, 'a person')} scored", bench.without_person(p))
 
 
-def _once(
-    what: str, inputs: StudyFigures, part: StudyFigures, criteria: list[CriterionRow], view: RankView, marks: list[UnitMark],
-    first: UnitMark,
-) -> LeftOutOnce:  # fmt: skip
+def _values(part: StudyFigures, criteria: list[CriterionRow], marks: list[UnitMark]) -> np.ndarray:
+    """Drawn values (criteria, machines, draws); a criterion of which nothing is told of anybody is not a number."""
     functions = [value_function(c.shape, [(raw, v) for raw, v in c.points]) for c in criteria]
     rows = [[part.figure(c.code, m.unit_id) for c in criteria] for m in marks]
+    values = draw_values(
+        rows, functions, part.bench.study.seed, _DRAWS, codes=[c.code for c in criteria]
+    )  # fmt: skip
+    for k in range(len(criteria)):
+        if all(central(row[k]) is None for row in rows):
+            values[k] = np.nan
+    return values
+
+
+def _once(
+    what: str, part: StudyFigures, values: np.ndarray, criteria: list[CriterionRow], view: RankView, marks: list[UnitMark],
+    first: UnitMark, left: int | None = None,
+) -> LeftOutOnce:  # fmt: skip
+    """`left` is the criterion that is left out."""
     # What nothing left tells of anybody takes no part: its weight is the others'.
-    told = [k for k in range(len(criteria)) if any(central(row[k]) is not None for row in rows)]
+    untold = [k for k in range(len(criteria)) if np.isnan(values[k, 0, 0])]
+    told = [k for k in range(len(criteria)) if k not in untold and k != left]
     weights = [view.criteria[k].weight for k in told]
     if not told or not sum(weights):
         return LeftOutOnce(
             what=what, leader=None, chance=None, changes=False, words=f"Without {what} nothing that counts is left."
         )
-    values = draw_values(
-        [[row[k] for k in told] for row in rows], [functions[k] for k in told], inputs.bench.study.seed, _DRAWS,
-        codes=[criteria[k].code for k in told],
-    )  # fmt: skip
-    chances = rank_chances(weights, values, inputs.bench.study.seed, WEIGHT_SPREAD).rank[:, 0]
+    chances = rank_chances(weights, values[told], part.bench.study.seed, WEIGHT_SPREAD).rank[:, 0]
     at = int(np.argmax(chances))
     changes = marks[at].unit_id != first.unit_id
-    gone = len(criteria) - len(told)
+    gone = 0 if left is not None else len(untold)
     lost = f" ({gone} {'criterion' if gone == 1 else 'criteria'} with it)" if gone else ""
     who = f"{marks[at].name} leads" if changes else f"still {marks[at].name}"
     return LeftOutOnce(
         what=what, leader=marks[at], chance=float(chances[at]), changes=changes,
-        words=f"Without {what}{lost}: {who}, first in {100 * chances[at]:.0f} % of the draws.",
+        words=f"Without {what}{lost}: {who}, first in {percent(float(chances[at]))} of the draws.",
     )  # fmt: skip
 
 
 def _say(first: str, made: list[LeftOutOnce]) -> str:
     if not made:
-        return "Only one artifact, material and person are behind this ranking: there is nothing to leave out."
+        return "Only one artifact, material, person and criterion are behind this ranking: there is nothing to leave out."
     turned = [m.what for m in made if m.changes]
     if not turned:
         return f"Whatever one thing is left out, {first} leads."

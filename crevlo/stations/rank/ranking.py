@@ -44,6 +44,9 @@ class CriterionOut(Shape):
     digits: int
     factor: float = Field(description="what is shown is this many times the raw figure")
     group: CriterionGroup
+    group_name: str = Field(
+        default="", description="the scheme's own group in which it stands; empty where it stands alone"
+    )
     shape: ValueShape
     points: list[Anchor] = Field(description="two where it is straight: worst and best")
 
@@ -201,7 +204,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         criteria=[
             CriterionOut(
                 code=c.code, name=BY_CODE[c.code].name, short=BY_CODE[c.code].short,
-                unit=unit_of(c.code, bench.study.currency), weight=weights[c.code], scheme_weight=base[c.code], points=anchors_of(c.points), shape=c.shape, digits=BY_CODE[c.code].digits, group=group_of(c.code),
+                unit=unit_of(c.code, bench.study.currency), weight=weights[c.code], scheme_weight=base[c.code], points=anchors_of(c.points), shape=c.shape, digits=BY_CODE[c.code].digits, group=group_of(c.code), group_name=c.group_name,
                 factor=BY_CODE[c.code].factor,
             )
             for c in criteria

@@ -1,8 +1,9 @@
 """The scheme of a study: what counts, how it is valued, and its weight; a change is the next number."""
 
 import uuid
+from typing import Annotated
 
-from pydantic import Field
+from pydantic import Field, StringConstraints
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
@@ -28,6 +29,9 @@ class CriterionIn(Shape):
     weight: float = Field(ge=0, le=100)
     shape: ValueShape = ValueShape.LINEAR
     points: list[Anchor] = Field(min_length=2, max_length=20)
+    group_name: Annotated[str, StringConstraints(strip_whitespace=True, max_length=40)] = Field(
+        default="", description="of a group weights are traded within it, and its own is their sum"
+    )
 
 
 class NewScheme(Shape):
@@ -84,9 +88,15 @@ def view_scheme(session: Session, study_id: uuid.UUID) -> SchemeView:
         )  # fmt: skip
     return SchemeView(
         number=scheme.number,
-        criteria=[CriterionIn(code=c.code, weight=c.weight, shape=c.shape, points=anchors_of(c.points)) for c in scheme.criteria],
+        criteria=[criterion_in(c) for c in scheme.criteria],
         choices=choices, machines=[mark_of(u) for u in units],
     )  # fmt: skip
+
+
+def criterion_in(row: CriterionRow) -> CriterionIn:
+    return CriterionIn(
+        code=row.code, weight=row.weight, shape=row.shape, points=anchors_of(row.points), group_name=row.group_name
+    )
 
 
 def change_scheme(session: Session, study_id: uuid.UUID, given: NewScheme, person_id: uuid.UUID) -> None:
@@ -116,7 +126,8 @@ def change_scheme(session: Session, study_id: uuid.UUID, given: NewScheme, perso
             id=given.id, study_id=study_id, number=present.number + 1, person_id=person_id,
             criteria=[
                 CriterionRow(
-                    position=at, code=c.code, weight=c.weight, shape=c.shape, points=[[p.raw, p.value] for p in c.points]
+                    position=at, code=c.code, weight=c.weight, shape=c.shape, points=[[p.raw, p.value] for p in c.points],
+                    group_name=c.group_name,
                 )
                 for at, c in enumerate(given.criteria)
             ],

@@ -24,9 +24,9 @@ from crevlo.stations.rank.buyer import (
     buyers_of,
     change_buyer,
 )
-from crevlo.stations.rank.criteria import BY_CODE, anchors_of, unit_of
+from crevlo.stations.rank.criteria import BY_CODE, unit_of
 from crevlo.stations.rank.must_have import MustHave
-from crevlo.stations.rank.scheme import CriterionIn, NewScheme, change_scheme, latest_scheme
+from crevlo.stations.rank.scheme import CriterionIn, NewScheme, change_scheme, criterion_in, latest_scheme
 from crevlo.store.person import Person
 from crevlo.store.study import SchemeVersion
 
@@ -98,6 +98,7 @@ def _counts(version: SchemeVersion, currency: str) -> dict[str, Counts]:
         c.code: Counts(
             BY_CODE[c.code].name, unit_of(c.code, currency), c.weight, c.shape.value,
             tuple((float(BY_CODE[c.code].factor * raw), float(value)) for raw, value in c.points),
+            c.group_name,
         )
         for c in version.criteria
         if c.code in BY_CODE
@@ -122,7 +123,7 @@ def export_scheme(session: Session, study_id: uuid.UUID) -> SchemeFile:
     inputs, scheme = study_figures(session, study_id), latest_scheme(session, study_id)
     return SchemeFile(
         study=inputs.bench.study.title, currency=inputs.bench.study.currency,
-        criteria=[CriterionIn(code=c.code, weight=c.weight, shape=c.shape, points=anchors_of(c.points)) for c in scheme.criteria],
+        criteria=[criterion_in(c) for c in scheme.criteria],
         buyers=[
             BuyerFile(
                 name=b.name, weights=b.weights,

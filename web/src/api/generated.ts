@@ -6545,7 +6545,8 @@ export interface components {
         };
         /**
          * FaultsOut
-         * @description Faults of the log and failed prints that count, over the hours run; false alarms of a detector apart.
+         * @description Faults of the log and failed prints that count in a unit's whole life, over the hours that it was watched; false alarms
+         *     of a detector apart.
          */
         FaultsOut: {
             /** Faults */
@@ -10747,6 +10748,12 @@ export interface components {
              */
             factor: number;
             group: components["schemas"]["CriterionGroup"];
+            /**
+             * Group Name
+             * @description the scheme's own group in which it stands; empty where it stands alone
+             * @default
+             */
+            group_name: string;
             shape: components["schemas"]["Shape"];
             /**
              * Points
@@ -11226,6 +11233,12 @@ export interface components {
             shape?: components["schemas"]["Shape"];
             /** Points */
             points: components["schemas"]["Anchor"][];
+            /**
+             * Group Name
+             * @description of a group weights are traded within it, and its own is their sum
+             * @default
+             */
+            group_name?: string;
         };
         /**
          * Rests

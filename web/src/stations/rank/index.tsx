@@ -22,7 +22,7 @@ import { text } from "./text";
 import { Two } from "./two";
 import { Verdict } from "./verdict";
 import { Weighting } from "./weighting";
-import { toHundred, trade } from "./weights";
+import { toHundred } from "./weights";
 
 export default function Rank({ studyId }: { studyId: string }) {
   const [profileId, setProfileId] = useState<string | null>(null);
@@ -112,7 +112,7 @@ export default function Rank({ studyId }: { studyId: string }) {
             weights={weights}
             pair={pair}
             asked={asked !== null}
-            ask={(code, wanted) => setAsked(trade(weights, code, wanted, pair))}
+            change={setAsked}
             restore={restore}
             may={may}
           />

@@ -10,11 +10,12 @@ import { typedNumber } from "../../parts/numbers";
 import { Glyph } from "../../parts/unit-mark";
 import { Curve } from "./curve";
 import { SchemeFileAndHistory } from "./scheme-file";
+import { Groups } from "./scheme-groups";
+import { anchors, aroundZero, criterion, type Row, short } from "./scheme-row";
 import { text } from "./text";
 
 type View = Schemas["SchemeView"];
 type Choice = Schemas["Choice"];
-type Row = { weight: string; worst: string; best: string; kept: Schemas["CriterionIn"] | null };
 
 /** What counts in this study: everything that its prints, runs and machines tell, chosen, valued and weighed. */
 export function Scheme({ studyId, number, may }: { studyId: string; number: number; may: boolean }) {
@@ -65,7 +66,15 @@ function Table({
     Object.fromEntries(
       view.criteria.map((c) => {
         const choice = byCode.get(c.code);
-        return [c.code, { ...anchors(c.points, choice?.factor ?? 1), weight: short(c.weight), kept: c }];
+        return [
+          c.code,
+          {
+            ...anchors(c.points, choice?.factor ?? 1),
+            weight: short(c.weight),
+            group: c.group_name ?? "",
+            kept: c,
+          },
+        ];
       }),
     ),
   );
@@ -88,6 +97,7 @@ function Table({
         ...known,
         [choice.code]: {
           weight: "10",
+          group: "",
           worst: short(f * choice.worst),
           best: short(f * choice.best),
           kept: null,
@@ -129,12 +139,15 @@ function Table({
               <th scope="col">{text.schemeWeight}</th>
               <th scope="col">{text.schemeWorst}</th>
               <th scope="col">{text.schemeBest}</th>
+              <th scope="col" className="!text-left">
+                {text.schemeGroup}
+              </th>
             </tr>
           </thead>
           {groups.map((group) => (
             <tbody key={group}>
               <tr>
-                <th scope="rowgroup" colSpan={5} className="lab !pt-3 text-left">
+                <th scope="rowgroup" colSpan={6} className="lab !pt-3 text-left">
                   {group}
                 </th>
               </tr>
@@ -194,10 +207,23 @@ function Table({
                           )}
                         </td>
                       ))}
+                      <td className="!text-left">
+                        {row && (
+                          <input
+                            className="input w-32 max-[720px]:w-20"
+                            list="criterion-groups"
+                            maxLength={40}
+                            disabled={!may}
+                            aria-label={text.schemeGroupOf(c.name)}
+                            value={row.group}
+                            onChange={(e) => edit(c.code, { group: e.target.value })}
+                          />
+                        )}
+                      </td>
                     </tr>,
                     row && drawn === c.code && (
                       <tr key={`${c.code} drawn`}>
-                        <td colSpan={5} className="!text-left">
+                        <td colSpan={6} className="!text-left">
                           <Drawn choice={c} row={row} marks={view.machines} edit={(to) => edit(c.code, to)} />
                         </td>
                       </tr>
@@ -208,6 +234,7 @@ function Table({
           ))}
         </table>
       </div>
+      <Groups rows={rows} may={may} change={setRows} />
       <div className="flex items-center gap-3 pt-3">
         {may && (
           <button
@@ -303,60 +330,4 @@ function Strip({
       )}
     </span>
   );
-}
-
-function anchors(points: Schemas["Anchor"][], factor: number): { worst: string; best: string } {
-  // Of what is best in the middle the upper end stands for both.
-  const sorted = [...points].sort((a, b) => a.value - b.value || b.raw - a.raw);
-  return { worst: short(factor * (sorted[0]?.raw ?? 0)), best: short(factor * (sorted.at(-1)?.raw ?? 0)) };
-}
-
-function criterion(choice: Choice, row: Row): Schemas["CriterionIn"] | null {
-  const weight = typedNumber(row.weight);
-  if (weight === null) return null;
-  if (row.kept && row.kept.points.length > 2 && !aroundZero(choice, row.kept.points))
-    return { ...row.kept, weight };
-  const worst = typedNumber(row.worst);
-  const best = typedNumber(row.best);
-  if (worst === null || best === null) return null;
-  if (choice.better === "zero") {
-    // What is best at 0 is as far off on either side.
-    const side = Math.abs(worst) / choice.factor;
-    return {
-      code: choice.code,
-      weight,
-      shape: "piecewise",
-      points: [
-        { raw: -side, value: 0 },
-        { raw: 0, value: 100 },
-        { raw: side, value: 0 },
-      ],
-    };
-  }
-  return {
-    code: choice.code,
-    weight,
-    shape: row.kept?.shape ?? "linear",
-    points: [
-      { raw: worst / choice.factor, value: 0 },
-      { raw: best / choice.factor, value: 100 },
-    ],
-  };
-}
-
-/** Whether points value a figure by how far it is from 0, whichever way. */
-function aroundZero(choice: Choice, points: Schemas["Anchor"][]): boolean {
-  const [low, middle, high] = points;
-  return (
-    choice.better === "zero" &&
-    points.length === 3 &&
-    middle?.raw === 0 &&
-    !!low &&
-    !!high &&
-    low.raw === -high.raw
-  );
-}
-
-function short(x: number): string {
-  return String(+x.toFixed(4));
 }

@@ -242,6 +242,13 @@ export const text = {
   schemeWhat: "Criterion",
   schemeNow: "Machines now, worst to best",
   schemeWeight: "Weight",
+  weightOfGroup: (name: string) => `Weight of the group ${name}`,
+  shareOfGroup: (percent: number) => `${percent.toFixed(0)} % of it`,
+  schemeGroup: "Group",
+  schemeGroupOf: (name: string) => `Group of ${name}`,
+  schemeGroups: "Groups",
+  schemeGroupsHint:
+    "What stands in one group is traded within it; moving the group moves all of it. A weight typed here is shared out in proportion.",
   schemeWorst: "0 points at",
   schemeBest: "100 at",
   schemeNone: "not known of any machine yet",

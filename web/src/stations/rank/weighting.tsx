@@ -1,4 +1,5 @@
 import { Slider } from "radix-ui";
+import type { ReactNode } from "react";
 import type { Schemas } from "../../api/client";
 import { Key, Trouble } from "../../parts/bits";
 import { Conflict } from "../../parts/conflict";
@@ -6,7 +7,7 @@ import { criterionColour } from "../../parts/criterion-colour";
 import { MustHaves } from "./must-haves";
 import { text } from "./text";
 import { useBuyer } from "./use-buyer";
-import { toHundred } from "./weights";
+import { sumOf, toHundred, trade, tradeGroup } from "./weights";
 
 /** The buyer's weights, traded by sliders and kept on request; below them the must-haves. */
 export function Weighting({
@@ -15,7 +16,7 @@ export function Weighting({
   weights,
   pair,
   asked,
-  ask,
+  change,
   restore,
   may,
 }: {
@@ -24,7 +25,7 @@ export function Weighting({
   weights: Record<string, number>;
   pair: readonly string[];
   asked: boolean;
-  ask: (code: string, wanted: number) => void;
+  change: (weights: Record<string, number>) => void;
   restore: () => void;
   may: boolean;
 }) {
@@ -44,37 +45,41 @@ export function Weighting({
         <span className="lab">{text.of100Points}</span>
       </div>
       {view.counted_twice && <p className="pb-1 text-small text-ink-2">{view.counted_twice}</p>}
-      {view.criteria.map((c, i) => (
-        <div
-          key={c.code}
-          data-criterion={c.code}
-          className="grid grid-cols-[1fr_auto] items-center gap-y-1 border-b border-rule-2 py-1.5"
-        >
-          <span>
-            {c.name}
-            {pair.includes(c.code) && (
-              <span className="ml-1.5 text-tiny font-semibold text-needle-ink">{text.pair}</span>
-            )}
-          </span>
-          <span className="num text-small font-semibold">{+(weights[c.code] ?? 0).toFixed(1)}</span>
-          <Slider.Root
-            className="relative col-span-2 flex h-4 touch-none items-center"
-            min={0}
-            max={100}
-            step={1}
-            value={[Math.round(weights[c.code] ?? 0)]}
-            onValueChange={([v]) => ask(c.code, v ?? 0)}
-          >
-            <Slider.Track className="relative h-1 w-full rounded bg-[var(--track)]">
-              <Slider.Range className="absolute h-full rounded" style={{ background: criterionColour(i) }} />
-            </Slider.Track>
-            <Slider.Thumb
-              aria-label={text.weightOf(c.name)}
-              className="block h-3.5 w-2 rounded-[2px] bg-ink"
+      {grouped(view.criteria).map(({ name, members }) => {
+        const codes = members.map((m) => m.code);
+        const whole = sumOf(weights, codes);
+        const bars = members.map((c) => (
+          <Weight
+            key={c.code}
+            code={c.code}
+            name={c.name}
+            note={
+              pair.includes(c.code) ? (
+                <span className="ml-1.5 text-tiny font-semibold text-needle-ink">{text.pair}</span>
+              ) : null
+            }
+            share={name && whole > 0 ? text.shareOfGroup((100 * (weights[c.code] ?? 0)) / whole) : ""}
+            value={weights[c.code] ?? 0}
+            most={name ? Math.max(1, Math.ceil(whole)) : 100}
+            colour={criterionColour(view.criteria.indexOf(c))}
+            ask={(wanted) => change(trade(weights, c.code, wanted, pair, name ? codes : []))}
+          />
+        ));
+        if (!name) return bars;
+        return (
+          <fieldset key={name} aria-label={name} className="border-b border-rule pb-1.5">
+            <Weight
+              name={name}
+              strong
+              value={whole}
+              most={100}
+              colour="var(--ink-2)"
+              ask={(wanted) => change(tradeGroup(weights, codes, wanted))}
             />
-          </Slider.Root>
-        </div>
-      ))}
+            <div className="border-l-2 border-rule pl-2.5">{bars}</div>
+          </fieldset>
+        );
+      })}
       <MustHaves studyId={studyId} view={view} may={may} />
       <div className="mt-auto grid gap-2 pt-3 text-small text-ink-2">
         {asked && may && !conflict && (
@@ -102,5 +107,70 @@ export function Weighting({
         </p>
       </div>
     </section>
+  );
+}
+
+type Criterion = Schemas["CriterionOut"];
+
+/** Groups of two or more where the first of each stands; what is alone has no name. */
+function grouped(criteria: Criterion[]): { name: string; members: Criterion[] }[] {
+  const found: { name: string; members: Criterion[] }[] = [];
+  for (const c of criteria) {
+    const members = criteria.filter((m) => m.group_name && m.group_name === c.group_name);
+    if (members.length < 2) found.push({ name: "", members: [c] });
+    else if (members[0] === c) found.push({ name: c.group_name ?? "", members });
+  }
+  return found;
+}
+
+function Weight({
+  code,
+  name,
+  note,
+  share,
+  strong,
+  value,
+  most,
+  colour,
+  ask,
+}: {
+  code?: string;
+  name: string;
+  note?: ReactNode;
+  share?: string;
+  strong?: boolean;
+  value: number;
+  most: number;
+  colour: string;
+  ask: (wanted: number) => void;
+}) {
+  return (
+    <div
+      data-criterion={code}
+      className="grid grid-cols-[1fr_auto] items-center gap-y-1 border-b border-rule-2 py-1.5"
+    >
+      <span className={strong ? "font-semibold" : ""}>
+        {name}
+        {note}
+        {share && <small className="ml-1.5 text-ink-2">{share}</small>}
+      </span>
+      <span className="num text-small font-semibold">{+value.toFixed(1)}</span>
+      <Slider.Root
+        className="relative col-span-2 flex h-4 touch-none items-center"
+        min={0}
+        max={most}
+        step={1}
+        value={[Math.round(value)]}
+        onValueChange={([v]) => ask(v ?? 0)}
+      >
+        <Slider.Track className="relative h-1 w-full rounded bg-[var(--track)]">
+          <Slider.Range className="absolute h-full rounded" style={{ background: colour }} />
+        </Slider.Track>
+        <Slider.Thumb
+          aria-label={strong ? text.weightOfGroup(name) : text.weightOf(name)}
+          className="block h-3.5 w-2 rounded-[2px] bg-ink"
+        />
+      </Slider.Root>
+    </div>
   );
 }

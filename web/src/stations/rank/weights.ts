@@ -1,33 +1,57 @@
 /**
- * The sliders' own arithmetic: raising one weight takes from the others in proportion, or from its
- * unlocked partner alone. What the weights do to the ranking is computed by the server.
+ * The sliders' own arithmetic: raising one weight takes from the others in proportion, from its unlocked partner
+ * alone, or within its group. What the weights do to the ranking is computed by the server.
  */
+type Weights = Record<string, number>;
+
 export function trade(
-  weights: Record<string, number>,
+  weights: Weights,
   code: string,
   wanted: number,
   pair: readonly string[],
-): Record<string, number> {
-  const partner = pair.length === 2 && pair.includes(code) ? pair.find((c) => c !== code) : undefined;
-  const now = weights[code] ?? 0;
-  if (partner !== undefined) {
-    const both = now + (weights[partner] ?? 0);
-    const value = Math.min(wanted, both);
-    return { ...weights, [code]: value, [partner]: both - value };
-  }
-  const rest = 100 - now;
-  const value = Math.max(0, Math.min(100, wanted));
-  const others = Object.keys(weights).filter((c) => c !== code);
+  group: readonly string[],
+): Weights {
+  const partner = pair.length === 2 && pair.includes(code) ? pair.filter((c) => c !== code) : undefined;
+  const among = partner ?? (group.length > 1 ? group : Object.keys(weights));
+  return move(
+    weights,
+    [code],
+    among.filter((c) => c !== code),
+    wanted,
+  );
+}
+
+/** A whole group weighs what is wanted; what is in it keeps its proportions, and so does what is not. */
+export function tradeGroup(weights: Weights, group: readonly string[], wanted: number): Weights {
+  const others = Object.keys(weights).filter((c) => !group.includes(c));
+  return move(weights, group, others, wanted);
+}
+
+export function sumOf(weights: Weights, codes: readonly string[]): number {
+  return codes.reduce((sum, c) => sum + (weights[c] ?? 0), 0);
+}
+
+function move(
+  weights: Weights,
+  moved: readonly string[],
+  against: readonly string[],
+  wanted: number,
+): Weights {
+  if (against.length === 0) return weights;
+  const both = sumOf(weights, [...moved, ...against]);
+  const value = Math.max(0, Math.min(both, wanted));
+  return { ...weights, ...spread(weights, moved, value), ...spread(weights, against, both - value) };
+}
+
+function spread(weights: Weights, codes: readonly string[], to: number): Weights {
+  const now = sumOf(weights, codes);
   return Object.fromEntries(
-    Object.entries(weights).map(([c, w]) => {
-      if (c === code) return [c, value];
-      return [c, rest > 0 ? (w * (100 - value)) / rest : (100 - value) / others.length];
-    }),
+    codes.map((c) => [c, now > 0 ? ((weights[c] ?? 0) * to) / now : to / codes.length]),
   );
 }
 
 /** Weights as points of 100. */
-export function toHundred(weights: Record<string, number>): Record<string, number> {
+export function toHundred(weights: Weights): Weights {
   const sum = Object.values(weights).reduce((a, b) => a + b, 0) || 1;
   return Object.fromEntries(Object.entries(weights).map(([c, w]) => [c, (100 * w) / sum]));
 }
