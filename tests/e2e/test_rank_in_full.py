@@ -3,6 +3,7 @@
 import re
 from pathlib import Path
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from tests.e2e.conftest import Site
@@ -210,3 +211,41 @@ def test_a_value_function_is_drawn_and_moved_by_keys_and_the_scheme_goes_out_as_
     (tmp_path / "other.json").write_text("not one")
     dialog.get_by_label("Take over such a file").set_input_files(tmp_path / "other.json")
     expect(dialog.get_by_text("This is no such file: it is not JSON.")).to_be_visible()
+
+
+def test_criteria_in_a_group_are_weighed_as_one_and_traded_within(site: Site, page: Page, check_axe) -> None:
+    client = site.bench.as_("reviewer")
+    study = make(client, {"Mesa": Turned(), "Sparrow": Turned(off_mm=0.2, minutes=30)})
+    site.sign_in(page, "reviewer")
+    site.open(page, study, "rank")
+    page.get_by_role("button", name="Criteria, scheme v1").click()
+    dialog = page.get_by_role("dialog")
+    for name in ("Energy", "Cost per good part"):
+        dialog.get_by_label(f"Group of {name}").fill("Running it")
+    whole = dialog.get_by_label("Weight of the group Running it")
+    expect(whole).to_have_value("25")
+    whole.fill("40")
+    whole.press("Enter")
+    expect(dialog.get_by_label("Weight of Energy in the scheme")).to_have_value("20")
+    assert check_axe(page) == []
+    dialog.get_by_role("button", name="Keep as scheme v2").click()
+
+    def weight(name: str) -> int:
+        return int(page.get_by_role("slider", name=name, exact=True).get_attribute("aria-valuenow") or -1)
+
+    group, energy, cost, noise = (
+        f"Weight of {n}" for n in ("the group Running it", "Energy", "Cost per good part", "Noise at 1 m")
+    )
+    expect(page.get_by_role("slider", name=group)).to_be_visible()
+    together, before = weight(group), weight(noise)
+    assert together == pytest.approx(weight(energy) + weight(cost), abs=1)
+    for _ in range(5):
+        page.get_by_role("slider", name=energy, exact=True).press("ArrowRight")
+    assert (weight(group), weight(noise)) == (together, before)
+    assert weight(energy) - weight(cost) == pytest.approx(10, abs=1)
+    page.get_by_role("slider", name=group).press("Home")
+    assert (weight(group), weight(energy), weight(cost)) == (0, 0, 0)
+    assert weight(noise) > before
+    assert check_axe(page) == []
+    page.keyboard.press("0")
+    expect(page.get_by_role("slider", name=group)).to_have_attribute("aria-valuenow", str(together))

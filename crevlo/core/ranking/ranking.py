@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from crevlo.core.figure import Figure, central
-from crevlo.core.ranking.chances import DRAWS, RankChances, draw_values, rank_chances
+from crevlo.core.ranking.chances import RankChances, draw_values, draws_for, rank_chances
 from crevlo.core.ranking.points import Total, weighted_totals
 from crevlo.core.ranking.value import ValueFunction, value_of
 from crevlo.core.ranking.verdict import Ranked, Verdict, say_verdict
@@ -52,18 +52,21 @@ def rank(
     seed: int,
     *,
     left_out: int = 0,
-    draws: int = DRAWS,
+    draws: int | None = None,
     drawn: Callable[[], np.ndarray] | None = None,
+    values: list[list[float | None]] | None = None,
 ) -> Ranking:
     """`figures` by machine and criterion; `left_out` counts machines that a must-have leaves out. `drawn` gives values that
-    were drawn before, as from `draw_values`. Raises BadInput for weights that cannot be shares."""
+    were drawn before, as from `draw_values`, and `values` those that `values_of` gave. Raises BadInput for weights that cannot
+    be shares."""
     functions, weights = [c.function for c in criteria], [c.weight for c in criteria]
-    values = [values_of(row, functions) for row in figures]
+    values = values or [values_of(row, functions) for row in figures]
     totals = weighted_totals(weights, values)
     chance: RankChances | None = None
     if names:
         codes = [c.code for c in criteria]
-        made = drawn() if drawn else draw_values(figures, functions, seed, draws, codes=codes)
+        times = draws or draws_for(len(figures), len(criteria))
+        made = drawn() if drawn else draw_values(figures, functions, seed, times, codes=codes)
         chance = rank_chances(weights, made, seed, WEIGHT_SPREAD)
     middle = [(t.low + t.high) / 2 for t in totals]
     ranked = [

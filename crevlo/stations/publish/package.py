@@ -17,7 +17,7 @@ from crevlo.core.package.evidence import Names, evidence_of, tables_of
 from crevlo.core.package.layouts import ALL, LAYOUTS
 from crevlo.core.package.tables import Row, Tables, from_csv, to_csv
 from crevlo.core.package.verdicts import Buyer, Figures, Study, figure_rows, must_have_rows, ranking_rows, tell
-from crevlo.core.ranking.chances import DRAWS
+from crevlo.core.ranking.chances import draws_for
 from crevlo.core.ranking.gate import Judged
 from crevlo.core.ranking.ranking import Criterion
 from crevlo.core.ranking.value import value_function
@@ -58,8 +58,8 @@ def freeze(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | None) 
     compared = {called[e.key]: e for e in inputs.entrants if not e.entry.is_control}
     # From here on what the package itself says: whoever has nothing else comes to the same.
     study = Study(
-        Figures(evidence_of(as_read(tables))), {m: e.name for m, e in compared.items()}, criteria, bench.study.seed, DRAWS,
-        bench.study.currency,
+        Figures(evidence_of(as_read(tables))), {m: e.name for m, e in compared.items()}, criteria, bench.study.seed,
+        draws_for(len(compared), len(criteria)), bench.study.currency,
     )  # fmt: skip
     tables["figures"] = figure_rows(study.figures)
     rankings: list[Row] = []
@@ -91,7 +91,7 @@ def freeze(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | None) 
         "title": bench.study.title,
         "about": {
             "study": bench.study.title, "question": bench.study.question, "currency": bench.study.currency, "seed": bench.study.seed,
-            "draws": DRAWS, "code": version("crevlo"), "schema": newest(), "apart": inputs.apart,
+            "draws": study.draws, "code": version("crevlo"), "schema": newest(), "apart": inputs.apart,
         },
         "scheme": {
             "number": scheme.number,

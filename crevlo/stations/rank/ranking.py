@@ -2,7 +2,8 @@
 
 import uuid
 from collections import defaultdict
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 
 import numpy as np
 from pydantic import Field
@@ -11,7 +12,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.evaluations.cost import counted_twice
 from crevlo.core.figure import Figure
 from crevlo.core.ranking.buyer import Offer, say_budget, say_prints, weights_of_buyer
-from crevlo.core.ranking.chances import DRAWS, draw_values
+from crevlo.core.ranking.chances import draw_values, draws_for
 from crevlo.core.ranking.gate import Judged, Standing
 from crevlo.core.ranking.points import normalised, rounded_to_total, weighted_totals
 from crevlo.core.ranking.ranking import WEIGHT_SPREAD, Criterion, Ranking, rank, values_of
@@ -31,7 +32,7 @@ from crevlo.stations.rank.flip import Flip, flips_of
 from crevlo.stations.rank.must_have import MustHaveChoice, MustHaveOut, choices, gate_out, judge
 from crevlo.stations.rank.reference import ReferenceLine, reference_lines
 from crevlo.stations.rank.scheme import latest_scheme
-from crevlo.store.study import BuyerProfile, CriterionRow
+from crevlo.store.study import BuyerProfile, CriterionRow, SchemeVersion
 
 
 class CriterionOut(Shape):
@@ -151,9 +152,47 @@ class WhatIf(Shape):
 
 # Pure functions of what a transaction sees: keyed by its snapshot, so never stale; lost without harm.
 _draws: Kept[np.ndarray] = Kept(96_000_000, lambda drawn: drawn.nbytes)
+_laid_out: Kept["_LaidOut"] = Kept(12)
 
 
-def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int = DRAWS) -> RankView:
+@dataclass(frozen=True)
+class _Entered:
+    """What stands in a machine's line whatever anything weighs."""
+
+    row: list[Figure]
+    values: list[float | None]
+    raws: list[Quantity]
+    all_in: Quantity
+    departures: list[str]
+
+
+@dataclass(frozen=True)
+class _LaidOut:
+    """All that a scheme asks of a study, before anything is weighed; by the key of an entrant."""
+
+    functions: list[ValueFunction]
+    of: Mapping[uuid.UUID, _Entered]
+    sides: list[By]
+
+
+def _lay_out(inputs: StudyFigures, scheme: SchemeVersion) -> _LaidOut:
+    def make() -> _LaidOut:
+        currency, criteria = inputs.compared.study.currency, scheme.criteria
+        functions = [value_function(c.shape, [(raw, value) for raw, value in c.points]) for c in criteria]
+        told = [(unit_of(c.code, currency), BY_CODE[c.code].digits) for c in criteria]
+
+        def entered(e: Entrant) -> _Entered:
+            row = [inputs.figure(c.code, e.key) for c in criteria]
+            raws = [quantity(figure, unit, digits) for figure, (unit, digits) in zip(row, told, strict=True)]
+            all_in = quantity(inputs.figure("price", e.key), currency, 0)
+            return _Entered(row, values_of(row, functions), raws, all_in, departures_of(e.bench, e.entry.unit_id))
+
+        return _LaidOut(functions, {e.key: entered(e) for e in inputs.entrants}, sides_of(inputs.bench))
+
+    return make() if inputs.state is None else _laid_out.get(f"{inputs.state} {scheme.id}", make)
+
+
+def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf) -> RankView:
     # Figures first: reading them lets go of what the session held before.
     machines = study_figures(session, study_id)
     held = references_of(session, machines)
@@ -168,12 +207,15 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
     criteria = scheme.criteria
     base = _base_weights(criteria, profile)
     weights = _asked_weights(base, what_if.weights)
-    functions = [value_function(c.shape, [(raw, value) for raw, value in c.points]) for c in criteria]
+    laid = _lay_out(inputs, scheme)
+    functions = laid.functions
     judged = {e.key: [judge(inputs, e, gate) for gate in profile.gates] for e in inputs.entrants}
     failing = {key: [j.reason for j in row if j.standing is Standing.FAILS] for key, row in judged.items()}
     to_rank = [e for e in inputs.entrants if not e.entry.is_control]
     entries = [e for e in to_rank if what_if.show_gated or not failing[e.key]]
-    rows = [[inputs.figure(c.code, e.key) for c in criteria] for e in entries]
+    rows = [laid.of[e.key].row for e in entries]
+    # By all who could be ranked, so that no must-have changes how finely chances are told.
+    draws = draws_for(len(to_rank), len(criteria))
     shares = [weights[c.code] for c in criteria]
     key = (study_id, inputs.state, tuple(e.key for e in entries), scheme.id, draws)
     gated = sum(bool(failing[e.key]) for e in to_rank)
@@ -181,11 +223,12 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
         [e.name for e in entries], rows,
         [Criterion(c.code, f, w) for c, f, w in zip(criteria, functions, shares, strict=True)], bench.study.seed,
         left_out=0 if what_if.show_gated else gated,
+        values=[laid.of[e.key].values for e in entries],
         drawn=lambda: _value_draws(key, rows, functions, [c.code for c in criteria], bench.study.seed, draws),
     )  # fmt: skip
     values, totals, middle, chance = ranking.values, ranking.totals, ranking.middle, ranking.chance
     verdict, order = ranking.verdict, ranking.order
-    standings = [_standing(entries[i], inputs, criteria, rows[i], ranking, i) for i in order]
+    standings = [_standing(entries[i], laid.of[entries[i].key], inputs, criteria, ranking, i) for i in order]
     for standing, i in zip(standings, order, strict=True):
         standing.doubts = [
             j.reason for j in judged[entries[i].key] if j.standing is not Standing.PASSES or j.is_close
@@ -213,12 +256,12 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf, draws: int
             gate_out(g, [judged[e.key][at] for e in to_rank], bench.study.currency)
             for at, g in enumerate(profile.gates)
         ],
-        must_have_choices=choices(bench), sides=sides_of(inputs.bench), by=what_if.by, apart=inputs.apart,
+        must_have_choices=choices(bench), sides=laid.sides, by=what_if.by, apart=inputs.apart,
         references=reference_lines(
             [r.of_buyer(profile.prints_month) for r in held], [c.code for c in criteria], functions, shares,
             (entries[order[0]].name, rows[order[0]]) if order else None, bench.study.seed,
         ), standings=standings,
-        left_out=_left_out(inputs, failing, what_if.show_gated, criteria, functions, shares),
+        left_out=_left_out(inputs, laid, failing, what_if.show_gated, shares),
         verdict=_with_caveats(verdict, in_question, judged),
         flips=flips, flips_words=_flips_words(flips, [middle[i] for i in whole], len(entries)),
         reasons=_reasons(standings), missing_cells=missing, cells=len(entries) * len(criteria),
@@ -307,42 +350,35 @@ def _asked_weights(base: dict[str, float], asked: dict[str, float] | None) -> di
 
 
 def _standing(
-    entrant: Entrant, figures: StudyFigures, criteria: list[CriterionRow], row: list[Figure], ranking: Ranking, i: int
+    entrant: Entrant, entered: _Entered, figures: StudyFigures, criteria: list[CriterionRow], ranking: Ranking, i: int
 ) -> StandingLine:
-    chance, total, place, values = ranking.chance, ranking.totals[i], ranking.places[i], ranking.values[i]
+    chance, total, place = ranking.chance, ranking.totals[i], ranking.places[i]
     assert chance is not None
-    bench, entry = figures.compared, entrant.entry
+    entry = entrant.entry
     known = [p for p in total.contributions if p is not None]
     shown = iter(rounded_to_total(known))
     contributions = [
-        Contribution(
-            code=c.code, points=None if part is None else next(shown), value=value,
-            raw=quantity(figure, unit_of(c.code, bench.study.currency), BY_CODE[c.code].digits),
-        )
-        for c, part, value, figure in zip(criteria, total.contributions, values, row, strict=True)
-    ]  # fmt: skip
+        Contribution(code=c.code, points=None if part is None else next(shown), value=value, raw=raw)
+        for c, part, value, raw in zip(criteria, total.contributions, entered.values, entered.raws, strict=True)
+    ]
     return StandingLine(
-        machine=entrant.mark, all_in=quantity(figures.figure("price", entrant.key), bench.study.currency, 0),
-        rank=place.rank, best_rank=place.best, worst_rank=place.worst, total=round(ranking.middle[i], 1),
-        total_low=total.low, total_high=total.high, expanded=float(chance.expanded[i]),
+        machine=entrant.mark, all_in=entered.all_in, rank=place.rank, best_rank=place.best, worst_rank=place.worst,
+        total=round(ranking.middle[i], 1), total_low=total.low, total_high=total.high, expanded=float(chance.expanded[i]),
         first_chance=float(chance.rank[i, 0]), rank_chances=[float(x) for x in chance.rank[i]],
-        contributions=contributions, missing=sum(v is None for v in values),
-        departures=departures_of(entrant.bench, entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
-        not_recommended=entry.not_recommended, doubts=[],
+        contributions=contributions, missing=sum(v is None for v in entered.values), departures=entered.departures,
+        safety=list(figures.compared.records[entry.unit_id].on_record), not_recommended=entry.not_recommended, doubts=[],
     )  # fmt: skip
 
 
 def _left_out(
-    figures: StudyFigures, failing: dict[uuid.UUID, list[str]], show_gated: bool,
-    criteria: list[CriterionRow], functions: list[ValueFunction], shares: list[float],
-) -> list[LeftOut]:  # fmt: skip
+    figures: StudyFigures, laid: _LaidOut, failing: dict[uuid.UUID, list[str]], show_gated: bool, shares: list[float]
+) -> list[LeftOut]:
     out, bench = [], figures.compared
     for entrant in figures.entrants:
         entry, reasons = entrant.entry, failing[entrant.key]
         if not entry.is_control and (not reasons or show_gated):
             continue
-        row = [figures.figure(c.code, entrant.key) for c in criteria]
-        total = weighted_totals(shares, [values_of(row, functions)])[0]
+        total = weighted_totals(shares, [laid.of[entrant.key].values])[0]
         out.append(
             LeftOut(
                 machine=entrant.mark, is_control=entry.is_control, not_recommended=entry.not_recommended,
