@@ -7,7 +7,7 @@ from collections.abc import Mapping, Sequence
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined, effective_dof
 from crevlo.core.evidence import STATED_DOF, Instrument, Key, Reading, Specimen
 from crevlo.core.features import KINDS
-from crevlo.core.statistics import pool_scatter
+from crevlo.core.statistics import scatter
 
 # Linear thermal expansion of common printing plastics is near 70e-6 per kelvin.
 PLASTIC_EXPANSION_PER_K = 70e-6
@@ -85,19 +85,21 @@ def feature_estimates(
     for reading in specimen.readings:
         if reading.value is not None and not KINDS[specimen.features[reading.feature].kind].series:
             grouped[reading.feature].append(reading)
-    own: dict[str, list[float]] = {}
-    alike: dict[tuple[object, Key], list[list[float]]] = defaultdict(list)
+    own: dict[str, tuple[int, float]] = {}
+    alike: dict[tuple[object, Key], tuple[int, float]] = defaultdict(lambda: (0, 0.0))
     for code, group in grouped.items():
-        own[code] = [r.value or 0.0 for r in group]
-        alike[specimen.features[code].kind, group[0].instrument].append(own[code])
+        own[code] = scatter([r.value or 0.0 for r in group])
+        kind = specimen.features[code].kind, group[0].instrument
+        alike[kind] = alike[kind][0] + own[code][0], alike[kind][1] + own[code][1]
     found: dict[str, Estimate | NotDetermined] = {}
     for code, group in grouped.items():
         instrument = instruments[group[0].instrument]
         values = [r.value for r in group if r.value is not None]
-        others = [g for g in alike[specimen.features[code].kind, group[0].instrument] if g is not own[code]]
+        dof_of_all, squares_of_all = alike[specimen.features[code].kind, group[0].instrument]
+        others = dof_of_all - own[code][0], max(0.0, squares_of_all - own[code][1])
         # A distance over n waves is read once: of one wave its errors are an nth.
         over = max(1, min(r.over for r in group))
-        s, dof = _repeatability(instrument, others if over == 1 else [])
+        s, dof = _repeatability(instrument, others if over == 1 else (0, 0.0))
         try:
             found[code] = combine_readings(
                 values,
@@ -119,13 +121,11 @@ def _shared(group: Sequence[Reading], instruments: Mapping[Key, Instrument], ove
     return total
 
 
-def _repeatability(instrument: Instrument, groups: Sequence[Sequence[float]]) -> tuple[float | None, float]:
-    """s of a single reading and its dof, from the repeats of other features and what the instrument states."""
-    try:
-        s, dof = pool_scatter(groups)
-    except NotDetermined:
-        s, dof = 0.0, 0
+def _repeatability(instrument: Instrument, others: tuple[int, float]) -> tuple[float | None, float]:
+    """s of a single reading and its dof, from the repeats of other features (dof, sum of squares) and what the instrument
+    states."""
+    dof, squares = others
     stated = instrument.repeatability_dof if instrument.repeatability else 0.0
     if not dof + stated:
         return None, 0.0
-    return math.sqrt((dof * s**2 + stated * instrument.repeatability**2) / (dof + stated)), dof + stated
+    return math.sqrt((squares + stated * instrument.repeatability**2) / (dof + stated)), dof + stated

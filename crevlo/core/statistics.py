@@ -10,19 +10,24 @@ from scipy import stats
 from crevlo.core.estimate import Estimate, NotDetermined, Shared, effective_dof, made_of, mean_shared
 
 
+def scatter(repeats: Sequence[float]) -> tuple[int, float]:
+    """Degrees of freedom of repeats of one thing, and the sum of their squares about their mean."""
+    if len(repeats) < 2:
+        return 0, 0.0
+    mean = math.fsum(repeats) / len(repeats)
+    return len(repeats) - 1, math.fsum((x - mean) ** 2 for x in repeats)
+
+
 def pool_scatter(groups: Sequence[Sequence[float]]) -> tuple[float, int]:
     """Pooled standard deviation within groups of repeats and its degrees of freedom.
 
     Raises NotDetermined when no group has two readings.
     """
-    dof = sum(len(group) - 1 for group in groups if group)
+    apart = [scatter(group) for group in groups]
+    dof = sum(n for n, _ in apart)
     if dof <= 0:
         raise NotDetermined("two readings of the same feature")
-    total = 0.0
-    for group in groups:
-        mean = math.fsum(group) / len(group) if group else 0.0
-        total += math.fsum((x - mean) ** 2 for x in group)
-    return math.sqrt(total / dof), dof
+    return math.sqrt(sum(squares for _, squares in apart) / dof), dof
 
 
 def variance_between(x: np.ndarray, u: np.ndarray) -> tuple[float, float]:

@@ -5,6 +5,7 @@ import { keys } from "../../api/keys";
 import { Skeleton, Trouble } from "../../parts/bits";
 import { Choice } from "../../parts/form/choice";
 import { Toggles } from "../../parts/form/toggles";
+import { Near } from "../../parts/near";
 import { Sourced } from "../../parts/source-drawer";
 import { Glyph } from "../../parts/unit-mark";
 import { SideBySide } from "./pieces";
@@ -14,6 +15,8 @@ import { text } from "./text";
 export type ResultsTable = Schemas["ResultsView"];
 type By = ResultsTable["by"];
 const OWN = "own";
+// So many cells are drawn whole: the browser's own search works best on what is there.
+const SHORT = 600;
 type Piece = Schemas["ResultPiece"];
 
 /** Artifact by machine: what each piece told and took, the better one marked in each row. */
@@ -49,6 +52,11 @@ export function Results({ studyId }: { studyId: string }) {
   const asked = wanted || OWN;
   const seen = { table: made, open, measure: wanted };
   const nothing = made.groups.length === 0;
+  const width = made.columns.length + made.references.length + 1;
+  const rows = made.groups.flatMap((g) =>
+    g.pieces.flatMap((p) => rowsSeen(p, open.has(pieceKey(p)), wanted)),
+  );
+  const short = (rows.length + made.every.length) * width <= SHORT;
   return (
     <section
       aria-label={text.results.title}
@@ -119,15 +127,16 @@ export function Results({ studyId }: { studyId: string }) {
           aria-label={text.results.table}
           // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
           tabIndex={0}
+          data-scrolls
           className="relative min-h-0 flex-1 overflow-auto print:overflow-visible"
         >
           <table className="results w-full border-collapse text-small">
             <thead>
               <tr>
-                <th scope="col" className="w-[150px]">
+                <th scope="col" className="w-[140px]">
                   {text.results.title}
                 </th>
-                <th scope="col" className="w-[150px]" />
+                <th scope="col" className="w-[140px]" />
                 {made.columns.map((c) => (
                   <th key={c.unit_id} scope="col" className="text-right">
                     <span className="inline-flex flex-col items-end gap-0.5 leading-tight">
@@ -156,6 +165,7 @@ export function Results({ studyId }: { studyId: string }) {
                     piece={p}
                     measure={wanted}
                     open={open.has(pieceKey(p))}
+                    short={short}
                     toggle={() => toggle(pieceKey(p))}
                   />
                 ))}
@@ -163,7 +173,12 @@ export function Results({ studyId }: { studyId: string }) {
             ))}
             {made.every.length > 0 && (
               <Group title={text.results.everyRun} columns={made.columns.length + made.references.length}>
-                <tbody>
+                <Near
+                  always={short}
+                  rows={made.every.length}
+                  columns={width}
+                  head={<b>{text.results.allPrints}</b>}
+                >
                   {made.every.map((r, at) => (
                     <Row
                       key={r.code}
@@ -174,7 +189,7 @@ export function Results({ studyId }: { studyId: string }) {
                       head={at === 0 ? <b>{text.results.allPrints}</b> : null}
                     />
                   ))}
-                </tbody>
+                </Near>
               </Group>
             )}
           </table>
@@ -223,6 +238,7 @@ function PieceRows({
   piece,
   measure,
   open,
+  short,
   toggle,
 }: {
   studyId: string;
@@ -230,6 +246,7 @@ function PieceRows({
   piece: Piece;
   measure: string;
   open: boolean;
+  short: boolean;
   toggle: () => void;
 }) {
   const rows = rowsSeen(piece, open, measure);
@@ -246,8 +263,9 @@ function PieceRows({
       {piece.artifact}
     </button>
   );
+  const width = table.columns.length + table.references.length + 1;
   return (
-    <tbody>
+    <Near always={short} rows={Math.max(1, rows.length)} columns={width} head={head}>
       {rows.map((r, at) => (
         <Row
           key={r.code}
@@ -261,7 +279,7 @@ function PieceRows({
       {rows.length === 0 && (
         <tr>
           <th scope="row">{head}</th>
-          <td colSpan={table.columns.length + table.references.length + 1} className="text-ink-2">
+          <td colSpan={width} className="text-ink-2">
             {text.results.doesNotTell}
           </td>
         </tr>
@@ -269,12 +287,12 @@ function PieceRows({
       {open && (
         <tr>
           <td />
-          <td colSpan={table.columns.length + table.references.length + 1}>
+          <td colSpan={width}>
             <SideBySide studyId={studyId} by={table.by} piece={piece} />
           </td>
         </tr>
       )}
-    </tbody>
+    </Near>
   );
 }
 
