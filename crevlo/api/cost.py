@@ -5,6 +5,7 @@ from flask_login import current_user
 from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import (
     PartQuery,
+    SidesQuery,
     StudyPath,
     StudyUnitPath,
 )
@@ -18,8 +19,8 @@ api = station("cost")
 
 @api.get("/studies/<uuid:study_id>/cost", responses={200: part.CostView})
 @reads(NOT_BLIND)
-def view_cost(path: StudyPath) -> part.CostView:
-    return part.view_cost(db(), path.study_id)
+def view_cost(path: StudyPath, query: SidesQuery) -> part.CostView:
+    return part.view_cost(db(), path.study_id, query.by)
 
 
 @api.get("/studies/<uuid:study_id>/batch", responses={200: batch.BatchView})
@@ -45,7 +46,7 @@ def change_basis(path: StudyPath, body: part.CostBasis) -> part.CostView:
 @api.get("/studies/<uuid:study_id>/units/<uuid:unit_id>/cost-source", responses={200: Source})
 @reads(NOT_BLIND)
 def cost_source(path: StudyUnitPath, query: PartQuery) -> Source:
-    return source.cost_source(db(), path.study_id, path.unit_id, query.part)
+    return source.cost_source(db(), path.study_id, path.unit_id, query.part, query.by)
 
 
 @api.get("/rates", responses={200: rate.Rates})

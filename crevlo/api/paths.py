@@ -5,6 +5,7 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
+from crevlo.stations.evidence.entrant import By
 from crevlo.stations.kit.shape import Shape, Version
 from crevlo.stations.library.own import Unit
 from crevlo.stations.library.shelf import PlateWish
@@ -85,7 +86,11 @@ class FindingQuery(BaseModel):
     finding: str | None = Field(default=None, max_length=60)
 
 
-class PartQuery(BaseModel):
+class SidesQuery(BaseModel):
+    by: By = By.MACHINE
+
+
+class PartQuery(SidesQuery):
     part: str = Field(default="total", max_length=20)
 
 

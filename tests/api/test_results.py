@@ -145,6 +145,16 @@ def test_arms_stand_side_by_side_in_results_and_rank(client: Client) -> None:
     source = client.send("POST", f"/api/studies/{study}/units/{unit}/rank-source", {"by": "arm", "criterion": "time"})
     assert source["title"].endswith("Mesa, Stock")
     assert len(source["entries"]) == 2
+    # At Cost too each arm stands with its own prints, and every bead leads to them.
+    cost = client.get(f"/api/studies/{study}/cost", by="arm")
+    assert {m["machine"]["name"] for m in cost["machines"]} == {s["machine"]["name"] for s in rank["standings"]}
+    assert (cost["sides"], cost["by"]) == (["machine", "arm"], "arm")
+    mine = next(m for m in cost["machines"] if m["machine"]["name"] == "Mesa, Stock")
+    assert sum(p["amount"] for p in mine["parts"]) == pytest.approx(mine["total"]["value"])
+    assert mine["tries"] == 2
+    source = client.get(f"/api/studies/{study}/units/{unit}/cost-source", part="machine", by="arm")
+    assert source["title"] == "Machine, Mesa, Stock"
+    assert len(source["entries"]) == 2
     schools = client.send("POST", f"/api/studies/{study}/schools", {"by": "arm"})
     assert [m["name"] for m in schools["machines"]] == [s["machine"]["name"] for s in rank["standings"]]
 

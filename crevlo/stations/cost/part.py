@@ -13,9 +13,10 @@ from crevlo.core.evidence import Key
 from crevlo.core.figure import Draws, central
 from crevlo.core.ranking.chances import DRAWS
 from crevlo.stations.departures import departures_of
-from crevlo.stations.figures.study import study_figures
+from crevlo.stations.evidence.entrant import By, sides_of
+from crevlo.stations.figures.study import study_figures_by
 from crevlo.stations.kit.change import change
-from crevlo.stations.kit.mark import UnitMark, mark_of
+from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Quantity, Shape, Version, quantity
 from crevlo.stations.study import get_study
 
@@ -71,27 +72,30 @@ class CostView(Shape):
     certainty: str
     cheaper: list[str] = Field(description="of each dearer machine what alone would bring it down to the cheapest")
     apart: list[str]
+    sides: list[By] = Field(description="what can stand side by side in this study")
+    by: By
 
 
-def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
-    inputs = study_figures(session, study_id)
+def view_cost(session: Session, study_id: uuid.UUID, by: By = By.MACHINE) -> CostView:
+    """What a good part costs on every machine, or in each of their configurations or arms."""
+    inputs = study_figures_by(session, study_id, by)
     bench, plates = inputs.compared, inputs.plates()
     currency = bench.study.currency
     machines = []
-    for entry in bench.units:
-        unit_id = entry.unit_id
-        plate = plates[unit_id]
+    for entrant in inputs.entrants:
+        entry, key = entrant.entry, entrant.key
+        plate = plates[key]
         made = None if isinstance(plate, NotDetermined) else cost_per_good_part(plate)
-        counted, _ = inputs.counted(unit_id)
+        counted, _ = inputs.counted(key)
         machines.append(
             MachineCost(
-                machine=mark_of(entry), total=quantity(inputs.figure("cost", unit_id), currency, 2),
+                machine=entrant.mark, total=quantity(inputs.figure("cost", key), currency, 2),
                 parts=[CostPart(name=name, amount=getattr(made, name)) for name in PARTS] if made else [],
-                all_in=quantity(inputs.figure("price", unit_id), currency, 0),
+                all_in=quantity(inputs.figure("price", key), currency, 0),
                 part_g=plate.part_g if isinstance(plate, CostInputs) else None,
-                energy_kwh=central(inputs.figure("energy", unit_id)), hours=central(inputs.figure("time", unit_id)),
+                energy_kwh=central(inputs.figure("energy", key)), hours=central(inputs.figure("time", key)),
                 good=counted.good, tries=counted.tries,
-                departures=departures_of(bench, entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
+                departures=departures_of(entrant.bench, entry.unit_id), safety=list(bench.records[entry.unit_id].on_record),
                 not_recommended=entry.not_recommended,
             )
         )  # fmt: skip
@@ -114,6 +118,7 @@ def view_cost(session: Session, study_id: uuid.UUID) -> CostView:
         materials=[Material(spool=s.code, per_kg=s.price_per_kg, currency=s.currency) for s in sorted(spools.values(), key=lambda s: s.code)],
         machines=machines,
         sentence=sentence, certainty=certainty, cheaper=_cheaper(known, plates, currency), apart=inputs.apart,
+        sides=sides_of(inputs.bench), by=by,
     )  # fmt: skip
 
 

@@ -8,29 +8,31 @@ from crevlo.core.cost import cost_per_good_part
 from crevlo.core.estimate import NotDetermined
 from crevlo.stations.cost.part import PARTS
 from crevlo.stations.departures import departures_of
-from crevlo.stations.figures.source import Input, Lead, Source, run_entries, unit_of
-from crevlo.stations.figures.study import study_figures
+from crevlo.stations.evidence.entrant import By
+from crevlo.stations.figures.source import Input, Lead, Source, run_entries
+from crevlo.stations.figures.study import study_figures_by
 from crevlo.stations.kit.shape import Missing
 
 
-def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part: str) -> Source:
-    """What one bead of the cost bar is made of."""
-    inputs = study_figures(session, study_id)
+def cost_source(session: Session, study_id: uuid.UUID, key: uuid.UUID, part: str, by: By = By.MACHINE) -> Source:
+    """What one bead of the cost bar is made of; `key` is that of a machine, or of its configuration or arm."""
+    inputs = study_figures_by(session, study_id, by)
     bench, currency = inputs.compared, inputs.bench.study.currency
-    entry = unit_of(bench, unit_id)
+    entrant = inputs.entrant(key)
+    unit_id = entrant.entry.unit_id
     if part not in (*PARTS, "total"):
         raise Missing("Cost has no such part.")
-    given = inputs.plates()[unit_id]
+    given = inputs.plates()[key]
     if isinstance(given, NotDetermined):
         return Source(
-            title=f"{part.capitalize()}, {entry.unit.name}",
+            title=f"{part.capitalize()}, {entrant.name}",
             amount="not determined",
             rule=f"Needs {given.needs}.",
             inputs=[],
             entries=[],
         )
     made_up = cost_per_good_part(given)
-    counted, excused = inputs.counted(unit_id)
+    counted, excused = inputs.counted(key)
     spools = ", ".join(sorted({bench.spools[j.spool_ids[0]].code for j in bench.jobs}))
     tries = f"{counted.good} of {counted.tries} counted attempts good, {excused} excused"
     rules: dict[str, tuple[str, list[Input]]] = {
@@ -69,6 +71,6 @@ def cost_source(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, part:
         rule, shown = rules[part]
         amount = getattr(made_up, part)
     return Source(
-        title=f"{part.capitalize()}, {entry.unit.name}", amount=f"{amount:.3f} {currency} per good part", rule=rule,
-        inputs=shown, entries=run_entries(session, bench, unit_id), departures=departures_of(bench, unit_id),
+        title=f"{part.capitalize()}, {entrant.name}", amount=f"{amount:.3f} {currency} per good part", rule=rule,
+        inputs=shown, entries=run_entries(session, entrant.bench, unit_id), departures=departures_of(entrant.bench, unit_id),
     )  # fmt: skip

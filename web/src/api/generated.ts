@@ -10313,7 +10313,18 @@ export interface components {
             cheaper: string[];
             /** Apart */
             apart: string[];
+            /**
+             * Sides
+             * @description what can stand side by side in this study
+             */
+            sides: components["schemas"]["By"][];
+            by: components["schemas"]["By"];
         };
+        /**
+         * By
+         * @enum {string}
+         */
+        By: "machine" | "configuration" | "arm";
         /** CostBasis */
         CostBasis: {
             /** Version */
@@ -10705,11 +10716,6 @@ export interface components {
             /** Value */
             value: number;
         };
-        /**
-         * By
-         * @enum {string}
-         */
-        By: "machine" | "configuration" | "arm";
         /** Contribution */
         Contribution: {
             /** Code */
@@ -18992,7 +18998,9 @@ export interface operations {
     };
     cost_view_cost_studies__uuid_study_id__cost_get: {
         parameters: {
-            query?: never;
+            query?: {
+                by?: components["schemas"]["By"];
+            };
             header?: never;
             path: {
                 study_id: string;
@@ -19134,6 +19142,7 @@ export interface operations {
     cost_cost_source_studies__uuid_study_id__units__uuid_unit_id__cost_source_get: {
         parameters: {
             query?: {
+                by?: components["schemas"]["By"];
                 part?: string;
             };
             header?: never;

@@ -286,10 +286,12 @@ export function useInspect(id: string) {
   });
 }
 
-export function useCost(id: string) {
+export function useCost(id: string, by: Schemas["By"] = "machine") {
   return useQuery({
-    queryKey: keys.part(id, "cost"),
-    queryFn: () => unwrap(api.GET("/api/studies/{study_id}/cost", study(id))),
+    queryKey: keys.part(id, "cost", by),
+    queryFn: () =>
+      unwrap(api.GET("/api/studies/{study_id}/cost", { params: { path: { study_id: id }, query: { by } } })),
+    placeholderData: (before) => before,
   });
 }
 

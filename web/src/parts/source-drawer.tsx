@@ -10,7 +10,7 @@ import { text } from "./text";
 /** Names a figure: where its source can be asked for. */
 export type Figure =
   | { station: "measure"; specimen: string; feature?: string; finding?: string }
-  | { station: "cost"; study: string; unit: string; part: string }
+  | { station: "cost"; study: string; unit: string; part: string; by?: Schemas["By"] }
   | {
       station: "results";
       study: string;
@@ -51,7 +51,7 @@ function ask(figure: Figure): Promise<Schemas["Source"]> {
   if (figure.station === "cost")
     return unwrap(
       api.GET("/api/studies/{study_id}/units/{unit_id}/cost-source", {
-        params: { path, query: { part: figure.part } },
+        params: { path, query: { part: figure.part, by: figure.by ?? "machine" } },
       }),
     );
   return unwrap(

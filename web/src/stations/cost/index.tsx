@@ -23,7 +23,8 @@ const COLOUR: Record<string, string> = {
 };
 
 export default function Cost({ studyId }: { studyId: string }) {
-  const view = useCost(studyId);
+  const [by, setBy] = useState<Schemas["By"]>("machine");
+  const view = useCost(studyId, by);
   const me = useMe();
   const [shown, setShown] = useState<"part" | "artifacts" | "batch">("part");
   if (view.isError) return <Trouble error={view.error} />;
@@ -48,6 +49,15 @@ export default function Cost({ studyId }: { studyId: string }) {
         change={setShown}
         item="min-h-7"
       />
+      {shown === "part" && view.data.sides.length > 1 && (
+        <Toggles
+          label={text.sideBySide}
+          value={by}
+          options={view.data.sides.map((s) => ({ value: s, name: text.sides[s] }))}
+          change={setBy}
+          item="min-h-7 whitespace-nowrap"
+        />
+      )}
     </Top>
   );
   if (shown === "artifacts")
@@ -110,7 +120,11 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
             className="grid grid-cols-[168px_minmax(0,1fr)_140px] items-center gap-x-3 border-t border-rule-2 py-1.25 max-[640px]:grid-cols-[1fr_140px]"
           >
             <span className="font-semibold">
-              <UnitName mark={m.machine.mark} name={m.machine.name} unit={m.machine.unit_id} />
+              <UnitName
+                mark={m.machine.mark}
+                name={m.machine.name}
+                {...(view.by === "machine" ? { unit: m.machine.unit_id } : {})}
+              />
               {m.machine.is_control && <span className="lab ml-2">{text.control}</span>}{" "}
               <Departures list={m.departures} />
             </span>
@@ -129,9 +143,17 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
                     colour: COLOUR[p.name]!,
                     title: `${text.parts[p.name]}: ${p.amount.toFixed(3)} ${view.currency}, source`,
                   }))}
-                  figureOf={(part) => ({ station: "cost", study: studyId, unit: m.machine.unit_id, part })}
+                  figureOf={(part) => ({
+                    station: "cost",
+                    study: studyId,
+                    unit: m.machine.unit_id,
+                    part,
+                    by: view.by,
+                  })}
                   whisker={{ low: m.total.low ?? m.total.value, high: m.total.high ?? m.total.value }}
-                  onBead={(part) => open({ station: "cost", study: studyId, unit: m.machine.unit_id, part })}
+                  onBead={(part) =>
+                    open({ station: "cost", study: studyId, unit: m.machine.unit_id, part, by: view.by })
+                  }
                 />
               </div>
             )}
@@ -139,7 +161,13 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
               {m.total.value !== null && (
                 <>
                   <Sourced
-                    figure={{ station: "cost", study: studyId, unit: m.machine.unit_id, part: "total" }}
+                    figure={{
+                      station: "cost",
+                      study: studyId,
+                      unit: m.machine.unit_id,
+                      part: "total",
+                      by: view.by,
+                    }}
                     label={text.perGoodPartSource(m.machine.name, m.total.value.toFixed(2), view.currency)}
                   >
                     {m.total.value.toFixed(2)}
@@ -180,7 +208,7 @@ function Inputs({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
       <span className="text-ink-2">–</span>
     ) : (
       <Sourced
-        figure={{ station: "cost", study: studyId, unit: m.machine.unit_id, part }}
+        figure={{ station: "cost", study: studyId, unit: m.machine.unit_id, part, by: view.by }}
         label={text.source(m.machine.name, shown, unit)}
       >
         {shown}

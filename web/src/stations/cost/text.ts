@@ -4,6 +4,8 @@ export const text = {
   cheaperWhat:
     "One thing changed at a time, the others as they are, by the plain figures without their uncertainty.",
   views: "Cost of",
+  sideBySide: "Side by side",
+  sides: { machine: "Machines", configuration: "Configurations", arm: "Arms" },
   aPart: "A good part",
   aBatch: "A batch",
   everyArtifact: "Every artifact",
