@@ -1,7 +1,7 @@
 """A plate of twelve tokens in two colours on two machines of two tools: what changes and towers cost a part."""
 
 import uuid
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
@@ -104,6 +104,21 @@ def play(reviewer: Client, spool_id: str, second_id: str, seed: int) -> str:
     return study
 
 
+def with_accessory(reviewer: Client, study: str, seed: int) -> None:
+    """One machine prints two plates more with its draught hood on: warm-up and waiting take less, W too."""
+    send, name, start = reviewer.send, "Corvane Twin", datetime.now(UTC) - timedelta(days=32)
+    job = next(j for j in reviewer.get(f"/api/studies/{study}/print")["jobs"] if j["machine"]["name"] == name)
+    of = MACHINES[name]
+    hooded = replace(of, warm_s=of.warm_s * 0.7, watts=of.watts * 0.86)
+    send("POST", f"/api/studies/{study}/units/{job['machine']['unit_id']}/configurations", {
+        "id": str(uuid.uuid4()), "nozzle_mm": 0.4, "firmware": "as delivered", "plate": "as delivered",
+        "profile_set": "maker's stock", "accessories": "draught hood", "reason": "draught hood on"})  # fmt: skip
+    for at in range(2):
+        added = send("POST", f"/api/jobs/{job['id']}/more", {
+            "id": str(uuid.uuid4()), "kind": "again after a change", "counts": True, "reason": "with the draught hood on"})  # fmt: skip
+        _print(reviewer, added, start + timedelta(hours=8 * at), np.random.default_rng([seed, 13, at]), hooded)
+
+
 def _receive(reviewer: Client, study: str, unit: dict[str, Any]) -> None:
     path = f"/api/studies/{study}/units/{unit['machine']['unit_id']}"
     day = datetime.now(UTC) - timedelta(days=38)
@@ -114,8 +129,10 @@ def _receive(reviewer: Client, study: str, unit: dict[str, Any]) -> None:
         "id": str(uuid.uuid4()), "kind": "warm-up, both", "value": 335, "from_c": 21, "to_c": 215, "taken_at": day.isoformat()})  # fmt: skip
 
 
-def _print(reviewer: Client, job: dict[str, Any], start: datetime, rng: np.random.Generator) -> None:
-    of, send = MACHINES[job["machine"]["name"]], reviewer.send
+def _print(
+    reviewer: Client, job: dict[str, Any], start: datetime, rng: np.random.Generator, of: TwoTools | None = None
+) -> None:
+    of, send = of or MACHINES[job["machine"]["name"]], reviewer.send
     view = send(
         "PUT", f"/api/jobs/{job['id']}/file", content=plate_file(of), id=str(uuid.uuid4()), name="twelve-tokens.gcode"
     )

@@ -240,3 +240,23 @@ def test_a_plate_of_one_has_no_curve_and_the_dearer_one_hears_what_would_make_it
     assert "its price were" in words
     equal = make(client, {"Left": Turned(), "Right": Turned()}, copies=2, title="Equal")
     assert client.get(f"/api/studies/{equal}/cost")["cheaper"] == []
+
+
+def test_an_accessory_on_and_off_stands_side_by_side_at_cost(client: Client) -> None:
+    _model(client, "Corvane Twin", (250, 210), tools=2)
+    study = plates.play(client, _spool(client, "S-1"), _spool(client, "S-2"), seed=6)
+    assert client.get(f"/api/studies/{study}/cost")["sides"] == ["machine"]
+    plates.with_accessory(client, study, seed=6)
+    view = client.get(f"/api/studies/{study}/cost", by="configuration")
+    off, on = (
+        next(m for m in view["machines"] if m["machine"]["name"] == f"Corvane Twin, {of}")
+        for of in ("1 as delivered", "2 draught hood on")
+    )
+    assert (off["tries"], on["tries"]) == (2, 2)
+    assert on["energy_kwh"] < 0.9 * off["energy_kwh"]
+    assert on["total"]["value"] < off["total"]["value"]
+    # As one machine its figures stay those of the configuration that most good prints, or the earlier, were made in.
+    [whole] = [
+        m for m in client.get(f"/api/studies/{study}/cost")["machines"] if m["machine"]["name"] == "Corvane Twin"
+    ]
+    assert whole["energy_kwh"] == pytest.approx(off["energy_kwh"])
