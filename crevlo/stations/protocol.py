@@ -163,7 +163,10 @@ class Draft(Shape):
 
 def wanted(arm: Arm, spool: Spool) -> Wanted:
     """An arm's conditions as the core compares them; the material is the spool's unless fixed."""
-    given = Conditions(**arm.conditions)
+    return wanted_by(Conditions(**arm.conditions), spool)
+
+
+def wanted_by(given: Conditions, spool: Spool) -> Wanted:
     conditions = given.model_dump(exclude={"temperatures"})
     if given.material is None:
         conditions["material"] = spool.material

@@ -15,6 +15,7 @@ from crevlo.core.defects import KNOWN
 from crevlo.core.effort import Handling, PlannedPrint, effort
 from crevlo.core.estimate import BadInput
 from crevlo.core.gcode.facts import read_facts
+from crevlo.core.heat import printing_watts
 from crevlo.core.lookalike import Sheet, compare, lookalikes
 from crevlo.core.print_estimate import expected_print
 from crevlo.core.protocol import shuffled_jobs
@@ -161,3 +162,21 @@ def _ink(stroke: Stroke) -> float:
 
 def test_every_artifact_names_the_defects_it_brings_out() -> None:
     assert all(set(d.build().shows) <= set(KNOWN) and d.build().shows for d in SHELF)
+
+
+@given(st.floats(100, 500), st.floats(100, 500), st.floats(180, 300), st.floats(20, 110))
+def test_more_plate_and_more_heat_take_more(x: float, y: float, nozzle: float, bed: float) -> None:
+    watts = printing_watts(x, y, nozzle, bed)
+    assert 40 < watts < 800
+    assert printing_watts(x + 20, y, nozzle, bed) >= watts
+    assert printing_watts(x, y, nozzle + 10, bed) > watts
+    assert printing_watts(x, y, nozzle, bed + 5) > watts
+    assert printing_watts(x, y, nozzle, 5) == printing_watts(x, y, nozzle, 21)
+
+
+def test_what_heaters_take_is_near_what_meters_say() -> None:
+    # A usual machine at 215 and 60 °C takes 80 to 130 W, a large one at 245 and 100 °C 250 to 450.
+    assert 80 < printing_watts(220, 220, 215, 60) < 130
+    assert 250 < printing_watts(350, 350, 245, 100) < 450
+    with pytest.raises(BadInput, match="sizes above 0"):
+        printing_watts(0, 220, 215, 60)

@@ -17,7 +17,7 @@ from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.shape import Missing, Shape
 from crevlo.stations.library.artifact import standing
 from crevlo.stations.library.model import doubt_of
-from crevlo.stations.plan.expected import USUAL_W, by_volume, histories
+from crevlo.stations.plan.expected import by_volume, histories, watts_of
 from crevlo.stations.plan.freeze import PlannedLine, freeze_needs, parts_on, why_not
 from crevlo.stations.protocol import Draft
 from crevlo.stations.study import get_study
@@ -143,7 +143,7 @@ def view_effort(session: Session, study_id: uuid.UUID, draft: Draft) -> EffortVi
                     PlannedPrint(
                         name, tuple(s.code for s in pair), seconds,
                         history.log_spread if history else expected.log_spread,
-                        lie * expected.filament_mm3 / 1000 * density, watts or USUAL_W, reads,
+                        lie * expected.filament_mm3 / 1000 * density, watts or watts_of(model, arm.conditions, pair[0] if pair else None), reads,
                     )
                 ] * line.copies  # fmt: skip
             lines.append(
@@ -205,4 +205,8 @@ def _basis(assumed: set[str], machines: int) -> str:
     if not machines:
         return "Choose machines to see what the study takes."
     words = "Times by volume and, where a machine has printed before, by what it took then; supports are not counted."
-    return words + (f" {USUAL_W:.0f} W assumed for {', '.join(sorted(assumed))}." if assumed else "")
+    return words + (
+        f" Energy by bed and temperatures for {', '.join(sorted(assumed))}, never metered: within a third or so."
+        if assumed
+        else ""
+    )

@@ -10,20 +10,31 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.artifact import Artifact
+from crevlo.core.heat import printing_watts
+from crevlo.core.material import usual_of
 from crevlo.core.print_estimate import SPREAD_BY_FILE, SPREAD_BY_VOLUME, Expected, expected_print
 from crevlo.core.ratio import TimeRatio, time_ratio
 from crevlo.core.success import Outcome
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.library.artifact import stored
-from crevlo.stations.protocol import Conditions
-from crevlo.store.machine import ArtifactVersion
+from crevlo.stations.protocol import Conditions, wanted_by
+from crevlo.store.machine import ArtifactVersion, Model, Spool
 from crevlo.store.run import Run, SlicedFile
 from crevlo.store.study import Arm, Job
 
-# Where nothing was metered yet.
-USUAL_W = 110.0
 _FEWEST_RUNS = 2
 _expected: Kept[Expected] = Kept(500)
+
+
+def watts_of(model: Model, conditions: Conditions, spool: Spool | None) -> float:
+    """What a model that was never metered draws in an arm, by its bed and the temperatures that the arm or the material asks
+    for."""
+    asked = wanted_by(conditions, spool) if spool else None
+    usual = (usual_of(spool.material) if spool else None) or usual_of("PLA")
+    assert usual is not None
+    nozzle_c = asked.nozzle_c if asked and asked.nozzle_c is not None else usual.nozzle_c
+    bed_c = asked.bed_c if asked and asked.bed_c is not None else usual.bed_c
+    return printing_watts(model.bed_x_mm, model.bed_y_mm, nozzle_c, bed_c)
 
 
 @dataclass(frozen=True)

@@ -20,7 +20,7 @@ from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.kit.shape import Refused
 from crevlo.stations.library.artifact import stored
 from crevlo.stations.library.model import peak_w_of
-from crevlo.stations.plan.expected import USUAL_W, History, by_volume, histories
+from crevlo.stations.plan.expected import History, by_volume, histories, watts_of
 from crevlo.stations.plan.rules import TICK, Rules, rules_of
 from crevlo.stations.protocol import Conditions, Policies
 from crevlo.stations.study import tries_used
@@ -120,7 +120,7 @@ def planned(session: Session, study_id: uuid.UUID, now: datetime) -> Planned:
                 print=_up(seconds - max(0.0, gone - heat_s)) if run else max(1, _up(seconds)),
                 cool=_up(rules.cool_min * 60), removal=_up(rules.removal_min * 60),
                 unattended=_may_be_left(bench, job, policies, rules), heat_w=_peak_w(job),
-                print_w=history.mean_w or USUAL_W, stage=int(arms[job.arm_id].tuning is Tuning.TUNED),
+                print_w=history.mean_w or watts_of(job.unit.model, Conditions(**arms[job.arm_id].conditions), bench.spools[job.spool_ids[0]]), stage=int(arms[job.arm_id].tuning is Tuning.TUNED),
                 pinned=pinned, began=run is not None,
             )
         )  # fmt: skip
