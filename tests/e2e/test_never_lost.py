@@ -120,14 +120,16 @@ def test_what_a_rater_pressed_never_goes_out_under_who_signs_in_next(
     with Site(demo_bench) as site:
         site.sign_in(page, "rater")
         site.open(page, played.study, half_measured(demo_bench, played.study))
+        # The screen itself is fetched once it is asked for: it must be there before the server goes.
+        expect(page.locator("main .sheet:not(.animate-pulse)").first).to_be_visible()
         port = site.port
     before = rows(demo_bench, "select count(*) from reading")[0][0]
     page.keyboard.type("30.05")
     page.keyboard.press("Enter")
     expect(page.get_by_role("status").filter(has_text="1 not sent yet")).to_be_visible()
+    # Before it could be sent, somebody else takes the device over.
+    page.route(re.compile("/api/specimens/.*/readings"), lambda route: route.abort())
     with Site(demo_bench, port) as site:
-        # Before it could be sent, somebody else takes the device over.
-        page.route(re.compile("/api/specimens/.*/readings"), lambda route: route.abort())
         site.sign_in(page, "reviewer")
         page.unroute(re.compile("/api/specimens/.*/readings"))
         site.open(page, played.study, "measure")
