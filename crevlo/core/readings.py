@@ -86,17 +86,17 @@ def feature_estimates(
         if reading.value is not None and not KINDS[specimen.features[reading.feature].kind].series:
             grouped[reading.feature].append(reading)
     own: dict[str, tuple[int, float]] = {}
-    alike: dict[tuple[object, Key], tuple[int, float]] = defaultdict(lambda: (0, 0.0))
+    alike: dict[tuple[object, Key], list[str]] = defaultdict(list)
     for code, group in grouped.items():
         own[code] = scatter([r.value or 0.0 for r in group])
-        kind = specimen.features[code].kind, group[0].instrument
-        alike[kind] = alike[kind][0] + own[code][0], alike[kind][1] + own[code][1]
+        alike[specimen.features[code].kind, group[0].instrument].append(code)
     found: dict[str, Estimate | NotDetermined] = {}
     for code, group in grouped.items():
         instrument = instruments[group[0].instrument]
         values = [r.value for r in group if r.value is not None]
-        dof_of_all, squares_of_all = alike[specimen.features[code].kind, group[0].instrument]
-        others = dof_of_all - own[code][0], max(0.0, squares_of_all - own[code][1])
+        # Added up and not taken off the whole: of one reading gone wrong nothing else would be left of the others.
+        besides = [own[c] for c in alike[specimen.features[code].kind, group[0].instrument] if c != code]
+        others = sum(n for n, _ in besides), math.fsum(squares for _, squares in besides)
         # A distance over n waves is read once: of one wave its errors are an nth.
         over = max(1, min(r.over for r in group))
         s, dof = _repeatability(instrument, others if over == 1 else (0, 0.0))

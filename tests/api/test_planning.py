@@ -67,7 +67,7 @@ def test_jobs_follow_from_arms_lines_and_what_each_machine_can_print(planner: Cl
     assert effort["low_h"] < effort["printing_h"] < effort["high_h"]
     assert effort["bottleneck"] == "the people at the bench"
     # Nobody metered these: energy by bed and temperatures, and said so; a hotter bed takes more for the same hours.
-    assert "Energy by bed and temperatures for Big, Small, Twin, never metered" in effort["basis"]
+    assert "a rough figure by bed and temperatures for Big, Small, Twin: never metered" in effort["basis"]
     hot = [arm | {"conditions": {"nozzle_c": 250, "bed_c": 100}} for arm in arms]
     hotter = planner.send("POST", f"/api/studies/{view['id']}/effort", draft | {"arms": hot})
     assert hotter["printing_h"] == pytest.approx(effort["printing_h"], rel=0.2)

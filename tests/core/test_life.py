@@ -121,6 +121,14 @@ def test_what_lasted_a_while_is_due_by_its_mean(lasted: list[float], since: floa
     assert found.least_h <= found.mean_h + 1e-9 <= found.most_h + 2e-9
 
 
+def test_how_long_the_first_part_of_a_used_machine_lasted_nobody_knows() -> None:
+    replaced = [("nozzle", 3100.0), ("nozzle", 3220.0), ("belt", 3150.0)]
+    [nozzle] = wears(replaced, 3300, 3000)
+    assert (nozzle.part, nozzle.times, nozzle.mean_h, nozzle.due_in_h) == ("nozzle", 2, 120, 40)
+    assert nozzle.words == "nozzle: replaced 2 times, lasted 120 h; 80 h on the present one, due in about 40 h."
+    assert {w.part: w.most_h for w in wears(replaced, 3300)} == {"nozzle": 3100, "belt": 3150}
+
+
 def test_what_is_due_first_stands_first_and_is_said() -> None:
     found = wears([("belt", 100.0), ("nozzle", 60.0), ("nozzle", 130.0)], 190.0)
     assert [w.part for w in found] == ["nozzle", "belt"]

@@ -174,7 +174,7 @@ def test_more_plate_and_more_heat_take_more(x: float, y: float, nozzle: float, b
     assert printing_watts(x, y, nozzle, 5) == printing_watts(x, y, nozzle, 21)
 
 
-def test_what_heaters_take_is_near_what_meters_say() -> None:
+def test_what_heaters_take_is_of_the_usual_size() -> None:
     # A usual machine at 215 and 60 °C takes 80 to 130 W, a large one at 245 and 100 °C 250 to 450.
     assert 80 < printing_watts(220, 220, 215, 60) < 130
     assert 250 < printing_watts(350, 350, 245, 100) < 450

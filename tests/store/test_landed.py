@@ -2,13 +2,15 @@
 
 import subprocess
 from collections.abc import Callable
+from dataclasses import replace
+from datetime import UTC, datetime
 from pathlib import Path
 
 import pytest
 from sqlalchemy import text
 
 from crevlo.cli.cluster import APP_ROLE
-from crevlo.core.package.archive import unpacked
+from crevlo.core.package.archive import packed, unpacked
 from crevlo.core.package.verify import verify
 from crevlo.store.database import connect, migrate
 from tests.conftest import Bench
@@ -113,16 +115,49 @@ def test_a_pause_that_was_marked_is_no_printing_any_more(opened) -> None:
 
 
 def test_what_was_published_is_verified_and_held_against_what_came_after(opened) -> None:
-    reviewer = opened("0016").as_("reviewer")
+    bench = opened("0016")
+    reviewer = bench.as_("reviewer")
     study = reviewer.get("/api/studies")["studies"][0]["id"]
     [revision] = reviewer.get(f"/api/studies/{study}/holds")["revisions"]
     assert revision["says"].startswith("Revision 1 still holds")
-    reviewer.send("POST", f"/api/studies/{study}/reveal", {})
-    package = reviewer.http.get(f"/api/revisions/{revision['revision_id']}/package.zip").content
-    found = verify(unpacked(package))
+    assert reviewer.http.get(f"/api/revisions/{revision['revision_id']}/cards").status_code == 200
+    assert reviewer.http.get(f"/api/revisions/{revision['revision_id']}/report.xlsx").status_code == 200
+    found = verify(unpacked(reviewer.http.get(f"/api/revisions/{revision['revision_id']}/package.zip").content))
     assert (found.differences, found.rankings) == ((), 1)
+    # A price that falls under the limit brings back whom it had left out.
+    units = {
+        u["machine"]["name"]: u["machine"]["unit_id"] for u in reviewer.get(f"/api/studies/{study}/receive")["units"]
+    }
+    model = reviewer.get(f"/api/units/{units['Dear']}/life")["model_id"]
+    reviewer.send("POST", f"/api/models/{model}/prices", {
+        "id": new(), "price": 200, "currency": "EUR", "source": "a shop", "priced_on": str(datetime.now(UTC).date())})  # fmt: skip
+    [after] = reviewer.get(f"/api/studies/{study}/holds")["revisions"]
+    assert (after["holds"], "Dear" in after["buyers"][0]["now"]) == (False, True)
+    # So does its page for readers, by the must-haves that it was published with and without them.
+    with bench.engine.connect() as db:
+        key = db.execute(text("select key from reader_page")).scalar_one()
+    page = bench.anyone().get(f"/api/readers/{key}")
+    [buyer] = page["buyers"]
+    assert len(buyer["must_haves"]) == 2
+    kept, free = (
+        bench.anyone().send("POST", f"/api/readers/{key}/rank", {"buyer": buyer["name"], "keep_must_haves": keep})
+        for keep in (True, False)
+    )
+    assert [m["name"] for m in kept["left_out"]] == ["Dear"]
+    assert free["left_out"] == []
     rank = reviewer.send("POST", f"/api/studies/{study}/rank", {})
     assert [(s["machine"]["name"], s["total"], s["missing"]) for s in rank["standings"]] == [
-        ("Sparrow", 63.3, 0), ("Mesa no. 2", 50.0, 8)]  # fmt: skip
-    assert reviewer.http.get(f"/api/revisions/{revision['revision_id']}/cards").status_code == 200
+        ("Sparrow", 51.0, 7), ("Mesa no. 2", 50.0, 8)]  # fmt: skip
     assert {c["group_name"] for c in rank["criteria"]} == {""}
+
+
+def test_a_package_of_the_first_format_is_worked_out_again() -> None:
+    package = unpacked((LANDED / "package-1.zip").read_bytes())
+    found = verify(package)
+    assert (found.differences, found.stated) == ((), 2)
+    assert "2 must-haves that no figure tells are taken as stated" in found.says
+    again = packed(package)
+    assert unpacked(again).tables == package.tables
+    rows = [dict(r) for r in package.tables["rankings"]]
+    rows[0]["low"] = 1.0
+    assert verify(replace(package, tables={**package.tables, "rankings": rows})).differ == 1

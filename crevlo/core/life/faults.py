@@ -67,8 +67,8 @@ def stretches(at_hours: Sequence[float], total_h: float, begins_h: float = 0.0) 
 
 
 def trend(at_hours: Sequence[float], total_h: float, begins_h: float = 0.0) -> Trend:
-    """Laplace's test of a steady rate over a life that was watched from `begins_h` to `total_h`: exact for few faults by the sum of uniform
-    moments (Irwin and Hall), normal for many. Raises NotDetermined for fewer than three faults."""
+    """Laplace's test of a steady rate over a life that was watched from `begins_h` to `total_h`: exact for few faults by the
+    sum of uniform moments (Irwin and Hall), normal for many. Raises NotDetermined for fewer than three faults."""
     n = len(at_hours)
     if n < _FEW or not total_h > begins_h:
         raise NotDetermined("three faults or more at known hours")

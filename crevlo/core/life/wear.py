@@ -21,11 +21,9 @@ class Wear:
 
     @property
     def words(self) -> str:
-        lasted = (
-            f"lasted {self.mean_h:.0f} h"
-            if self.times == 1
-            else f"replaced {self.times} times, lasted {self.least_h:.0f} to {self.most_h:.0f} h"
-        )
+        often = f"replaced {self.times} times, " if self.times > 1 else ""
+        ends = f"{self.least_h:.0f}", f"{self.most_h:.0f}"
+        lasted = f"{often}lasted {ends[0] if ends[0] == ends[1] else ' to '.join(ends)} h"
         if self.due_in_h > 0:
             due = f"due in about {self.due_in_h:.0f} h"
         else:
@@ -33,16 +31,17 @@ class Wear:
         return f"{self.part}: {lasted}; {self.since_h:.0f} h on the present one, {due}."
 
 
-def wears(replaced: Sequence[tuple[str, float]], now_h: float) -> list[Wear]:
-    """`replaced` are parts with the hours that the machine had then; the first of each was in it from the beginning. What
-    comes next stands first; a part is the same whatever its capitals."""
+def wears(replaced: Sequence[tuple[str, float]], now_h: float, begins_h: float = 0.0) -> list[Wear]:
+    """`replaced` are parts with the hours that the machine had then. The first of each was in it from the beginning of a
+    machine that came new; how long it was in one that came with hours nobody knows. What comes next stands first; a part is
+    the same whatever its capitals."""
     by_part: dict[str, list[tuple[float, str]]] = defaultdict(list)
     for part, hours in replaced:
         by_part[" ".join(part.split()).casefold()].append((hours, " ".join(part.split())))
     found = []
     for times in by_part.values():
         times.sort()
-        at = [0.0, *(h for h, _ in times)]
+        at = [*([] if begins_h > 0 else [0.0]), *(h for h, _ in times)]
         lasted = [b - a for a, b in itertools.pairwise(at) if b > a]
         if not lasted:
             continue

@@ -15,7 +15,9 @@ from crevlo.core.estimate import BadInput
 from crevlo.core.package.layouts import ALL, BY_NAME
 from crevlo.core.package.tables import Row, from_csv, to_csv
 
-FORMAT = 1
+FORMAT = 2
+# Tables that earlier formats do not have, by the format that brought them.
+_SINCE = {"must_haves": 2}
 DESCRIPTOR = "datapackage.json"
 MOST_BYTES, MOST_UNPACKED, MOST_TABLE, MOST_ENTRIES = 200_000_000, 500_000_000, 80_000_000, 5000
 _MOST_DESCRIPTOR, _DEEPEST = 2_000_000, 12
@@ -37,10 +39,11 @@ class Package:
 
 
 def packed(package: Package) -> bytes:
-    """The zip; the same package gives the same bytes."""
+    """The zip, of the format that its tables are of; the same package gives the same bytes."""
     content: dict[str, bytes] = {}
     resources: list[dict[str, Any]] = []
-    for layout in ALL:
+    written = max([1, *(since for name, since in _SINCE.items() if name in package.tables)])
+    for layout in (layout for layout in ALL if _SINCE.get(layout.name, 1) <= written):
         path = f"data/{layout.name}.csv"
         content[path] = to_csv(layout, package.tables.get(layout.name, ())).encode()
         resources.append({
@@ -56,7 +59,7 @@ def packed(package: Package) -> bytes:
     descriptor = {
         "profile": "tabular-data-package", "name": _slug(package.title), "title": package.title,
         "licenses": [{"name": "CC-BY-4.0", "path": "https://creativecommons.org/licenses/by/4.0/", "title": "Attribution 4.0"}],
-        "about": {"format": FORMAT, **package.about}, "resources": resources,
+        "about": {"format": written, **package.about}, "resources": resources,
     }  # fmt: skip
     out = io.BytesIO()
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
@@ -114,10 +117,9 @@ def _read(archive: zipfile.ZipFile) -> Package:
     about, resources = descriptor.get("about"), descriptor.get("resources")
     if not isinstance(about, dict) or not isinstance(resources, list):
         raise BadInput(f"{DESCRIPTOR} does not say what is in the package")
-    if about.get("format") != FORMAT:
-        raise BadInput(
-            f"the package is of format {str(about.get('format'))[:20]}, this program reads format {FORMAT}"
-        )
+    written = about.get("format")
+    if not isinstance(written, int) or not 1 <= written <= FORMAT:
+        raise BadInput(f"the package is of format {str(written)[:20]}, this program reads formats 1 to {FORMAT}")
     listed: dict[str, bytes] = {}
     left = MOST_UNPACKED
     for resource in resources:
@@ -130,7 +132,7 @@ def _read(archive: zipfile.ZipFile) -> Package:
     if unlisted:
         raise BadInput(f"“{unlisted[0][:80]}” is in the package and has no checksum")
     tables: dict[str, Sequence[Row]] = {}
-    for layout in ALL:
+    for layout in (layout for layout in ALL if _SINCE.get(layout.name, 1) <= written):
         found = listed.pop(f"data/{layout.name}.csv", None)
         if found is None:
             raise BadInput(f"the package has no data/{layout.name}.csv")

@@ -21,13 +21,14 @@ Stated = Mapping[tuple[int, Key], Judged]
 @dataclass(frozen=True, slots=True)
 class Buyer:
     """A kind of buyer: own weights by criterion where they differ, prints a month, and must-haves, with how machines stand at
-    those that figures do not tell."""
+    those that figures do not tell. `left_out` are machines that a package of format 1 leaves out: it does not say by which."""
 
     name: str
     weights: Mapping[str, float] = field(default_factory=dict)
     prints_month: float | None = None
     must_haves: tuple[MustHave, ...] = ()
     stated: Stated = field(default_factory=dict)
+    left_out: Mapping[Key, str] = field(default_factory=dict)
 
 
 class Figures:
@@ -111,7 +112,10 @@ def tell(
         m: tuple(_judged(study, figures, buyer, n, m) for n in range(len(buyer.must_haves))) for m in study.names
     }
     left_out = {m: "; ".join(j.reason for j in row if j.standing is Standing.FAILS) for m, row in judged.items()}
-    left_out = {m: why for m, why in left_out.items() if why} | dict(out or {})
+    left_out = {m: why for m, why in buyer.left_out.items() if m in study.names} | {
+        m: why for m, why in left_out.items() if why
+    }
+    left_out |= out or {}
     ranked = [m for m in study.names if m not in left_out]
     asked = study.weights_of(buyer) if weights is None else weights
     rows = [[figures.of(c.code, m) for c in study.scheme] for m in ranked]

@@ -1,7 +1,7 @@
 """Whether a package says what its own data say: every published figure and verdict worked out again."""
 
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from crevlo.core.estimate import BadInput
@@ -82,16 +82,30 @@ def published(package: Package) -> Published:
         int(_number(about, "draws", 100, _MOST_DRAWS)), _text(about, "currency"),
     )  # fmt: skip
     stated: dict[str, dict[tuple[int, Key], Judged]] = {}
-    for row in tables["must_haves"]:
+    for row in tables.get("must_haves", ()):
         number = row["number"]
         if not isinstance(number, int) or row["standing"] not in list(Standing):
             raise BadInput("must_haves.csv does not say how a machine stands at which must-have")
         judged = Judged(Standing(str(row["standing"])), str(row["reason"]))
         stated.setdefault(str(row["buyer"]), {})[number, str(row["machine"])] = judged
     made = tuple(_buyer(b, stated, study.scheme) for b in buyers)
+    if "must_haves" not in tables:
+        made = tuple(replace(b, left_out=_left_out(b, tables["rankings"])) for b in made)
     if len({b.name for b in made}) < len(made):
         raise BadInput("two buyers have the same name")
     return Published(study, made, {b.name: _text(raw, "headline") for b, raw in zip(made, buyers, strict=True)})
+
+
+def _left_out(buyer: Buyer, rankings: Sequence[Row]) -> dict[Key, str]:
+    """By what a package of format 1 states; what a price limit says anew is left to it."""
+    priced = any(g.kind is GateKind.PRICE for g in buyer.must_haves)
+    found: dict[Key, str] = {}
+    for row in (r for r in rankings if r["buyer"] == buyer.name and r["left_out"]):
+        reasons = str(row["left_out"]).split("; ")
+        kept = [r for r in reasons if not (priced and r.startswith("all in "))]
+        if kept:
+            found[str(row["machine"])] = "; ".join(kept)
+    return found
 
 
 def verify(package: Package) -> Verification:
@@ -131,7 +145,7 @@ def _verify(package: Package) -> Verification:
                 f"For {buyer.name} the verdict is published as “{stated}” and comes out as “{headlines[buyer.name]}”."
             )
     _hold(
-        package.tables["must_haves"], must_haves, ("buyer", "number", "machine"), {"standing": None, "reason": None},
+        package.tables.get("must_haves", ()), must_haves, ("buyer", "number", "machine"), {"standing": None, "reason": None},
         lambda r: f"For {r['buyer']}, {called.get(str(r['machine']), r['machine'])} at must-have {r['number']}", differences,
     )  # fmt: skip
     _hold(
@@ -140,6 +154,7 @@ def _verify(package: Package) -> Verification:
         lambda r: f"For {r['buyer']}, {called.get(str(r['machine']), r['machine'])}", differences,
     )  # fmt: skip
     taken = sum(g.kind not in RESTS_ON_FIGURES for b in told_by.buyers for g in b.must_haves)
+    taken += sum(isinstance(g, str) for b in package.scheme["buyers"] for g in b["must_haves"])
     return Verification(
         len(made), len(told_by.buyers), len(differences), tuple(differences[:MOST_SAID]), headlines, taken
     )
@@ -234,7 +249,9 @@ def _buyer(of: Mapping[str, Any], stated: Mapping[str, Stated], scheme: tuple[Cr
     kept = {str(code): _number(weights, code, 0, 1e6) for code in weights if code in codes}
     month = None if of.get("prints_month") is None else _number(of, "prints_month", 1e-3, 1e6)
     name = _text(of, "name")
-    return Buyer(name, kept, month, tuple(_must_have(g) for g in gates), stated.get(name, {}))
+    # Of format 1 they are words alone.
+    known = tuple(_must_have(g) for g in gates if not isinstance(g, str))
+    return Buyer(name, kept, month, known, stated.get(name, {}))
 
 
 def _must_have(of: Any) -> MustHave:

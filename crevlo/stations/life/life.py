@@ -175,7 +175,7 @@ def _rate_words(past: Past, rate: FaultRate) -> str:
 
 def _wear(past: Past) -> list[Wear]:
     replaced = [(e.words, past.hours_at(e)) for e in past.log if e.kind is LogKind.PART]
-    return wears(replaced, past.clock.total)
+    return wears(replaced, past.clock.total, past.clock.begins)
 
 
 def say_upkeep(session: Session, past: Past) -> str:

@@ -206,7 +206,7 @@ def _basis(assumed: set[str], machines: int) -> str:
         return "Choose machines to see what the study takes."
     words = "Times by volume and, where a machine has printed before, by what it took then; supports are not counted."
     return words + (
-        f" Energy by bed and temperatures for {', '.join(sorted(assumed))}, never metered: within a third or so."
+        f" Energy is a rough figure by bed and temperatures for {', '.join(sorted(assumed))}: never metered."
         if assumed
         else ""
     )

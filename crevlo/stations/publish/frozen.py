@@ -1,6 +1,7 @@
 """What is frozen with a revision: the tables of its package, made ready to be ranked again."""
 
 from collections.abc import Mapping
+from dataclasses import replace
 from typing import Any
 
 from crevlo.core.package.archive import Package
@@ -24,4 +25,18 @@ def of_revision(revision: ReportRevision) -> Published:
     """A revision's own data; it never changes."""
     frozen = revision.frozen
     assert frozen is not None
-    return _ready.get(str(revision.id), lambda: published(as_package(frozen)))
+    return _ready.get(str(revision.id), lambda: published(_with_price_limits(as_package(frozen), frozen)))
+
+
+def _with_price_limits(package: Package, frozen: Frozen) -> Package:
+    """Of format 1 must-haves are words; the limits of price that were kept beside them are must-haves again."""
+    limits = frozen.get("price_limits")
+    if "must_haves" in package.tables or not limits:
+        return package
+    buyers = [
+        b
+        if b["name"] not in limits
+        else b | {"must_haves": [{"kind": "price", "limit": limits[b["name"]], "what": ""}]}
+        for b in package.scheme["buyers"]
+    ]
+    return replace(package, scheme={**package.scheme, "buyers": buyers})

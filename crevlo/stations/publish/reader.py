@@ -173,7 +173,7 @@ def view_page(session: Session, key: str) -> ReaderView:
         buyers=[
             ReaderBuyer(
                 name=b.name, headline=here.headlines[b.name], weights=[study.weights_of(b)[c.code] for c in study.scheme],
-                must_haves=[str(m["text"]) for m in raw["must_haves"]],
+                must_haves=[m if isinstance(m, str) else str(m["text"]) for m in raw["must_haves"]],
             )
             for b, raw in zip(here.buyers, said, strict=True)
         ],
