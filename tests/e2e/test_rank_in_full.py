@@ -1,10 +1,11 @@
 """Rank in the browser beyond the ranking: results, every buyer, judged by hand, final words, references, what to do next."""
 
 import re
+import uuid
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
 from tests.e2e.conftest import Site
 from tests.small import new
@@ -249,3 +250,34 @@ def test_criteria_in_a_group_are_weighed_as_one_and_traded_within(site: Site, pa
     assert check_axe(page) == []
     page.keyboard.press("0")
     expect(page.get_by_role("slider", name=group)).to_have_attribute("aria-valuenow", str(together))
+
+
+def test_a_long_table_of_results_draws_what_is_near_and_all_of_it_on_paper(site: Site, page: Page) -> None:
+    client = site.bench.as_("reviewer")
+    study = make(client, {"Mesa": Turned(), LONG: Turned(off_mm=0.2)})
+
+    def longer(route: Route) -> None:
+        """The same table with its piece three hundred times."""
+        answer = route.fetch()
+        view = answer.json()
+        [piece] = view["groups"][0]["pieces"]
+        view["groups"][0]["pieces"] = [
+            piece | {"artifact": f"Piece {n}", "arm_id": str(uuid.UUID(int=n))} for n in range(300)
+        ]
+        route.fulfill(response=answer, json=view)
+
+    page.route(re.compile(rf"/api/studies/{study}/results\?"), longer)
+    site.sign_in(page, "reviewer")
+    site.open(page, study, "rank")
+    page.keyboard.press("t")
+    cells = page.locator("table.results td.text-right")
+    expect(page.get_by_role("button", name="Piece 0", exact=True)).to_be_visible()
+    assert 0 < cells.count() < 200
+    # Every name is there to be searched for; its figures come with the view.
+    last = page.get_by_role("button", name="Piece 299")
+    last.scroll_into_view_if_needed()
+    row = page.locator("tbody", has=last)
+    expect(row.locator("td.text-right").first).to_be_visible()
+    assert cells.count() < 200
+    page.evaluate("window.dispatchEvent(new Event('beforeprint'))")
+    assert cells.count() >= 600

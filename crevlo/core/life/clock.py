@@ -59,11 +59,14 @@ def hour_clock(
         if not points or hours >= points[-1][1]:
             points.append((moment, hours))
     first = min((t for t in (came, printed[0][0] if printed else None) if t), default=None)
-    if points and first and first < points[0][0]:
-        moment, shown = points[0]
-        passed = (moment - first).total_seconds() / 3600
-        before = sum(hours for _, end, hours in printed if end <= moment)
-        points.insert(0, (first, max(0.0, shown - before) if shown > passed else 0.0))
+    if first and (not points or first < points[0][0]):
+        had = 0.0
+        if points:
+            moment, shown = points[0]
+            passed = (moment - first).total_seconds() / 3600
+            before = sum(hours for _, end, hours in printed if end <= moment)
+            had = max(0.0, shown - before) if shown > passed else 0.0
+        points.insert(0, (first, had))
     for start, end, hours in printed:
         if points and end <= points[-1][0] and counter:
             continue

@@ -169,7 +169,7 @@ def _rate_words(past: Past, rate: FaultRate) -> str:
     if past.clock.begins > 0:
         said.append(f"since the first reading of its hours at {past.clock.begins:.0f} h")
     if outside := len(past.faults_at) - len(past.faults_at_hours):
-        said.append(f"{outside} before that {'is' if outside == 1 else 'are'} not in it")
+        said.append(f"{outside} before its hours are known {'is' if outside == 1 else 'are'} not in it")
     return ", ".join(said)
 
 

@@ -2,8 +2,7 @@
 
 import uuid
 from collections import defaultdict
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from collections.abc import Sequence
 
 import numpy as np
 from pydantic import Field
@@ -15,24 +14,24 @@ from crevlo.core.ranking.buyer import Offer, say_budget, say_prints, weights_of_
 from crevlo.core.ranking.chances import draw_values, draws_for
 from crevlo.core.ranking.gate import Judged, Standing
 from crevlo.core.ranking.points import normalised, rounded_to_total, weighted_totals
-from crevlo.core.ranking.ranking import WEIGHT_SPREAD, Criterion, Ranking, rank, values_of
+from crevlo.core.ranking.ranking import WEIGHT_SPREAD, Criterion, Ranking, rank
 from crevlo.core.ranking.value import Shape as ValueShape
-from crevlo.core.ranking.value import ValueFunction, value_function
+from crevlo.core.ranking.value import ValueFunction
 from crevlo.core.ranking.verdict import Verdict
-from crevlo.stations.departures import departures_of
-from crevlo.stations.evidence.entrant import By, Entrant, sides_of
+from crevlo.stations.evidence.entrant import By, Entrant
 from crevlo.stations.figures.reference import references_of
 from crevlo.stations.figures.study import StudyFigures, study_figures, study_figures_by
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.mark import UnitMark
-from crevlo.stations.kit.shape import Missing, Quantity, Refused, Shape, quantity
+from crevlo.stations.kit.shape import Missing, Quantity, Refused, Shape
 from crevlo.stations.rank.buyer import Weights, buyers_of
 from crevlo.stations.rank.criteria import BY_CODE, Anchor, CriterionGroup, anchors_of, group_of, unit_of
 from crevlo.stations.rank.flip import Flip, flips_of
+from crevlo.stations.rank.laid_out import Entered, LaidOut, lay_out
 from crevlo.stations.rank.must_have import MustHaveChoice, MustHaveOut, choices, gate_out, judge
 from crevlo.stations.rank.reference import ReferenceLine, reference_lines
 from crevlo.stations.rank.scheme import latest_scheme
-from crevlo.store.study import BuyerProfile, CriterionRow, SchemeVersion
+from crevlo.store.study import BuyerProfile, CriterionRow
 
 
 class CriterionOut(Shape):
@@ -152,44 +151,6 @@ class WhatIf(Shape):
 
 # Pure functions of what a transaction sees: keyed by its snapshot, so never stale; lost without harm.
 _draws: Kept[np.ndarray] = Kept(96_000_000, lambda drawn: drawn.nbytes)
-_laid_out: Kept["_LaidOut"] = Kept(12)
-
-
-@dataclass(frozen=True)
-class _Entered:
-    """What stands in a machine's line whatever anything weighs."""
-
-    row: list[Figure]
-    values: list[float | None]
-    raws: list[Quantity]
-    all_in: Quantity
-    departures: list[str]
-
-
-@dataclass(frozen=True)
-class _LaidOut:
-    """All that a scheme asks of a study, before anything is weighed; by the key of an entrant."""
-
-    functions: list[ValueFunction]
-    of: Mapping[uuid.UUID, _Entered]
-    sides: list[By]
-
-
-def _lay_out(inputs: StudyFigures, scheme: SchemeVersion) -> _LaidOut:
-    def make() -> _LaidOut:
-        currency, criteria = inputs.compared.study.currency, scheme.criteria
-        functions = [value_function(c.shape, [(raw, value) for raw, value in c.points]) for c in criteria]
-        told = [(unit_of(c.code, currency), BY_CODE[c.code].digits) for c in criteria]
-
-        def entered(e: Entrant) -> _Entered:
-            row = [inputs.figure(c.code, e.key) for c in criteria]
-            raws = [quantity(figure, unit, digits) for figure, (unit, digits) in zip(row, told, strict=True)]
-            all_in = quantity(inputs.figure("price", e.key), currency, 0)
-            return _Entered(row, values_of(row, functions), raws, all_in, departures_of(e.bench, e.entry.unit_id))
-
-        return _LaidOut(functions, {e.key: entered(e) for e in inputs.entrants}, sides_of(inputs.bench))
-
-    return make() if inputs.state is None else _laid_out.get(f"{inputs.state} {scheme.id}", make)
 
 
 def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf) -> RankView:
@@ -207,7 +168,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf) -> RankVie
     criteria = scheme.criteria
     base = _base_weights(criteria, profile)
     weights = _asked_weights(base, what_if.weights)
-    laid = _lay_out(inputs, scheme)
+    laid = lay_out(inputs, scheme)
     functions = laid.functions
     judged = {e.key: [judge(inputs, e, gate) for gate in profile.gates] for e in inputs.entrants}
     failing = {key: [j.reason for j in row if j.standing is Standing.FAILS] for key, row in judged.items()}
@@ -350,7 +311,7 @@ def _asked_weights(base: dict[str, float], asked: dict[str, float] | None) -> di
 
 
 def _standing(
-    entrant: Entrant, entered: _Entered, figures: StudyFigures, criteria: list[CriterionRow], ranking: Ranking, i: int
+    entrant: Entrant, entered: Entered, figures: StudyFigures, criteria: list[CriterionRow], ranking: Ranking, i: int
 ) -> StandingLine:
     chance, total, place = ranking.chance, ranking.totals[i], ranking.places[i]
     assert chance is not None
@@ -371,7 +332,7 @@ def _standing(
 
 
 def _left_out(
-    figures: StudyFigures, laid: _LaidOut, failing: dict[uuid.UUID, list[str]], show_gated: bool, shares: list[float]
+    figures: StudyFigures, laid: LaidOut, failing: dict[uuid.UUID, list[str]], show_gated: bool, shares: list[float]
 ) -> list[LeftOut]:
     out, bench = [], figures.compared
     for entrant in figures.entrants:

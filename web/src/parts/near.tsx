@@ -1,4 +1,5 @@
 import { type ReactNode, useLayoutEffect, useRef, useState } from "react";
+import { flushSync } from "react-dom";
 
 /**
  * A part of a long table that is drawn once it comes near the view, and all of it on paper. Until then its head stands
@@ -35,7 +36,8 @@ export function Near({
       { root, rootMargin: "600px 0px" },
     );
     seen.observe(part);
-    const whole = () => setNear(true);
+    // Paper does not wait for the next drawing.
+    const whole = () => flushSync(() => setNear(true));
     window.addEventListener("beforeprint", whole);
     return () => {
       seen.disconnect();
