@@ -123,7 +123,8 @@ function MakeUp({ view, studyId }: { view: Schemas["CostView"]; studyId: string 
               <UnitName
                 mark={m.machine.mark}
                 name={m.machine.name}
-                {...(view.by === "machine" ? { unit: m.machine.unit_id } : {})}
+                // Of one machine in several states it is the end of the name that tells them apart.
+                {...(view.by === "machine" ? { unit: m.machine.unit_id } : { whole: true })}
               />
               {m.machine.is_control && <span className="lab ml-2">{text.control}</span>}{" "}
               <Departures list={m.departures} />
