@@ -1,7 +1,7 @@
 """Where everything stands in the arrays that compiled code shares: limits, the reader's state, columns of a move."""
 
 # Moves held at once, and the longest row of moves whose speeds are open until a later one is read.
-HELD_MOVES, OPEN_MOVES = 1 << 16, 1 << 15
+HELD_MOVES, OPEN_MOVES = 1 << 14, 1 << 15
 MOST_CHORDS = 4000
 CHORD_MM, CHORDS_A_TURN, MOST_MM = 1.0, 24, 1e5
 # No word of a command means more, and what is less counts as nothing; no machine moves slower, or by less.
@@ -43,8 +43,8 @@ AXES, ACC_LIMIT, CORNER, PRINTING, RETRACTING, TRAVELLING, LEAST_P, LEAST_T, JUN
     16,
     17,
 )
-# The move before: its axes' shares, speed, acceleration, what it may start with at a standstill; whether there is one.
-LAST, LAST_SPEED, LAST_ACC, LAST_SAFE, HAS_LAST = 110, 114, 115, 116, 117
+# Whether the limits that hold are others than those of the move before, and the row of the move that has them.
+NEW_LIMITS, LIMITS_AT = 110, 111
 # One array for all of it: a call that hands over ten arrays takes longer than the work that it does.
 WAY, TARGET, BEGIN, WORDS = 120, 124, 128, 132
 # Counts of what could not be read.
@@ -58,7 +58,11 @@ FED_OF = 170 + 3 * MOST_TOOLS
 EXTRUDED = 170 + 4 * MOST_TOOLS
 FED = EXTRUDED + MOST_TOOLS * MOST_FEATURES
 STATE = FED + MOST_TOOLS * MOST_FEATURES
-# Columns of a move held.
-LENGTH, LIMITED, ACC, INTO, SAFE, ASKED, MELTED, STOPS, WAITS, VOLUME, FEATURE, ROW_LAYER, PART, COLUMNS = range(14)
+# Columns of a move held. Its heading along the four axes stands where its limits will, until they are worked out; the first
+# move under other limits has these behind its own columns, those after it the number of its row.
+LENGTH, LIMITED, ACC, INTO, SAFE, ASKED, MELTED, STOPS, WAITS, VOLUME, FEATURE, ROW_LAYER, PART = range(13)
+HEADING, ACC_GIVEN, LIMITS_ROW, LIMITS_HELD, COLUMNS = LIMITED, 13, 14, 15, 15 + 18
+# The move before: its heading, speed, acceleration, what it may start with at a standstill; whether there is one.
+LAST, LAST_SPEED, LAST_ACC, LAST_SAFE, HAS_LAST, OF_LAST = 0, 4, 5, 6, 7, 8
 # A note's kinds: a comment that may state a fact, the name of a feature type not seen before, a line of a picture.
 COMMENT, FEATURE_NAME, PICTURE = 0, 1, 2

@@ -1,10 +1,10 @@
-"""Moves and arcs with their limits worked out, compiled."""
+"""Moves and arcs as a file asks for them, compiled."""
 
 import math
 
 from crevlo.core.compiled import compiled
 from crevlo.core.motion.layout import (
-    ACC,
+    ACC_GIVEN,
     ACC_LIMIT,
     ASKED,
     AT_X,
@@ -30,15 +30,10 @@ from crevlo.core.motion.layout import (
     FLOW,
     FORTH_SPEED,
     GIVEN,
-    HAS_LAST,
+    HEADING,
     HOLDS,
-    INTO,
     JUNCTION,
     KEEP,
-    LAST,
-    LAST_ACC,
-    LAST_SAFE,
-    LAST_SPEED,
     LAYER,
     LAYER_STEP,
     LAYER_WORDS,
@@ -48,12 +43,15 @@ from crevlo.core.motion.layout import (
     LEAST_SPEED,
     LEAST_T,
     LENGTH,
-    LIMITED,
+    LIMITS_AT,
+    LIMITS_HELD,
+    LIMITS_ROW,
     MELTED,
     MOST_CHORDS,
     MOST_FEATURES,
     MOST_MM,
     MOVED,
+    NEW_LIMITS,
     OFF_BED,
     PART,
     PRINTING,
@@ -61,7 +59,6 @@ from crevlo.core.motion.layout import (
     RELATIVE_E,
     RETRACTING,
     ROW_LAYER,
-    SAFE,
     SPEED,
     SQUARE,
     STOP,
@@ -96,6 +93,7 @@ def hold_limits(state):
         state[HOLDS + PRINTING + k] *= state[TURNED]
     # At a junction v² = a·δ·…: the speed around it grows with the corner factor alone.
     state[HOLDS + JUNCTION] *= state[TURNED + 1] ** 2 / state[TURNED]
+    state[NEW_LIMITS] = 1.0
     if state[KEEP] == 0:
         state[HOLDS + AXES : HOLDS + AXES + 4] = 1e12
     if state[KEEP + 1] == 0:
@@ -108,83 +106,39 @@ def hold_limits(state):
 
 @compiled
 def append_move(state, held, count):
-    """Adds one straight move with its limits worked out; gives the new count."""
-    if state[WAY] == 0 and state[WAY + 1] == 0 and state[WAY + 2] == 0 and state[WAY + 3] == 0:
+    """Adds one straight move as it is asked for; gives the new count."""
+    x, y, z, e = state[WAY], state[WAY + 1], state[WAY + 2], state[WAY + 3]
+    if x == 0 and y == 0 and z == 0 and e == 0:
         return count
-    straight = math.sqrt(state[WAY] * state[WAY] + state[WAY + 1] * state[WAY + 1] + state[WAY + 2] * state[WAY + 2])
+    straight = math.sqrt(x * x + y * y + z * z)
     still = straight < 1e-9
-    length = abs(state[WAY + 3]) if still else straight
+    length = abs(e) if still else straight
     if length < LEAST_MM:
         return count
-    extrudes = state[WAY + 3] > 0
+    extrudes = e > 0
     least = max(LEAST_SPEED, state[HOLDS + LEAST_P] if extrudes else state[HOLDS + LEAST_T])
     asked = max(state[SPEED] * state[FACTOR], least)
-    speed = asked
-    volume = state[WAY + 3] * state[FLOW + 1] / length if extrudes and not still else 0.0
-    if volume * speed > state[FLOW]:
-        speed = state[FLOW] / volume
-    melted = speed
+    volume = e * state[FLOW + 1] / length if extrudes and not still else 0.0
     if still:
         acc = state[HOLDS + RETRACTING]
     elif extrudes:
         acc = state[HOLDS + PRINTING]
     else:
         acc = state[HOLDS + TRAVELLING]
-    row = held[count]
+    if state[NEW_LIMITS] > 0:
+        for k in range(18):
+            held[count, LIMITS_HELD + k] = state[HOLDS + k]
+        state[NEW_LIMITS], state[LIMITS_AT] = 0.0, count
     inverse = 1.0 / length
-    share = (
-        abs(state[WAY]) * inverse,
-        abs(state[WAY + 1]) * inverse,
-        abs(state[WAY + 2]) * inverse,
-        abs(state[WAY + 3]) * inverse,
-    )
-    for i in range(4):
-        part = share[i]
-        if part > 0:
-            if speed * part > state[HOLDS + AXES + i]:
-                speed = state[HOLDS + AXES + i] / part
-            if acc * part > state[HOLDS + ACC_LIMIT + i]:
-                acc = state[HOLDS + ACC_LIMIT + i] / part
-    junction = state[HOLDS + JUNCTION]
-    # From a standstill: the whole speed, or the least of the corner speeds of axes that would exceed theirs.
-    safe = 0.0 if junction > 0 else speed
-    for i in range(4):
-        if speed * share[i] > state[HOLDS + CORNER + i]:
-            safe = min(safe, state[HOLDS + CORNER + i])
-    into = speed
-    if state[HAS_LAST] > 0:
-        common = min(speed, state[LAST_SPEED])
-        if junction > 0:
-            turn = 0.0
-            for i in range(4):
-                turn -= state[LAST + i] * state[WAY + i] * inverse
-            half = math.sqrt(max(0.0, (1 - turn) / 2))
-            into = common
-            if half < 0.999999:
-                into = min(common, math.sqrt(min(acc, state[LAST_ACC]) * junction * half / (1 - half)))
-        else:
-            factor = 1.0
-            for i in range(4):
-                before = state[LAST + i] * common
-                # As common firmware has it, the speed after the corner is not lessened to that before.
-                behind = state[WAY + i] * inverse * speed
-                change = max(abs(before), abs(behind)) if before * behind < 0 else abs(behind - before)
-                if change * factor > state[HOLDS + CORNER + i]:
-                    factor = state[HOLDS + CORNER + i] / change
-            into = common * factor
-            if safe > 0.99 * into and state[LAST_SAFE] > 0.99 * into:
-                into = safe
-    row[LENGTH], row[LIMITED], row[ACC], row[INTO] = length, speed, acc, into
-    row[SAFE], row[ASKED], row[MELTED] = safe, asked, melted
-    row[STOPS] = 1.0 if state[STOP] > 0 or state[HAS_LAST] == 0 else 0.0
-    row[WAITS] = state[WAIT]
-    row[VOLUME] = volume
-    row[FEATURE], row[ROW_LAYER] = state[FEATURE_NOW], state[LAYER]
+    held[count, LENGTH], held[count, ASKED], held[count, VOLUME] = length, asked, volume
+    held[count, MELTED] = state[FLOW] / volume if volume * asked > state[FLOW] else asked
+    held[count, HEADING], held[count, HEADING + 1] = x * inverse, y * inverse
+    held[count, HEADING + 2], held[count, HEADING + 3] = z * inverse, e * inverse
+    held[count, ACC_GIVEN], held[count, LIMITS_ROW] = acc, state[LIMITS_AT]
+    held[count, STOPS], held[count, WAITS] = state[STOP], state[WAIT]
+    held[count, FEATURE], held[count, ROW_LAYER] = state[FEATURE_NOW], state[LAYER]
     # 1 where plastic is laid, plus 2 where the tool was changed since the move before.
-    row[PART] = (1.0 if extrudes and not still else 0.0) + state[CHANGED]
-    for i in range(4):
-        state[LAST + i] = state[WAY + i] * inverse
-    state[LAST_SPEED], state[LAST_ACC], state[LAST_SAFE], state[HAS_LAST] = speed, acc, safe, 1.0
+    held[count, PART] = (1.0 if extrudes and not still else 0.0) + state[CHANGED]
     state[WAIT], state[STOP], state[CHANGED] = 0.0, 0.0, 0.0
     return count + 1
 
@@ -192,27 +146,31 @@ def append_move(state, held, count):
 @compiled
 def move_to(number, seen, state, held, count):
     """G0 to G3: a straight move, or an arc as chords; one that is off any bed is counted as skipped."""
-    for k in range(4):
-        axis = 23 + k if k < 3 else 4
-        state[TARGET + k] = state[AT_X + k]
-        if (seen >> axis) & 1:
-            value = state[WORDS + axis] * (state[E_SCALE] if k == 3 else state[UNIT])
-            relative = state[RELATIVE] > 0
-            if k == 3:
-                # Common firmware makes the extruder relative with the axes; that of M566 and of macros does not.
-                apart = state[BY_MINUTE] > 0 or state[SQUARE] > 0
-                relative = state[RELATIVE_E] > 0 or (relative and not apart)
-            state[TARGET + k] = value + (state[AT_X + k] if relative else 0.0)
-            if k < 3 and abs(state[TARGET + k]) > MOST_MM:
+    unit, relative = state[UNIT], state[RELATIVE] > 0
+    # Common firmware makes the extruder relative with the axes; that of M566 and of macros does not.
+    apart = state[BY_MINUTE] > 0 or state[SQUARE] > 0
+    relative_e = state[RELATIVE_E] > 0 or (relative and not apart)
+    for k in range(3):
+        target = state[AT_X + k]
+        if (seen >> (23 + k)) & 1:
+            value = state[WORDS + 23 + k] * unit
+            target = value + target if relative else value
+            if abs(target) > MOST_MM:
                 state[OFF_BED] += 1
                 return count
+        state[TARGET + k] = target
+    target = state[AT_X + 3]
+    if (seen >> 4) & 1:
+        value = state[WORDS + 4] * state[E_SCALE]
+        target = value + target if relative_e else value
+    state[TARGET + 3] = target
     tool = int(max(0.0, state[TOOL]))
     out = (state[TARGET + 3] - state[AT_X + 3]) * state[FED_OF + tool]
     if abs(out) > MOST_MM:
         state[OFF_BED] += 1
         return count
     if (seen >> 5) & 1 and state[WORDS + 5] > 0:
-        state[SPEED] = state[WORDS + 5] * state[UNIT] / 60
+        state[SPEED] = state[WORDS + 5] * unit / 60
     if number <= 1:
         for k in range(4):
             state[WAY + k] = state[TARGET + k] - state[AT_X + k]

@@ -46,6 +46,7 @@ from crevlo.core.motion.words import (
     LAYER_NUMBER_WORD,
     LIMIT_WORD,
     OBJECT_WORD,
+    POWERS,
     TYPE_WORD,
     WIDTH_WORD,
     WIPE_WORD,
@@ -78,6 +79,13 @@ def read(data, at, stop, state, held, count, notes, names):
             state[LINES] += 1
             while i < stop and (data[i] == 32 or data[i] == 9):
                 i += 1
+            if i + 2 < stop and data[i] == 71 and data[i + 2] == 32 and data[i + 1] & 0xFE == 48:
+                end, count = _plain(data, i + 3, stop, data[i + 1] - 48, state, held, count)
+                if end > 0:
+                    if end < stop and data[end] == 13:
+                        state[AFTER_CR] = 1.0
+                    at = end + 1
+                    continue
         if not amid and i < stop and data[i] == 59:
             end = line_end(data, i, stop)
             noted = _comment(data, i + 1, end, state, notes, noted, names)
@@ -97,6 +105,53 @@ def read(data, at, stop, state, held, count, notes, names):
             state[AFTER_CR] = 1.0
         at = end + 1
     return at, count, noted
+
+
+@compiled
+def _plain(data, i, stop, number, state, held, count):
+    """A straight move as most lines have it, G0 or G1 with X, Y, Z, E and F as plain numbers: where it ends, or 0 for a line
+    that has anything else, of which nothing was done; and the count of moves."""
+    seen = 0
+    while i < stop:
+        c = data[i]
+        if c == 32:
+            i += 1
+            continue
+        if c == 10 or c == 13 or c == 59:
+            break
+        if not (88 <= c <= 90 or c == 69 or c == 70) or (seen >> (c - 65)) & 1:
+            return 0, count
+        i += 1
+        negative = i < stop and data[i] == 45
+        if negative:
+            i += 1
+        whole, first, point = 0, i, 0
+        while i < stop:
+            digit = data[i]
+            if 48 <= digit <= 57:
+                whole = whole * 10 + (digit - 48)
+            elif digit == 46 and point == 0:
+                point = i + 1
+            else:
+                break
+            i += 1
+        digits = i - first - (1 if point else 0)
+        if digits == 0 or digits > 15:
+            return 0, count
+        value = float(whole)
+        if point:
+            value /= POWERS[i - point]
+        if value < LEAST_WORD:
+            value = 0.0
+        elif value > MOST_WORD:
+            return 0, count
+        state[WORDS + c - 65] = -value if negative and value > 0 else value
+        seen |= 1 << (c - 65)
+    if i >= stop:
+        return 0, count
+    state[MODAL] = number
+    count = move_to(number, seen, state, held, count)
+    return i if data[i] != 59 else line_end(data, i, stop), count
 
 
 @compiled

@@ -13,7 +13,7 @@ from itertools import chain
 import numpy as np
 from numpy.typing import NDArray
 
-from crevlo.core.motion import layout, moves, reader, timing
+from crevlo.core.motion import corners, layout, moves, reader, timing
 from crevlo.core.motion.limits import FREE, Keep, Limits, Machine, Turned
 from crevlo.core.portions import PURGED, portion_of
 
@@ -182,6 +182,7 @@ class _Pass:
         self.first_bytes = self.last_bytes = self.long_comments = 0
         # What the second thread alone touches, and the one thing under way on it.
         self.open, self.entry, self.changed = 0, -1.0, 0
+        self.last = np.zeros(layout.OF_LAST)
         self.totals = np.zeros(timing.TOTALS)
         self.by_speed, self.by_flow = np.zeros(timing.BINS), np.zeros(timing.BINS)
         self.by_feature, self.by_layer = np.zeros(layout.MOST_FEATURES), np.zeros(layout.MOST_LAYERS + 1)
@@ -253,8 +254,11 @@ class _Pass:
         rows, count = self.held[self.at], self.count
         self.under_way = second.submit(self._finish, rows, self.held[1 - self.at], count, over)
         self.at, self.count = 1 - self.at, 0
+        # The other store has no row yet that has the limits.
+        self.state[layout.NEW_LIMITS] = 1.0
 
     def _finish(self, rows: Floats, other: Floats, count: int, over: bool) -> None:
+        corners.limit_moves(rows, layout.OPEN_MOVES, count, self.last)
         start = layout.OPEN_MOVES - self.open
         # Rows still open from before stand at the end of the other store's.
         self.open, self.entry, self.changed = timing.finish(

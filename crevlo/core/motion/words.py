@@ -4,7 +4,7 @@ import numpy as np
 
 from crevlo.core.compiled import compiled
 
-_POWERS = 10.0 ** np.arange(23)
+POWERS = 10.0 ** np.arange(23)
 
 
 def _word(text: str) -> np.ndarray:
@@ -64,7 +64,7 @@ def number_at(data, at, end):
     if digits > 18:
         value = _long_number(data, i, digits, places)
     elif places:
-        value /= _POWERS[places]
+        value /= POWERS[places]
     return -value if negative else value, i, 0 < digits < 300
 
 
