@@ -8,6 +8,7 @@ import shutil
 import sys
 import tempfile
 import time
+import uuid
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
@@ -94,6 +95,39 @@ def screens_of(client: Client, study: str) -> dict[str, Callable[[], httpx.Respo
     return calls | {"rank": partial(client.http.post, f"{path}/rank", json={}, headers={"X-CSRFToken": client.csrf})}
 
 
+def with_criteria(client: Client, study: str, count: int) -> int:
+    """Gives a study a scheme of so many criteria that have figures in it, as far as there are; and how many those are."""
+    path = f"/api/studies/{study}/scheme"
+    scheme = client.get(path)
+    chosen = {c["code"]: c for c in scheme["criteria"]}
+    for choice in scheme["choices"]:
+        if len(chosen) < count and choice["code"] not in chosen and choice["known"]:
+            worst, best = choice["worst"], choice["best"]
+            centred = choice["better"] == "zero"
+            far = max(abs(worst), abs(best))
+            points = [(-far, 0), (0, 100), (far, 0)] if centred else [(worst, 0), (best, 100)]
+            chosen[choice["code"]] = {
+                "code": choice["code"], "weight": 5, "shape": "piecewise" if centred else "linear",
+                "points": [{"raw": raw, "value": value} for raw, value in points]}  # fmt: skip
+    wish = {"id": str(uuid.uuid4()), "number": scheme["number"], "criteria": list(chosen.values())}
+    return len(client.send("POST", path, wish)["criteria"])
+
+
+def moved(client: Client, engine: Engine, study: str, rounds: int = 40) -> Cost:
+    """The ranking by other weights at every call, as while a slider is moved."""
+    path, headers = f"/api/studies/{study}/rank", {"X-CSRFToken": client.csrf}
+    weights = {c["code"]: c["weight"] for c in client.send("POST", path, {})["criteria"]}
+    rng = np.random.default_rng(1)
+
+    def call() -> httpx.Response:
+        wanted = {code: weight * float(rng.uniform(0.5, 2)) for code, weight in weights.items()}
+        share = 100 / sum(wanted.values())
+        body = {"weights": {code: weight * share for code, weight in wanted.items()}}
+        return client.http.post(path, json=body, headers=headers)
+
+    return cost_of(engine, call, rounds)
+
+
 def measure(client: Client, engine: Engine, study: str, rounds: int = ROUNDS) -> dict[str, Cost]:
     return {name: cost_of(engine, call, rounds) for name, call in screens_of(client, study).items()}
 
@@ -135,6 +169,12 @@ def main() -> None:
             print(
                 f"{name:<10}{a.queries:>5} q {a.median_ms:>6.0f} / {a.p95_ms:<6.0f}{f.queries:>7} q {f.median_ms:>6.0f} / {f.p95_ms:<6.0f}"
                 f"{w.queries:>7} q {w.median_ms:>7.0f} / {w.p95_ms:<7.0f}{w.kilobytes:>7.0f} kB, first {w.first_ms:.0f}"
+            )
+        for wanted in (20, 40):
+            criteria = with_criteria(client, large, wanted)
+            m = moved(client, engine, large)
+            print(
+                f"rank of fifty machines by {criteria} criteria, a weight moved: {m.median_ms:.0f} / {m.p95_ms:.0f} ms"
             )
     finally:
         cluster.destroy()

@@ -5,7 +5,7 @@ import uuid
 from flask import Response
 from flask_login import current_user
 
-from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, shown, writes
 from crevlo.api.paths import ProfilePath, StudyItemPath, StudyPath, StudyUnitPath, VersionQuery
 from crevlo.api.station import station
 from crevlo.stations.figures.source import Source
@@ -58,7 +58,7 @@ def view_scheme(path: StudyPath) -> scheme.SchemeView:
 def change_scheme(path: StudyPath, body: scheme.NewScheme) -> scheme.SchemeView:
     """The next version of the scheme; earlier ones stay."""
     scheme.change_scheme(db(), path.study_id, body, current_user.id)
-    return scheme.view_scheme(db(), path.study_id)
+    return shown(scheme.view_scheme, path.study_id)
 
 
 @api.get("/buyers", responses={200: buyer.Buyers})
@@ -72,7 +72,7 @@ def list_buyers() -> buyer.Buyers:
 @writes(REVIEW)
 def add_buyer(path: StudyPath, body: buyer.NewBuyer) -> ranking.RankView:
     buyer.add_buyer(db(), path.study_id, body)
-    return ranking.view_rank(db(), path.study_id, ranking.WhatIf(profile_id=body.id))
+    return shown(ranking.view_rank, path.study_id, ranking.WhatIf(profile_id=body.id))
 
 
 @api.put("/studies/<uuid:study_id>/buyers/<uuid:profile_id>", responses={200: ranking.RankView})
@@ -80,14 +80,14 @@ def add_buyer(path: StudyPath, body: buyer.NewBuyer) -> ranking.RankView:
 def change_buyer(path: ProfilePath, body: buyer.BuyerChange) -> ranking.RankView:
     """Name, weights or must-haves; what is left out stays as it is."""
     buyer.change_buyer(db(), path.study_id, path.profile_id, body)
-    return ranking.view_rank(db(), path.study_id, ranking.WhatIf(profile_id=path.profile_id))
+    return shown(ranking.view_rank, path.study_id, ranking.WhatIf(profile_id=path.profile_id))
 
 
 @api.delete("/studies/<uuid:study_id>/buyers/<uuid:profile_id>", responses={200: ranking.RankView})
 @writes(REVIEW)
 def remove_buyer(path: ProfilePath, query: VersionQuery) -> ranking.RankView:
     buyer.remove_buyer(db(), path.study_id, path.profile_id, query.version)
-    return ranking.view_rank(db(), path.study_id, ranking.WhatIf())
+    return shown(ranking.view_rank, path.study_id, ranking.WhatIf())
 
 
 @api.post("/studies/<uuid:study_id>/units/<uuid:unit_id>/rank-source", responses={200: Source})
@@ -149,14 +149,14 @@ def view_references(path: StudyPath) -> reference.References:
 @writes(REVIEW)
 def add_reference(path: StudyPath, body: reference.NewReference) -> reference.References:
     reference.add_reference(db(), path.study_id, body, current_user.id)
-    return reference.view_references(db(), path.study_id, _criteria(path.study_id))
+    return shown(reference.view_references, path.study_id, _criteria(path.study_id))
 
 
 @api.delete("/studies/<uuid:study_id>/references/<uuid:item_id>", responses={200: reference.References})
 @writes(REVIEW)
 def remove_reference(path: StudyItemPath) -> reference.References:
     reference.remove_reference(db(), path.study_id, path.item_id)
-    return reference.view_references(db(), path.study_id, _criteria(path.study_id))
+    return shown(reference.view_references, path.study_id, _criteria(path.study_id))
 
 
 def _criteria(study_id: uuid.UUID) -> list[str]:

@@ -1,5 +1,7 @@
 """Two machines alone: every figure side by side, on what every machine of the study prints."""
 
+import re
+
 import pytest
 
 from crevlo.sim.client import ApiError, Client
@@ -103,9 +105,22 @@ def test_other_ways_to_count_stand_beside_the_points(bench: Bench, client: Clien
     assert "cheapest that is good enough puts Cheap first" in " ".join(view["says"]).lower().replace(
         "cheap first", "Cheap first"
     )
+    # How sure the first place of each is, from draws; ranks say their own chance, and prices alone leave no doubt.
+    sure = {s["code"]: s["certainty"] for s in view["schools"]}
+    assert sure["enough"] == "100 %"
+    assert re.fullmatch(r"(over 99|\d\d|100) %", sure["points"])
+    assert re.fullmatch(r"(over 99|\d\d|100) %", sure["wins"])
+    assert re.fullmatch(r"(over 99|\d\d|100) %", sure["mean"])
+    assert (sure["ranks"], sure["duels"], sure["lines"]) == ("", "", "")
     # From the cheapest on, each step brings points for money.
     assert [s["machine"]["name"] for s in view["steps"]] == ["Cheap", "Middle", "Dear"]
     assert view["steps"][1]["words"].startswith("For 300 EUR more: Middle, ")
+    # Whatever is to be spent, the best that it buys is a step.
+    stands = [(s["all_in"]["value"], s["total"], s["machine"]["name"]) for s in rank["standings"]]
+    steps = {s["machine"]["name"]: (s["price"], s["points"]) for s in view["steps"]}
+    for budget in (200, 499, 500, 899, 900, 2000):
+        best = max((total, name) for price, total, name in stands if price <= budget)[1]
+        assert steps[best] == next(pytest.approx((price, total)) for price, total, name in stands if name == best)
     none = client.send("POST", path, {"enough": 100})
     enough = next(s for s in none["schools"] if s["code"] == "enough")
     assert enough["needs"] == "two machines with a price and 100 points"

@@ -6,6 +6,7 @@ from hypothesis import strategies as st
 
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.ranking.orders import Apart, School, agreement, leaders, ranks, say_apart, say_orders
+from crevlo.core.ranking.schools import frontier
 
 SCORES = st.dictionaries(st.sampled_from("abcdef"), st.one_of(st.none(), st.integers(-9, 9).map(float)), min_size=1)
 
@@ -62,3 +63,27 @@ def test_where_schools_disagree_is_said_criterion_by_criterion() -> None:
     assert say_apart("Rubric mean", Apart("Mesa", "Twin", [])) == "Points prefer Mesa; rubric mean prefers Twin."
     level = Apart("Mesa", "Twin", [("Noise", 8.0, 0.0)])
     assert say_apart("Rank sum", level) == "Points prefer Mesa; rank sum prefers Twin, ahead in 0 of 1."
+
+
+@given(
+    st.dictionaries(
+        st.sampled_from("abcdefgh"), st.tuples(st.integers(1, 6), st.integers(0, 6)).map(lambda x: (float(x[0]), float(x[1]))),
+        min_size=1,
+    )
+)  # fmt: skip
+def test_whatever_the_budget_the_best_that_it_buys_is_on_the_frontier(
+    machines: dict[str, tuple[float, float]],
+) -> None:
+    found = frontier(machines)
+    for budget in range(1, 8):
+        bought = {m: x for m, x in machines.items() if x[0] <= budget}
+        if not bought:
+            continue
+        most = max(score for _, score in bought.values())
+        cheapest = min(price for price, score in bought.values() if score == most)
+        best = {m for m, x in bought.items() if x == (cheapest, most)}
+        assert best <= set(found)
+    # And nothing else is: each is the best that its own price buys, for no less.
+    for m in found:
+        price, score = machines[m]
+        assert all(s < score or (s == score and p >= price) for p, s in machines.values() if p <= price)

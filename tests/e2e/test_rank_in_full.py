@@ -248,6 +248,10 @@ def test_criteria_in_a_group_are_weighed_as_one_and_traded_within(site: Site, pa
     assert (weight(group), weight(energy), weight(cost)) == (0, 0, 0)
     assert weight(noise) > before
     assert check_axe(page) == []
+    # Raised from nothing it is shared out as it was.
+    for _ in range(together):
+        page.get_by_role("slider", name=group).press("ArrowRight")
+    assert weight(energy) - weight(cost) == pytest.approx(10, abs=2)
     page.keyboard.press("0")
     expect(page.get_by_role("slider", name=group)).to_have_attribute("aria-valuenow", str(together))
 

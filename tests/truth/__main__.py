@@ -15,7 +15,7 @@ import numpy as np
 from crevlo.core.evaluations import QUANTITIES
 from tests.truth import checks
 from tests.truth.advice import Ended, played
-from tests.truth.checks import CHECKS, EQUALS, FIELDS, SETTINGS, Out
+from tests.truth.checks import CHECKS, EQUALS, FIELDS, SCHOOL_FIELDS, SETTINGS, Out
 from tests.truth.coverage import Held
 from tests.truth.faults import FAULTS
 from tests.truth.prints import Found
@@ -47,14 +47,18 @@ def main() -> int:
     with ProcessPoolExecutor(cores) as pool:
         whole = list(pool.map(stated, WHOLE, [STUDIES] * len(WHOLE)))
         fields = list(pool.map(checks.leaders, [[f] for f in FIELDS], [STUDIES] * len(FIELDS)))
+        ways = list(pool.map(checks.schools, [[f] for f in SCHOOL_FIELDS], [STUDIES] * len(SCHOOL_FIELDS)))
         equals = list(pool.map(checks.ties, [[f] for f in EQUALS], [STUDIES] * len(EQUALS)))
         traces = pool.submit(gaps_covered, 600)
         small = [
             pool.submit(check) for check in (checks.totals_and_flips, checks.must_haves, checks.claims, checks.gaps)
         ]
-        out += [o for found, _ in (*fields, *equals) for o in found] + [o for one in small for o in one.result()]
+        out += [o for found, _ in (*fields, *ways, *equals) for o in found] + [
+            o for one in small for o in one.result()
+        ]
         lines += _leaders([(f.name, *made[f.name]) for f, (_, made) in zip(FIELDS, fields, strict=True)])
-        lines += _whole(zip(WHOLE, whole, strict=True)) + _ties([share for _, share in equals])
+        lines += _whole(zip(WHOLE, whole, strict=True)) + _schools([made for _, made in ways])
+        lines += _ties([share for _, share in equals])
         lines += _gaps(traces.result())
         halves = list(pool.map(checks.told_by_prints, [MACHINES // cores] * cores, [1000 * k for k in range(cores)]))
         joined = _joined([found for _, found in halves])
@@ -141,6 +145,22 @@ def _whole(rows: Iterable[tuple[Setting, Stated]]) -> list[str]:
     lines = ["\nWhole studies, weighed by seven criteria, cost and success among them:\n", "| studies | leader stated | was best | bands |",
              "| --- | --: | --: | --- |"]  # fmt: skip
     return lines + [f"| {s.name} | {np.mean(m.chance):.3f} | {np.mean(m.best):.3f} | {_bands(m)} |" for s, m in rows]
+
+
+_SCHOOLS = {
+    "points": "weighted points", "mean": "rubric mean", "wins": "category wins", "enough": "cheapest that is good enough",
+}  # fmt: skip
+
+
+def _schools(rows: Sequence[dict[str, dict[str, list[tuple[float, float]]]]]) -> list[str]:
+    lines = ["\n## Ways to count\n", "The likeliest first of each way to count: stated → was first by the same count of the hidden truths (studies).\n",
+             "| field | " + " | ".join(_SCHOOLS.values()) + " |", "| --- |" + " --: |" * len(_SCHOOLS)]  # fmt: skip
+    for one in rows:
+        for name, made in one.items():
+            means = {school: np.mean(found, axis=0) for school, found in made.items()}
+            cells = [f"{means[s][0]:.3f} → {means[s][1]:.3f} ({len(made[s])})" for s in _SCHOOLS]
+            lines.append(f"| {name} | {' | '.join(cells)} |")
+    return lines
 
 
 def _ties(shares: Sequence[dict[str, float]]) -> list[str]:

@@ -17,6 +17,7 @@ from crevlo.core.ranking.value import linear, value_of
 from tests.truth.coverage import GOAL, Held, coverage
 from tests.truth.prints import Found, prints
 from tests.truth.ranking import Field, Stated, stated_of_field
+from tests.truth.schools import stated_of_schools
 from tests.truth.study import Setting
 from tests.truth.traces import gaps_covered
 
@@ -39,6 +40,12 @@ FIELDS = (
     Field("8 machines", 8, 6, 4, 12),
     Field("12 machines, a close field", 12, 2, 4, 0),
     Field("2 machines", 2, 8, 4, 12),
+)
+SCHOOL_FIELDS = (
+    Field("5 machines", 5, 6, 4, 6, 5),
+    Field("2 machines", 2, 8, 4, 12, 5),
+    Field("8 machines", 8, 6, 4, 12, 5),
+    Field("4 machines, nothing shared", 4, 8, 4, 0, 3),
 )
 EQUALS = tuple(Field(f"{k} equal machines", k, 1e-6, 4, 8) for k in (2, 3, 4, 7))
 # Copies that are all alike have no spread to be found: its interval holds 0 always.
@@ -125,6 +132,20 @@ def ties(fields: Sequence[Field], studies: int) -> tuple[list[Out], dict[str, fl
     """Whether equal machines are called a tie in nine of ten studies."""
     shares = {field.name: float(np.mean(stated_of_field(field, studies)[0].tie)) for field in fields}
     return [Out("ties", n, f"{n}: a tie in {100 * s:.0f} %") for n, s in shares.items() if s < 0.9], shares
+
+
+def schools(
+    fields: Sequence[Field], studies: int
+) -> tuple[list[Out], dict[str, dict[str, list[tuple[float, float]]]]]:
+    """Whether the first of each way to count is truly first, by the same count, as often as stated."""
+    found = {field.name: stated_of_schools(field, studies) for field in fields}
+    out = []
+    for name, made in found.items():
+        for school, rows in made.items():
+            stated_, truly = np.mean(rows, axis=0)
+            if abs(truly - stated_) > 0.05 + 2 * math.sqrt(0.2 / len(rows)):
+                out.append(Out("schools", school, f"{name}: stated {stated_:.3f}, first {truly:.3f}"))
+    return out, found
 
 
 def totals_and_flips(tables: int = 60) -> list[Out]:
@@ -238,5 +259,5 @@ CHECKS: Mapping[str, Callable[[], list[Out]]] = {
     "usual": lambda: covers(USUAL, 60)[0], "few": lambda: covers(FEW, 160)[0], "fine": lambda: covers(FINE, 40)[0],
     "leaders": lambda: leaders(FIELDS, 200)[0], "ties": lambda: ties(EQUALS[:1] + EQUALS[-1:], 200)[0],
     "totals": lambda: totals_and_flips(30), "must-haves": lambda: must_haves(2000), "claims": lambda: claims(1000),
-    "gaps": lambda: gaps(100), "prints": lambda: told_by_prints(60)[0],
+    "schools": lambda: schools(SCHOOL_FIELDS[:2], 200)[0], "gaps": lambda: gaps(100), "prints": lambda: told_by_prints(60)[0],
 }  # fmt: skip

@@ -32,7 +32,7 @@ from crevlo.core.evaluations.cost import COST_OF_PART
 from crevlo.core.evaluations.evaluation import Evaluation, Results
 from crevlo.core.figure import Composed, Counted, Spread
 from crevlo.core.ranking import chances, flips, gate, points
-from tests.truth import checks, prints, ranking
+from tests.truth import checks, prints, ranking, schools
 
 Rule = Callable[..., Any]
 
@@ -171,6 +171,7 @@ FAULTS: tuple[Fault, ...] = (
     Fault("gaps as sure as what was seen", gaps._Seen, "_spread", _after(lambda u: None if u is None else u / 4), ("gaps",)),
     Fault("a counter across a gap not looked at", gaps, "_counted", lambda rule: lambda counter, at: None, ("gaps",)),
     Fault("a reset of a counter taken from the sum", energy, "_with_gaps", lambda rule: lambda t, gap, seen, unseen, peak: rule(t, gap, seen * 0.5 if peak is None else seen, unseen, peak), ("gaps",)),
+    Fault("a first place surer than it is", schools, "first_shares", _after(lambda s: s**4 / max((s**4).sum(), 1e-300)), ("schools",)),
     Fault("a band's amplitude × 1.2", banding, "banding", _after(lambda b: replace(b, amplitude_mm=1.2 * b.amplitude_mm)), ("prints",)),
     Fault("twice the pitch of a band", banding, "banding", _after(lambda b: replace(b, pitch_mm=2 * b.pitch_mm)), ("prints",)),
     Fault("any widths called a band", banding, "_false_alarm", lambda rule: lambda *a: 0.0, ("prints",)),

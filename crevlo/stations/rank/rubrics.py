@@ -85,7 +85,8 @@ def view_rubrics(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) ->
     )  # fmt: skip
 
 
-def give_score(session: Session, study_id: uuid.UUID, given: NewRubricScore, person_id: uuid.UUID) -> RubricsView:
+def give_score(session: Session, study_id: uuid.UUID, given: NewRubricScore, person_id: uuid.UUID) -> None:
+    """One's own score; a second one corrects the first, with its reason."""
     study = get_study(session, study_id)
     if given.rubric not in BY_CODE:
         raise Missing("There is no such rubric.")
@@ -108,4 +109,3 @@ def give_score(session: Session, study_id: uuid.UUID, given: NewRubricScore, per
         )
     )  # fmt: skip
     session.flush()
-    return view_rubrics(session, study_id, person_id)

@@ -2,13 +2,18 @@
 
 import uuid
 from collections import defaultdict
+from functools import cached_property
 
+import numpy as np
 from pydantic import Field
 from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import NotDetermined
-from crevlo.core.figure import central
+from crevlo.core.figure import Figure, central
+from crevlo.core.percent import percent
 from crevlo.core.points_sheet import sheet_totals
+from crevlo.core.ranking.certainty import cheapest_scores, first_shares, mean_scores, win_scores
+from crevlo.core.ranking.chances import draw_raws, draw_values
 from crevlo.core.ranking.orders import Apart, School, agreement, leaders, ranks, say_apart, say_orders
 from crevlo.core.ranking.schools import frontier, rank_sums, win_shares
 from crevlo.core.ranking.value import value_function, value_of
@@ -37,6 +42,7 @@ class SchoolOut(Shape):
     code: str
     name: str
     rests: str
+    certainty: str = Field(description="how sure its first place is; empty where nobody is first")
     needs: str = Field(description="what is missing where it gives no order; empty where it does")
     agrees: float | None = Field(
         description="Kendall's τ with the weighted points: 1 the same order, −1 turned round"
@@ -74,12 +80,15 @@ def view_schools(session: Session, study_id: uuid.UUID, asked: SchoolsAsked) -> 
     ]  # fmt: skip
     points = made[0][1]
     schools = []
+    # By the buyer's cost, as the points are.
+    sure = _Certainty(inputs.of_buyer(view.profile.prints_month), view, criteria, asked.enough)
     for code, school, rests, needs, words in made:
         known = sum(s is not None for s in school.scores.values())
         alike = agreement(points, school) if school is not points else NotDetermined("another order")
         schools.append(
             SchoolOut(
                 code=code, name=school.name, rests=rests, needs=needs if known < 2 else "",
+                certainty=sure.words(code, leaders(school.scores), names) if known >= 2 else "",
                 agrees=None if isinstance(alike, NotDetermined) else alike,
                 cells=[
                     SchoolCell(unit_id=uuid.UUID(m), rank=rank, words=words.get(m, ""))
@@ -92,6 +101,73 @@ def view_schools(session: Session, study_id: uuid.UUID, asked: SchoolsAsked) -> 
         machines=[s.machine for s in view.standings], schools=schools, says=(say_orders(called) if names else []) + _apart(view, called),
         steps=_steps(view), enough=asked.enough, currency=view.currency,
     )  # fmt: skip
+
+
+# Enough for whole percent to be within two.
+_DRAWS = 3000
+
+
+class _Certainty:
+    """How sure each school's first place is, from one set of draws for all of them."""
+
+    def __init__(self, inputs: StudyFigures, view: RankView, criteria: list[CriterionRow], enough: float) -> None:
+        self._inputs, self._view, self._criteria, self._enough = inputs, view, criteria, enough
+        self._units = [s.machine.unit_id for s in view.standings]
+
+    def words(self, code: str, first: list[str], names: dict[str, str]) -> str:
+        """Of the one that is first, or with names where several are or another is first more often. Empty where the school has no
+        draws behind it: ranks say their own chance, and lines are as they were given."""
+        if code == "points":
+            shares = {str(s.machine.unit_id): s.first_chance for s in self._view.standings}
+        else:
+            scores = self._scores(code)
+            if scores is None:
+                return ""
+            shares = dict(zip(map(str, self._units), first_shares(scores).tolist(), strict=True))
+        likeliest = max(shares, key=lambda m: shares[m])
+        if first == [likeliest]:
+            return percent(shares[likeliest])
+        said = " and ".join(f"{names[m]} {percent(shares[m])}" for m in first)
+        # Who leads by the best values need not be first most often.
+        other = "" if likeliest in first else f"; most often {names[likeliest]}, {percent(shares[likeliest])}"
+        return f"{said}{other}"
+
+    def _scores(self, code: str) -> np.ndarray | None:
+        match code:
+            case "mean":
+                whole = np.flatnonzero(self._known.all(axis=0)).tolist()
+                return mean_scores(self._values, whole) if whole else None
+            case "wins":
+                return win_scores(self._values, self._known)
+            case "enough":
+                prices = [s.all_in.value for s in self._view.standings]
+                weights = [c.weight for c in self._view.criteria]
+                return cheapest_scores(self._values, self._known, weights, prices, self._enough)
+            case "worth" | "duels":
+                return self._amounts("worth.surplus" if code == "worth" else "duel")
+        return None
+
+    @cached_property
+    def _rows(self) -> list[list[Figure]]:
+        return [[self._inputs.figure(c.code, unit) for c in self._criteria] for unit in self._units]
+
+    @cached_property
+    def _known(self) -> np.ndarray:
+        return np.array([[not isinstance(f, NotDetermined) for f in row] for row in self._rows])
+
+    @cached_property
+    def _values(self) -> np.ndarray:
+        functions = [value_function(c.shape, [(raw, v) for raw, v in c.points]) for c in self._criteria]
+        seed = self._inputs.bench.study.seed
+        return draw_values(self._rows, functions, seed, _DRAWS, codes=[c.code for c in self._criteria])
+
+    def _amounts(self, code: str) -> np.ndarray | None:
+        """Draws of one figure itself, machine by machine."""
+        if not self._inputs.has(code):
+            return None
+        figures = [[self._inputs.figure(code, unit)] for unit in self._units]
+        drawn = draw_raws(figures, [code], self._inputs.bench.study.seed, _DRAWS)[0]
+        return np.array([np.full(_DRAWS, np.nan) if d is None else np.broadcast_to(d, _DRAWS) for d in drawn])
 
 
 # A school with its code, what it rests on, what it needs, and by machine its score in words.

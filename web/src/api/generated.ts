@@ -1810,6 +1810,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/specimens/{specimen_id}/judgements/batch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Several at once, kept all or none. */
+        post: operations["measure_record_judgements_specimens__uuid_specimen_id__judgements_batch_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/reading-table/preview": {
         parameters: {
             query?: never;
@@ -2002,6 +2019,23 @@ export interface paths {
         get: operations["inspect_view_scores_specimens__uuid_specimen_id__scores_get"];
         put?: never;
         post: operations["inspect_record_score_specimens__uuid_specimen_id__scores_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/specimens/{specimen_id}/scores/batch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Several at once, kept all or none. */
+        post: operations["inspect_record_scores_specimens__uuid_specimen_id__scores_batch_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -9303,6 +9337,14 @@ export interface components {
             taken_at?: string | null;
         };
         /**
+         * NewJudgements
+         * @description Several judgements of one specimen at once: kept all, or none of them.
+         */
+        NewJudgements: {
+            /** Judgements */
+            judgements: components["schemas"]["NewJudgement"][];
+        };
+        /**
          * TableView
          * @description What would be kept, or what was; one problem keeps all of it out.
          */
@@ -9889,6 +9931,14 @@ export interface components {
              * @default null
              */
             scored_at?: string | null;
+        };
+        /**
+         * NewScores
+         * @description Several scores of one specimen at once: kept all, or none of them.
+         */
+        NewScores: {
+            /** Scores */
+            scores: components["schemas"]["NewScore"][];
         };
         /**
          * NewDefect
@@ -11047,6 +11097,11 @@ export interface components {
             name: string;
             /** Rests */
             rests: string;
+            /**
+             * Certainty
+             * @description how sure its first place is; empty where nobody is first
+             */
+            certainty: string;
             /**
              * Needs
              * @description what is missing where it gives no order; empty where it does
@@ -17913,6 +17968,41 @@ export interface operations {
             };
         };
     };
+    measure_record_judgements_specimens__uuid_specimen_id__judgements_batch_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                specimen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewJudgements"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpecimenView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     measure_preview_table_studies__uuid_study_id__reading_table_preview_post: {
         parameters: {
             query?: never;
@@ -18355,6 +18445,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewScore"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Inspected"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_record_scores_specimens__uuid_specimen_id__scores_batch_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                specimen_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewScores"];
             };
         };
         responses: {

@@ -1,6 +1,8 @@
+import { useRef } from "react";
 import { typedNumber } from "../../parts/numbers";
 import { type Row, short } from "./scheme-row";
 import { text } from "./text";
+import { type Proportions, spread } from "./weights";
 
 /** The groups that rows name, each with the weight of all that stands in it. */
 export function Groups({
@@ -14,15 +16,16 @@ export function Groups({
 }) {
   const names = [...new Set(Object.values(rows).map((r) => r.group.trim()))].filter(Boolean).sort();
   const within = (name: string) => Object.entries(rows).filter(([, r]) => r.group.trim() === name);
+  const last = useRef<Proportions>(new Map()).current;
   const weigh = (name: string, typed: string) => {
     const wanted = typedNumber(typed);
     const members = within(name);
-    const sum = members.reduce((s, [, r]) => s + (typedNumber(r.weight) ?? 0), 0);
     if (wanted === null || wanted < 0) return;
-    const share = (r: Row) => (sum > 0 ? (typedNumber(r.weight) ?? 0) / sum : 1 / members.length);
+    const now = Object.fromEntries(members.map(([code, r]) => [code, typedNumber(r.weight) ?? 0]));
+    const shared = spread(now, Object.keys(now), wanted, last);
     change({
       ...rows,
-      ...Object.fromEntries(members.map(([code, r]) => [code, { ...r, weight: short(wanted * share(r)) }])),
+      ...Object.fromEntries(members.map(([code, r]) => [code, { ...r, weight: short(shared[code] ?? 0) }])),
     });
   };
   return (

@@ -114,6 +114,14 @@ function Orders({ made }: { made: View }) {
                 </tr>
               ))}
               <tr>
+                <td className="!font-sans text-small text-ink-2">{text.schools.sure}</td>
+                {worked.map((s) => (
+                  <td key={s.code} className="!font-sans text-tiny">
+                    {s.certainty}
+                  </td>
+                ))}
+              </tr>
+              <tr>
                 <td className="!font-sans text-small text-ink-2">{text.schools.agrees}</td>
                 {worked.map((s) => (
                   <td key={s.code}>{s.agrees === null ? "" : s.agrees.toFixed(2).replace("-", "−")}</td>

@@ -173,6 +173,7 @@ export const text = {
     orders: "Orders side by side",
     machine: "Machine",
     agrees: "Agrees with points, τ",
+    sure: "First in so many draws",
     rests: (name: string, what: string) => `${name}: ${what}.`,
     needs: (name: string, what: string) => `${name}: needs ${what}.`,
     steps: "Price against points: what no other machine beats",

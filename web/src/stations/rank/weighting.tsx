@@ -1,5 +1,5 @@
 import { Slider } from "radix-ui";
-import type { ReactNode } from "react";
+import { type ReactNode, useRef } from "react";
 import type { Schemas } from "../../api/client";
 import { Key, Trouble } from "../../parts/bits";
 import { Conflict } from "../../parts/conflict";
@@ -7,7 +7,7 @@ import { criterionColour } from "../../parts/criterion-colour";
 import { MustHaves } from "./must-haves";
 import { text } from "./text";
 import { useBuyer } from "./use-buyer";
-import { sumOf, toHundred, trade, tradeGroup } from "./weights";
+import { type Proportions, sumOf, toHundred, trade, tradeGroup } from "./weights";
 
 /** The buyer's weights, traded by sliders and kept on request; below them the must-haves. */
 export function Weighting({
@@ -30,6 +30,7 @@ export function Weighting({
   may: boolean;
 }) {
   const save = useBuyer(studyId, view.profile);
+  const last = useRef<Proportions>(new Map()).current;
   const keep = () => save.mutate({ weights }, { onSuccess: restore });
   const conflict = save.error && "theirs" in save.error && save.error.theirs;
   const scheme = Object.fromEntries(view.criteria.map((c) => [c.code, c.scheme_weight]));
@@ -62,7 +63,7 @@ export function Weighting({
             value={weights[c.code] ?? 0}
             most={name ? Math.max(1, Math.ceil(whole)) : 100}
             colour={criterionColour(view.criteria.indexOf(c))}
-            ask={(wanted) => change(trade(weights, c.code, wanted, pair, name ? codes : []))}
+            ask={(wanted) => change(trade(weights, c.code, wanted, pair, name ? codes : [], last))}
           />
         ));
         if (!name) return bars;
@@ -74,7 +75,7 @@ export function Weighting({
               value={whole}
               most={100}
               colour="var(--ink-2)"
-              ask={(wanted) => change(tradeGroup(weights, codes, wanted))}
+              ask={(wanted) => change(tradeGroup(weights, codes, wanted, last))}
             />
             <div className="border-l-2 border-rule pl-2.5">{bars}</div>
           </fieldset>
