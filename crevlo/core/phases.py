@@ -84,6 +84,11 @@ def total_s(found: Sequence[Span]) -> dict[Phase, float]:
     return sums
 
 
+def each_s(found: Sequence[Span], phase: Phase) -> list[float]:
+    """Seconds of every span of one phase, in their order."""
+    return [span.seconds for span in found if span.phase is phase]
+
+
 def power_by_phase(
     at_s: np.ndarray, power_w: np.ndarray, found: Sequence[Span], longest_step_s: float = LONGEST_STEP_S
 ) -> list[PhasePower]:

@@ -7,6 +7,7 @@ from typing import Any
 
 import numpy as np
 
+from crevlo.sim import device
 from crevlo.sim.client import Client
 
 TITLE = "Twelve tokens a plate"
@@ -84,17 +85,19 @@ def play(reviewer: Client, spool_id: str, second_id: str, seed: int) -> str:
     models = {m["name"]: m["id"] for m in reviewer.get("/api/library")["models"]}
     if "Dellmar Duo" not in models:
         models["Dellmar Duo"] = str(uuid.uuid4())
-        send("POST", "/api/models", {"id": models["Dellmar Duo"], "name": "Dellmar Duo", **_DUO})
+        reviewer.enter("POST", "/api/models", {"id": models["Dellmar Duo"], "name": "Dellmar Duo", **_DUO})
     study = str(uuid.uuid4())
     view = send("POST", "/api/studies", {
         "id": study, "title": TITLE, "seed": seed, "currency": "EUR",
         "question": "What does a token in two colours take when twelve lie on a plate?"})  # fmt: skip
-    send("PUT", f"/api/studies/{study}/plan", {
+    reviewer.enter("PUT", f"/api/studies/{study}/plan", {
         "version": view["version"], "question": view["question"], "repeats": 1, "policies": view["policies"],
         "arms": [{"name": "Stock", "lines": [
             {"artifact": "CS", "spool_id": spool_id, "second_spool_id": second_id, "copies": 2, "parts": PARTS}]}],
         "candidates": [{"model_id": models[name]} for name in MACHINES]})  # fmt: skip
-    send("POST", f"/api/studies/{study}/freeze", {"frozen_at": (datetime.now(UTC) - timedelta(days=36)).isoformat()})
+    reviewer.enter(
+        "POST", f"/api/studies/{study}/freeze", {"frozen_at": (datetime.now(UTC) - timedelta(days=36)).isoformat()}
+    )
     for unit in reviewer.get(f"/api/studies/{study}/receive")["units"]:
         if unit["price_paid"] is None:
             _receive(reviewer, study, unit)
@@ -110,7 +113,7 @@ def with_accessory(reviewer: Client, study: str, seed: int) -> None:
     job = next(j for j in reviewer.get(f"/api/studies/{study}/print")["jobs"] if j["machine"]["name"] == name)
     of = MACHINES[name]
     hooded = replace(of, warm_s=of.warm_s * 0.7, watts=of.watts * 0.86)
-    send("POST", f"/api/studies/{study}/units/{job['machine']['unit_id']}/configurations", {
+    reviewer.enter("POST", f"/api/studies/{study}/units/{job['machine']['unit_id']}/configurations", {
         "id": str(uuid.uuid4()), "nozzle_mm": 0.4, "firmware": "as delivered", "plate": "as delivered",
         "profile_set": "maker's stock", "accessories": "draught hood", "reason": "draught hood on"})  # fmt: skip
     for at in range(2):
@@ -122,10 +125,10 @@ def with_accessory(reviewer: Client, study: str, seed: int) -> None:
 def _receive(reviewer: Client, study: str, unit: dict[str, Any]) -> None:
     path = f"/api/studies/{study}/units/{unit['machine']['unit_id']}"
     day = datetime.now(UTC) - timedelta(days=38)
-    reviewer.send("PUT", path, {
+    reviewer.enter("PUT", path, {
         "version": unit["version"], "serial": "DD-0417", "price_paid": 545, "upgrades": 0, "residual": 120, "obtained": "bought",
         "obtained_from": "a shop", "received_on": day.date().isoformat()})  # fmt: skip
-    reviewer.send("POST", f"{path}/measures", {
+    reviewer.enter("POST", f"{path}/measures", {
         "id": str(uuid.uuid4()), "kind": "warm-up, both", "value": 335, "from_c": 21, "to_c": 215, "taken_at": day.isoformat()})  # fmt: skip
 
 
@@ -145,20 +148,35 @@ def _print(
         run = send("POST", f"/api/jobs/{job['id']}/paper-run", {
             "id": str(uuid.uuid4()), "started_at": start.isoformat(), "ended_at": ended.isoformat(), "outcome": "done",
             "pauses": [pause], "deviation_reason": reason, "note": "reel ran out at a quarter"})["runs"][-1]  # fmt: skip
-        send("PUT", f"/api/runs/{run['id']}/energy", {
+        reviewer.enter("PUT", f"/api/runs/{run['id']}/energy", {
             "version": run["version"], "energy_wh": round(seconds * of.watts / 3600)})  # fmt: skip
         return
     run = send("POST", f"/api/jobs/{job['id']}/runs", {
         "id": str(uuid.uuid4()), "started_at": start.isoformat(),
         "deviation_reason": reason})["runs"][-1]  # fmt: skip
-    send("PUT", f"/api/runs/{run['id']}/energy", {
-        "version": run["version"], "energy_wh": round(seconds * of.watts / 3600 * (1 + rng.normal(0, 0.01)))})  # fmt: skip
-    if job["copy_number"] == 1 and job["machine"]["name"] == "Corvane Twin":
+    watched = job["copy_number"] == 1 and job["machine"]["name"] == "Corvane Twin"
+    if watched:
+        log = _log(of, start, seconds, rng)
+        reviewer.enter("PUT", f"/api/runs/{run['id']}/trace", content=log, version=run["version"])
+    else:
+        reviewer.enter("PUT", f"/api/runs/{run['id']}/energy", {
+            "version": run["version"], "energy_wh": round(seconds * of.watts / 3600 * (1 + rng.normal(0, 0.01)))})  # fmt: skip
+    if watched:
         for share, layer, words, alarm in (
             (0.31, 9, "Nozzle camera: spaghetti", "false"), (0.62, 18, "The purge tower leans, held with a strip of tape", None),
         ):  # fmt: skip
-            send("POST", f"/api/runs/{run['id']}/notes", {
+            reviewer.enter("POST", f"/api/runs/{run['id']}/notes", {
                 "id": str(uuid.uuid4()), "kind": "alarm" if alarm else "note", "words": words, "alarm": alarm, "layer": layer,
                 "at": (start + timedelta(seconds=share * seconds)).isoformat()})  # fmt: skip
-    send("POST", f"/api/runs/{run['id']}/end", {
+    reviewer.enter("POST", f"/api/runs/{run['id']}/end", {
         "version": run["version"] + 1, "outcome": "done", "ended_at": (start + timedelta(seconds=seconds)).isoformat()})  # fmt: skip
+
+
+def _log(of: TwoTools, start: datetime, seconds: float, rng: np.random.Generator) -> bytes:
+    """The power of a plate: it draws most while it warms up, and little while it changes from one tool to the other."""
+    at = np.cumsum(rng.uniform(4.5, 5.5, int(seconds / 5)))
+    at = at[at < seconds]
+    layer_s = (seconds - of.warm_s) / LAYERS
+    changing = (at > of.warm_s) & ((at - of.warm_s) % layer_s > layer_s - of.change_s)
+    level = np.select([at < of.warm_s, changing], [2.4 * of.watts, 0.6 * of.watts], of.watts)
+    return device.power_log(start, at, level * (1 + rng.normal(0, 0.05, len(at))))

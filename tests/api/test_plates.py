@@ -260,3 +260,30 @@ def test_an_accessory_on_and_off_stands_side_by_side_at_cost(client: Client) -> 
         m for m in client.get(f"/api/studies/{study}/cost")["machines"] if m["machine"]["name"] == "Corvane Twin"
     ]
     assert whole["energy_kwh"] == pytest.approx(off["energy_kwh"])
+
+
+def test_how_long_a_colour_change_takes_is_told_by_stopwatch_power_and_file(client: Client) -> None:
+    _model(client, "Corvane Twin", (230, 190), tools=2)
+    study = plates.play(client, _spool(client, "S-1"), _spool(client, "S-2"), 7)
+    units = {
+        u["machine"]["name"]: u["machine"]["unit_id"] for u in client.get(f"/api/studies/{study}/receive")["units"]
+    }
+
+    def told(machine: str) -> str:
+        words = client.get(f"/api/studies/{study}/units/{units[machine]}/record")["printing"]["words"]
+        return next(w for w in words if "colour change" in w)
+
+    seen = re.fullmatch(
+        r"A colour change takes ([\d.]+) ± ([\d.]+) s by the power of one print \((\d+) changes\); its files plan \d+ s\.",
+        told("Corvane Twin"),
+    )
+    assert seen
+    takes, within, changes = map(float, seen.groups())
+    assert abs(takes - plates.MACHINES["Corvane Twin"].change_s) < within + 0.5
+    assert plates.LAYERS - 1 <= changes <= plates.LAYERS
+    unseen = told("Dellmar Duo")
+    assert unseen.startswith("A colour change was not timed; its files plan ")
+    assert unseen.endswith("The power of its prints tells it once there is a power log.")
+    client.send("POST", f"/api/studies/{study}/units/{units['Dellmar Duo']}/measures", {
+        "id": new(), "kind": "colour change", "value": 50})  # fmt: skip
+    assert told("Dellmar Duo").startswith("A colour change takes 50.0 ± 9.8 s by stopwatch (1); its files plan ")

@@ -18,6 +18,7 @@ from crevlo.stations.kit.shape import Shape
 from crevlo.stations.noise import level_at_1_m
 from crevlo.stations.phases import PhaseTime, spans_by_run
 from crevlo.stations.plan.expected import file_ratios
+from crevlo.stations.receive.changes import change_words
 
 _HOURS_A_YEAR = 8766
 
@@ -97,7 +98,8 @@ def printing(session: Session, bench: Bench, unit_id: uuid.UUID) -> PrintingOut:
     sums: dict[Phase, float] = {}
     known = 0
     latest = sorted(ended, key=lambda r: r.started_at)[-_LAST_RUNS:]
-    for found, _ in spans_by_run(session, latest, dict.fromkeys((r.id for r in latest), unit_id)).values():
+    by_run = spans_by_run(session, latest, dict.fromkeys((r.id for r in latest), unit_id))
+    for found, _ in by_run.values():
         known += bool(found)
         for phase, seconds in total_s(found).items():
             sums[phase] = sums.get(phase, 0.0) + seconds
@@ -112,7 +114,11 @@ def printing(session: Session, bench: Bench, unit_id: uuid.UUID) -> PrintingOut:
         ratio=ratio.mean if ratio else None, ratio_spread=ratio.spread if ratio else None,
         ratio_prints=ratio.prints if ratio else 0, first_good=sum(first), first_tries=len(first), first_low=chance.low,
         first_high=chance.high, later_good=sum(later), later_tries=len(later), phases=phases, phases_of=known,
-        words=_printing_words(first, later, phases) + _standby_words(standby, bench),
+        words=[
+            *_printing_words(first, later, phases),
+            *change_words(session, unit_id, bench.measures.get(unit_id, []), latest, by_run),
+            *_standby_words(standby, bench),
+        ],
     )  # fmt: skip
 
 
