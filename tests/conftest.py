@@ -118,7 +118,7 @@ def copy_of(cluster: Cluster) -> Callable[[str], str]:
 
     def copy(template: str) -> str:
         name = f"t_{uuid.uuid4().hex[:12]}"
-        _on(cluster, f"create database {name} template {template}")
+        _on(cluster, f"create database {name} template {template} strategy file_copy")
         return f"{cluster.url.removesuffix('/crevlo')}/{name}"
 
     return copy

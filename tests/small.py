@@ -20,7 +20,7 @@ def frozen_study(
 ) -> str:
     """A study of one unit of each model with its protocol frozen, and what it is tested with."""
     study = draft_study(client, names, copies, title=title)
-    client.send("POST", f"/api/studies/{study}/freeze", {"frozen_at": frozen_at.isoformat()} if frozen_at else {})
+    client.enter("POST", f"/api/studies/{study}/freeze", {"frozen_at": frozen_at.isoformat()} if frozen_at else {})
     return study
 
 
@@ -32,22 +32,22 @@ def draft_study(
     known = {m["name"]: m["id"] for m in client.get("/api/library")["models"]}
     models = {name: known.get(name, new()) for name in names}
     for name in [n for n in names if n not in known]:
-        client.send("POST", "/api/models", {
+        client.enter("POST", "/api/models", {
             "id": models[name], "name": name, "bed_x_mm": 220, "bed_y_mm": 220, "height_mm": 250})  # fmt: skip
     spool, study = new(), new()
-    client.send("POST", "/api/spools", {
+    client.enter("POST", "/api/spools", {
         "id": spool, "code": f"S-{spool[:4]}", "maker": "Wendle Works", "material": "PLA", "colour": "moss",
         "density_g_cm3": 1.24, "price_per_kg": 20, "currency": currency})  # fmt: skip
-    client.send("POST", "/api/instruments", {
+    client.enter("POST", "/api/instruments", {
         "id": new(), "code": f"C-{study[:4]}", "kind": "caliper", "unit": "mm", "resolution": 0.01,
         "u_calibration": 0.01, "repeatability": 0.01})  # fmt: skip
-    client.send("POST", "/api/instruments", {
+    client.enter("POST", "/api/instruments", {
         "id": new(), "code": f"W-{study[:4]}", "kind": "scale", "unit": "g", "resolution": 0.001, "u_calibration": 0.001,
         "repeatability": 0.001})  # fmt: skip
     view = client.send(
         "POST", "/api/studies", {"id": study, "title": title, "question": "Which?", "seed": 5, "currency": currency}
     )
-    client.send("PUT", f"/api/studies/{study}/plan", {
+    client.enter("PUT", f"/api/studies/{study}/plan", {
         "version": view["version"], "question": view["question"], "policies": view["policies"], "repeats": 1,
         "arms": [
             {"name": name, "slicing": slicing, "lines": [

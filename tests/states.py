@@ -6,7 +6,7 @@ from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 
-from sqlalchemy import text
+from sqlalchemy import select, text
 from sqlalchemy.orm import Session
 
 from crevlo.sim import device
@@ -15,7 +15,7 @@ from crevlo.stations.library.instrument import instrument_used
 from crevlo.stations.noise import NewNoise, add_noise
 from crevlo.store.machine import InstrumentKind
 from crevlo.store.reading import DefectScore
-from crevlo.store.run import EnergyFrom, Run
+from crevlo.store.run import EnergyFrom, Run, Specimen
 from tests.small import draft_study, new
 
 SLICED = device.sliced_file("step-block-a-0.20-absolute")
@@ -66,20 +66,20 @@ def make(
         own_arm=own_arm,
         control=control,
     )
-    client.send("POST", f"/api/studies/{study}/freeze", {"frozen_at": _ago(days=9)})
+    client.enter("POST", f"/api/studies/{study}/freeze", {"frozen_at": _ago(days=9)})
     units = {u["machine"]["name"]: u for u in client.get(f"/api/studies/{study}/receive")["units"]}
     for name, how in turned.items():
         path = f"/api/studies/{study}/units/{units[name]['machine']['unit_id']}"
-        client.send("PUT", path, {"version": units[name]["version"], "price_paid": how.price, "obtained": "bought"})
-        client.send("POST", f"{path}/check-round", {
+        client.enter("PUT", path, {"version": units[name]["version"], "price_paid": how.price, "obtained": "bought"})
+        client.enter("POST", f"{path}/check-round", {
             "checks": [{"id": new(), "kind": kind} for kind in CHECKS], "done_by": "Somebody", "earth_by": "An electrician",
             "done_at": _ago(days=8)})  # fmt: skip
         if not how.safe:
-            client.send("POST", f"{path}/checks", {
+            client.enter("POST", f"{path}/checks", {
                 "id": new(), "kind": "screws", "result": "fail", "note": "loose", "done_by": "Somebody", "done_at": _ago(days=8)})  # fmt: skip
     if buyer is not None:
         profile = client.send("POST", f"/api/studies/{study}/rank", {})["profile"]
-        client.send("PUT", f"/api/studies/{study}/buyers/{profile['id']}", {
+        client.enter("PUT", f"/api/studies/{study}/buyers/{profile['id']}", {
             "version": profile["version"], "must_haves": list(buyer)})  # fmt: skip
     if not printed:
         return study
@@ -93,7 +93,7 @@ def make(
 
 def print_again(client: Client, study: str, turned: Mapping[str, Turned]) -> None:
     """Freezes a draft and has all of it printed, measured and scored."""
-    client.send("POST", f"/api/studies/{study}/freeze", {"frozen_at": _ago(days=9)})
+    client.enter("POST", f"/api/studies/{study}/freeze", {"frozen_at": _ago(days=9)})
     made_by = _print(client, study, turned)
     _measure(client, study, made_by)
     _inspect(client, study, made_by)
@@ -105,25 +105,21 @@ def _ago(**span: float) -> str:
 
 def _print(client: Client, study: str, turned: Mapping[str, Turned]) -> dict[str, Turned]:
     """Every planned print comes out at the first try; gives how each blind code turned out."""
-    made_by: dict[str, Turned] = {}
-    metered: list[tuple[uuid.UUID, datetime, Turned]] = []
+    made: dict[uuid.UUID, tuple[datetime, Turned]] = {}
     clock = datetime.now(UTC) - timedelta(days=7)
     for job in client.get(f"/api/studies/{study}/print")["jobs"]:
         if job["machine"]["name"] not in turned:
             continue
-        how = turned[job["machine"]["name"]]
-        view = client.send("PUT", f"/api/jobs/{job['id']}/file", content=SLICED, id=new(), name="a.gcode")
+        how, run = turned[job["machine"]["name"]], uuid.uuid4()
+        client.enter("PUT", f"/api/jobs/{job['id']}/file", content=SLICED, id=new(), name="a.gcode")
         clock += timedelta(hours=5)
-        run = client.send("POST", f"/api/jobs/{job['id']}/runs", {
-            "id": new(), "started_at": clock.isoformat(),
-            "deviation_reason": "accepted" if view["file"]["deviations"] else ""})["runs"][-1]  # fmt: skip
-        ended = client.send("POST", f"/api/runs/{run['id']}/end", {
-            "version": run["version"], "outcome": "done",
-            "ended_at": (clock + timedelta(minutes=how.minutes)).isoformat()})  # fmt: skip
-        made_by[ended["runs"][-1]["bag_code"]] = how
-        metered.append((uuid.UUID(run["id"]), clock, how))
+        client.enter("POST", f"/api/jobs/{job['id']}/runs", {
+            "id": str(run), "started_at": clock.isoformat(), "deviation_reason": "accepted"})  # fmt: skip
+        ended = (clock + timedelta(minutes=how.minutes)).isoformat()
+        client.enter("POST", f"/api/runs/{run}/end", {"version": 1, "outcome": "done", "ended_at": ended})
+        made[run] = clock, how
     with _rows(client) as (session, person):
-        for run_id, began, how in metered:
+        for run_id, (began, how) in made.items():
             read = NewNoise(
                 id=uuid.uuid4(),
                 level_db=how.noise_db,
@@ -136,20 +132,21 @@ def _print(client: Client, study: str, turned: Mapping[str, Turned]) -> dict[str
             run, meter = session.get_one(Run, run_id), instrument_used(session, InstrumentKind.POWER_METER, None)
             run.energy_kwh = run.energy_low_kwh = run.energy_high_kwh = how.watt_hours / 1000
             run.energy_u_kwh, run.energy_from, run.instrument_id = 0.0, EnergyFrom.METER, meter.id if meter else None
-    return made_by
+        bagged = session.scalars(select(Specimen).where(Specimen.run_id.in_(made)))
+        return {specimen.blind_code: made[specimen.run_id][1] for specimen in bagged}
 
 
 def _measure(client: Client, study: str, made_by: Mapping[str, Turned]) -> None:
     view = client.get(f"/api/studies/{study}/measure")
     caliper = next(i["id"] for i in reversed(view["instruments"]) if i["kind"] == "caliper")
-    client.send("POST", f"/api/studies/{study}/zero-checks", {
+    client.enter("POST", f"/api/studies/{study}/zero-checks", {
         "id": new(), "instrument_id": caliper, "value": 0.0})  # fmt: skip
+    faces = {a["id"]: [f for f in a["features"] if f["measured"]] for a in view["artifacts"]}
     for line in view["queue"]:
-        specimen = client.get(f"/api/specimens/{line['id']}")
         off = made_by[line["blind_code"]].off_mm
-        client.send("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": [
-            {"id": new(), "feature_id": f["feature_id"], "repeat": 1, "instrument_id": caliper, "value": round(f["nominal"] + off, 3)}
-            for f in specimen["features"]]})  # fmt: skip
+        client.enter("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": [
+            {"id": new(), "feature_id": f["id"], "repeat": 1, "instrument_id": caliper, "value": round(f["nominal"] + off, 3)}
+            for f in faces[line["artifact_id"]]]})  # fmt: skip
 
 
 @contextmanager
@@ -174,4 +171,4 @@ def _inspect(client: Client, study: str, made_by: Mapping[str, Turned]) -> None:
             for line in lines for code in line["asked"]
         )  # fmt: skip
     for line in lines:
-        client.send("POST", f"/api/specimens/{line['id']}/lock")
+        client.enter("POST", f"/api/specimens/{line['id']}/lock")

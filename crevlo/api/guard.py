@@ -4,18 +4,22 @@ import hashlib
 import uuid
 from collections.abc import Callable
 from functools import wraps
-from typing import Any
+from typing import Any, Concatenate, ParamSpec, TypeVar, cast
 
 from flask import Flask, Response, current_app, g, request
 from flask_login import UserMixin, current_user
 from pydantic import BaseModel
 from sqlalchemy import text
 from sqlalchemy.orm import Session
+from werkzeug.http import parse_dict_header
 
 from crevlo.api.errors import Busy, for_exception, problem
 from crevlo.stations.devices.device import device_by_token
 from crevlo.store.audit import Write
 from crevlo.store.person import Person, Role
+
+_Asked = ParamSpec("_Asked")
+_View = TypeVar("_View", bound=BaseModel)
 
 EVERYONE = frozenset(Role)
 NOT_BLIND = frozenset({Role.OWNER, Role.REVIEWER, Role.READER})
@@ -123,6 +127,21 @@ def writes(
     return guard
 
 
+class Unseen(BaseModel):
+    """The answer to a change whose sender asked for none."""
+
+
+def shown(view: Callable[Concatenate[Session, _Asked], _View], *args: _Asked.args, **kwargs: _Asked.kwargs) -> _View:
+    """What a change is answered with: how things stand after it, unless its sender would rather not be told (RFC 7240)."""
+    if _minimal():
+        return cast(_View, Unseen())
+    return view(db(), *args, **kwargs)
+
+
+def _minimal() -> bool:
+    return parse_dict_header(request.headers.get("Prefer", "")).get("return") == "minimal"
+
+
 def _one_at_a_time() -> None:
     """Raises Busy where this person has a heavy call under way, in whatever process; ends with the transaction."""
     key = {"key": f"heavy {current_user.id}"}
@@ -137,7 +156,7 @@ _CLAIM = text(
     " from (select set_config('crevlo.person', :who, true)) responsible"
     " on conflict (id) do nothing returning id"
 )
-_ANSWERED = text("update client_write set body = :body where id = cast(:id as uuid)")
+_ANSWERED = text("update client_write set body = :body, status = :status where id = cast(:id as uuid)")
 
 
 def once(change: Callable[[], BaseModel], shown_once: frozenset[str] = frozenset()) -> Response:
@@ -162,12 +181,14 @@ def once(change: Callable[[], BaseModel], shown_once: frozenset[str] = frozenset
     if earlier is not None:
         if earlier.person_id != person_id or earlier.request_hash != seen:
             return problem(409, "This write id was used for something else.")
-        return Response(earlier.body, earlier.status, mimetype="application/json")
+        return _answer(earlier.body, earlier.status)
     try:
         made = change()
-        answer = made.model_dump_json()
+        unseen = _minimal() and not shown_once
+        answer = "" if unseen else made.model_dump_json()
         kept = made.model_copy(update=dict.fromkeys(shown_once, "")).model_dump_json() if shown_once else answer
-        session.execute(_ANSWERED, {"id": write_id, "body": kept})
+        status = 204 if unseen else 200
+        session.execute(_ANSWERED, {"id": write_id, "body": kept, "status": status})
         session.commit()
     except Exception as error:
         session.rollback()
@@ -175,7 +196,14 @@ def once(change: Callable[[], BaseModel], shown_once: frozenset[str] = frozenset
         if known is None:
             raise
         return known
-    return Response(answer, 200, mimetype="application/json")
+    return _answer(answer, status)
+
+
+def _answer(body: str, status: int) -> Response:
+    answer = Response(body, status, mimetype="application/json")
+    if status == 204:
+        answer.headers["Preference-Applied"] = "return=minimal"
+    return answer
 
 
 def _serialised(result: BaseModel | Response) -> Response:

@@ -1,9 +1,11 @@
 """The calls of station 5 Inspect: scores, locks, looks, duels, agreement, reveal."""
 
+import uuid
+
 from flask import request
 from flask_login import current_user
 
-from crevlo.api.guard import BENCH, EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.guard import BENCH, EVERYONE, NOT_BLIND, REVIEW, db, reads, shown, writes
 from crevlo.api.paths import DuelPath, PhotoPath, SpecimenPath, StudyPath, TakeBack
 from crevlo.api.station import station
 from crevlo.api.uploads import ONE_UPLOAD
@@ -35,13 +37,26 @@ def view_scores(path: SpecimenPath) -> score.SpecimenScores:
 @api.post("/specimens/<uuid:specimen_id>/scores", responses={200: score.Inspected})
 @writes(BENCH)
 def record_score(path: SpecimenPath, body: score.NewScore) -> score.Inspected:
-    return score.record_score(db(), path.specimen_id, body, current_user.id, reviews=current_user.role in REVIEW)
+    return _scored(path.specimen_id, [body])
+
+
+@api.post("/specimens/<uuid:specimen_id>/scores/batch", responses={200: score.Inspected})
+@writes(BENCH)
+def record_scores(path: SpecimenPath, body: score.NewScores) -> score.Inspected:
+    """Several at once, kept all or none."""
+    return _scored(path.specimen_id, body.scores)
+
+
+def _scored(specimen_id: uuid.UUID, scores: list[score.NewScore]) -> score.Inspected:
+    score.record_scores(db(), specimen_id, scores, current_user.id, reviews=current_user.role in REVIEW)
+    return shown(score.view_inspected, specimen_id, current_user.id)
 
 
 @api.post("/specimens/<uuid:specimen_id>/lock", responses={200: score.Inspected})
 @writes(BENCH)
 def lock(path: SpecimenPath) -> score.Inspected:
-    return score.lock(db(), path.specimen_id, current_user.id)
+    score.lock(db(), path.specimen_id, current_user.id)
+    return shown(score.view_inspected, path.specimen_id, current_user.id)
 
 
 @api.post("/studies/<uuid:study_id>/defects", responses={200: score.InspectView})
@@ -49,7 +64,7 @@ def lock(path: SpecimenPath) -> score.Inspected:
 def add_defect(path: StudyPath, body: defects.NewDefect) -> score.InspectView:
     """A fault of the study's own, with its anchors in words."""
     defects.add_defect(db(), path.study_id, body, current_user.id)
-    return score.view_inspect(db(), path.study_id, current_user.id)
+    return shown(score.view_inspect, path.study_id, current_user.id)
 
 
 @api.get("/specimens/<uuid:specimen_id>/looks", responses={200: look.Looks})

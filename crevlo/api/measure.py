@@ -1,9 +1,11 @@
 """The calls of station 4 Measure: readings and judgements of specimens."""
 
+import uuid
+
 from flask import request
 from flask_login import current_user
 
-from crevlo.api.guard import BENCH, EVERYONE, REVIEW, db, reads, writes
+from crevlo.api.guard import BENCH, EVERYONE, REVIEW, db, reads, shown, writes
 from crevlo.api.paths import (
     FindingQuery,
     GaugePath,
@@ -35,31 +37,42 @@ def view_specimen(path: SpecimenPath) -> specimen.SpecimenView:
 @api.post("/specimens/<uuid:specimen_id>/readings", responses={200: specimen.SpecimenView})
 @writes(BENCH)
 def record_reading(path: SpecimenPath, body: reading.NewReading) -> specimen.SpecimenView:
-    return reading.record_readings(
-        db(), path.specimen_id, [body], current_user.id, reviews=current_user.role in REVIEW
-    )
+    reading.record_readings(db(), path.specimen_id, [body], current_user.id, reviews=current_user.role in REVIEW)
+    return shown(specimen.view_specimen, path.specimen_id, current_user.id)
 
 
 @api.post("/specimens/<uuid:specimen_id>/readings/batch", responses={200: specimen.SpecimenView})
 @writes(BENCH)
 def record_readings(path: SpecimenPath, body: reading.NewReadings) -> specimen.SpecimenView:
-    return reading.record_readings(
+    reading.record_readings(
         db(), path.specimen_id, body.readings, current_user.id, reviews=current_user.role in REVIEW
     )
+    return shown(specimen.view_specimen, path.specimen_id, current_user.id)
 
 
 @api.post("/specimens/<uuid:specimen_id>/corrections", responses={200: specimen.SpecimenView})
 @writes(BENCH)
 def correct_reading(path: SpecimenPath, body: reading.Correction) -> specimen.SpecimenView:
-    return reading.correct_reading(db(), path.specimen_id, body, current_user.id, reviews=current_user.role in REVIEW)
+    reading.correct_reading(db(), path.specimen_id, body, current_user.id, reviews=current_user.role in REVIEW)
+    return shown(specimen.view_specimen, path.specimen_id, current_user.id)
 
 
 @api.post("/specimens/<uuid:specimen_id>/judgements", responses={200: specimen.SpecimenView})
 @writes(BENCH)
 def record_judgement(path: SpecimenPath, body: judgement.NewJudgement) -> specimen.SpecimenView:
-    return judgement.record_judgement(
-        db(), path.specimen_id, body, current_user.id, reviews=current_user.role in REVIEW
-    )
+    return _judged(path.specimen_id, [body])
+
+
+@api.post("/specimens/<uuid:specimen_id>/judgements/batch", responses={200: specimen.SpecimenView})
+@writes(BENCH)
+def record_judgements(path: SpecimenPath, body: judgement.NewJudgements) -> specimen.SpecimenView:
+    """Several at once, kept all or none."""
+    return _judged(path.specimen_id, body.judgements)
+
+
+def _judged(specimen_id: uuid.UUID, judgements: list[judgement.NewJudgement]) -> specimen.SpecimenView:
+    judgement.record_judgements(db(), specimen_id, judgements, current_user.id, reviews=current_user.role in REVIEW)
+    return shown(specimen.view_specimen, specimen_id, current_user.id)
 
 
 @api.post("/studies/<uuid:study_id>/reading-table/preview", responses={200: table.TableView})
@@ -87,7 +100,7 @@ def read_sheet() -> table.SheetText:
 @writes(BENCH)
 def record_zero(path: StudyPath, body: instruments.NewZero) -> queue.MeasureQueue:
     instruments.record_zero(db(), body, current_user.id)
-    return queue.view_queue(db(), path.study_id, current_user.id)
+    return shown(queue.view_queue, path.study_id, current_user.id)
 
 
 @api.get("/specimens/<uuid:specimen_id>/source", responses={200: Source})

@@ -3,7 +3,7 @@
 from flask import Response
 from flask_login import current_user
 
-from crevlo.api.guard import EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.guard import EVERYONE, NOT_BLIND, REVIEW, db, reads, shown, writes
 from crevlo.api.paths import (
     StudyPath,
     TemplatePath,
@@ -98,7 +98,8 @@ def list_studies() -> Studies:
 @api.post("/studies", responses={200: study.PlanView})
 @writes(REVIEW)
 def create_study(body: study.NewStudy) -> study.PlanView:
-    return study.create_study(db(), body, current_user.id)
+    study.create_study(db(), body, current_user.id)
+    return shown(study.view_plan, body.id)
 
 
 @api.get("/studies/<uuid:study_id>/line", responses={200: Line})
@@ -117,17 +118,19 @@ def view_plan(path: StudyPath) -> study.PlanView:
 @api.put("/studies/<uuid:study_id>/plan", responses={200: study.PlanView})
 @writes(REVIEW)
 def save_draft(path: StudyPath, body: Draft) -> study.PlanView:
-    return study.save_draft(db(), path.study_id, body)
+    study.save_draft(db(), path.study_id, body)
+    return shown(study.view_plan, path.study_id)
 
 
 @api.post("/studies/<uuid:study_id>/freeze", responses={200: study.PlanView})
 @writes(REVIEW)
 def freeze(path: StudyPath, body: freeze_.Freeze) -> study.PlanView:
     freeze_.freeze(db(), path.study_id, body, current_user.id)
-    return study.view_plan(db(), path.study_id)
+    return shown(study.view_plan, path.study_id)
 
 
 @api.post("/studies/<uuid:study_id>/deviations", responses={200: study.PlanView})
 @writes(REVIEW)
 def record_deviation(path: StudyPath, body: study.NewDeviation) -> study.PlanView:
-    return study.record_deviation(db(), path.study_id, body, current_user.id)
+    study.record_deviation(db(), path.study_id, body, current_user.id)
+    return shown(study.view_plan, path.study_id)

@@ -3,7 +3,7 @@
 from flask import Response, request
 from flask_login import current_user
 
-from crevlo.api.guard import EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.guard import EVERYONE, NOT_BLIND, REVIEW, db, reads, shown, writes
 from crevlo.api.paths import (
     FilePath,
     FileQuery,
@@ -71,14 +71,14 @@ def power_of_run(path: RunPath) -> run_power.RunPower:
 @writes(REVIEW)
 def add_hypothesis(path: RunPath, body: fault.NewHypothesis) -> job.JobView:
     """A possible cause of a failed run."""
-    return job.view_job(db(), fault.add_hypothesis(db(), path.run_id, body, current_user.id))
+    return shown(job.view_job, fault.add_hypothesis(db(), path.run_id, body, current_user.id))
 
 
 @api.post("/runs/<uuid:run_id>/notes", responses={200: job.JobView})
 @writes(REVIEW)
 def add_note(path: RunPath, body: note.NewNote) -> job.JobView:
     """What happened at a moment of the run, an alarm of a detector, or the correction of one."""
-    return note.add_note(db(), path.run_id, body, current_user.id)
+    return shown(job.view_job, note.add_note(db(), path.run_id, body, current_user.id))
 
 
 @api.get("/surroundings", responses={200: surroundings.SurroundingsOut})
@@ -99,14 +99,14 @@ def say_surroundings(body: surroundings.NewSurroundings) -> surroundings.Surroun
 @writes(REVIEW)
 def change_hypothesis(path: HypothesisPath, body: fault.HypothesisChange) -> job.JobView:
     """How it was tested, what came of it, and whether that rules it out."""
-    return job.view_job(db(), fault.change_hypothesis(db(), path.hypothesis_id, body))
+    return shown(job.view_job, fault.change_hypothesis(db(), path.hypothesis_id, body))
 
 
 @api.post("/runs/<uuid:run_id>/rejection", responses={200: job.JobView})
 @writes(REVIEW)
 def reject_run(path: RunPath, body: reject.NewRejection) -> job.JobView:
     """A print that cannot be used counts as a failed one."""
-    return job.view_job(db(), reject.reject_run(db(), path.run_id, body, current_user.id))
+    return shown(job.view_job, reject.reject_run(db(), path.run_id, body, current_user.id))
 
 
 @api.post("/runs/<uuid:run_id>/look", responses={200: job.JobView})
@@ -114,7 +114,7 @@ def reject_run(path: RunPath, body: reject.NewRejection) -> job.JobView:
 def record_plate_look(path: RunPath, body: look.NewLook) -> job.JobView:
     """The first look, as it lies on the plate: fine, to be checked by hand, or rejected with its cause."""
     reviews = current_user.role in REVIEW
-    return job.view_job(db(), look.record_plate_look(db(), path.run_id, body, current_user.id, reviews=reviews))
+    return shown(job.view_job, look.record_plate_look(db(), path.run_id, body, current_user.id, reviews=reviews))
 
 
 @api.get("/studies/<uuid:study_id>/labels.pdf")
@@ -145,7 +145,7 @@ def view_photo(path: PhotoPath) -> Response:
 @writes(REVIEW)
 def mark_event(path: RunPath, body: marks.NewEvent) -> job.JobView:
     """Marks the beginning of a phase, or corrects such a mark."""
-    return marks.mark_event(db(), path.run_id, body, current_user.id)
+    return shown(job.view_job, marks.mark_event(db(), path.run_id, body, current_user.id))
 
 
 @api.get("/jobs/<uuid:job_id>", responses={200: job.JobView})
@@ -158,13 +158,16 @@ def view_job(path: JobPath) -> job.JobView:
 @writes(REVIEW)
 def withdraw_file(path: JobFilePath) -> job.JobView:
     """Takes a file away that was dropped on the wrong print."""
-    return run.withdraw_file(db(), path.job_id, path.file_id, current_user.id)
+    return shown(job.view_job, run.withdraw_file(db(), path.job_id, path.file_id, current_user.id))
 
 
 @api.put("/jobs/<uuid:job_id>/file", responses={200: job.JobView}, openapi_extensions=ONE_UPLOAD)
 @writes(REVIEW)
 def take_file(path: JobPath, query: FileQuery) -> job.JobView:
-    return run.take_file(db(), path.job_id, query.id, query.name, request.get_data(), current_user.id, query.plate)
+    return shown(
+        job.view_job,
+        run.take_file(db(), path.job_id, query.id, query.name, request.get_data(), current_user.id, query.plate),
+    )
 
 
 @api.get("/files/<uuid:file_id>/picture")
@@ -205,53 +208,53 @@ def ask_why(path: JobPath, body: why.AskWhy) -> WorkOut:
 @api.post("/jobs/<uuid:job_id>/runs", responses={200: job.JobView})
 @writes(REVIEW)
 def start_run(path: JobPath, body: run.StartRun) -> job.JobView:
-    return run.start_run(db(), path.job_id, body, current_user.id)
+    return shown(job.view_job, run.start_run(db(), path.job_id, body, current_user.id))
 
 
 @api.post("/jobs/<uuid:job_id>/paper-run", responses={200: job.JobView})
 @writes(REVIEW)
 def enter_run(path: JobPath, body: paper.PaperRun) -> job.JobView:
     """A whole run typed afterwards."""
-    return paper.enter_run(db(), path.job_id, body, current_user.id)
+    return shown(job.view_job, paper.enter_run(db(), path.job_id, body, current_user.id))
 
 
 @api.post("/jobs/<uuid:job_id>/more", responses={200: job.JobView})
 @writes(REVIEW)
 def add_print(path: JobPath, body: added.NewPrint) -> job.JobView:
     """One more print like this one, outside the plan."""
-    return added.add_print(db(), path.job_id, body, current_user.id)
+    return shown(job.view_job, added.add_print(db(), path.job_id, body, current_user.id))
 
 
 @api.post("/jobs/<uuid:job_id>/ability", responses={200: job.JobView})
 @writes(REVIEW)
 def say_ability(path: JobPath, body: ability.NewAbility) -> job.JobView:
     """That a machine cannot print something, or can after all."""
-    return ability.say(db(), path.job_id, body, current_user.id)
+    return shown(job.view_job, ability.say(db(), path.job_id, body, current_user.id))
 
 
 @api.put("/runs/<uuid:run_id>/file", responses={200: job.JobView})
 @writes(REVIEW)
 def attach_file(path: RunPath, body: run.FileOfRun) -> job.JobView:
     """What a run without a file was printed from, once it is found."""
-    return run.attach_file(db(), path.run_id, body)
+    return shown(job.view_job, run.attach_file(db(), path.run_id, body))
 
 
 @api.post("/runs/<uuid:run_id>/end", responses={200: job.JobView})
 @writes(REVIEW)
 def end_run(path: RunPath, body: run.EndRun) -> job.JobView:
-    return run.end_run(db(), path.run_id, body)
+    return shown(job.view_job, run.end_run(db(), path.run_id, body))
 
 
 @api.put("/runs/<uuid:run_id>/energy", responses={200: job.JobView})
 @writes(REVIEW)
 def type_energy(path: RunPath, body: metered.EnergyTyped) -> job.JobView:
-    return metered.type_energy(db(), path.run_id, body)
+    return shown(job.view_job, metered.type_energy(db(), path.run_id, body))
 
 
 @api.put("/runs/<uuid:run_id>/weight", responses={200: job.JobView})
 @writes(REVIEW)
 def type_weight(path: RunPath, body: metered.WeightTyped) -> job.JobView:
-    return metered.type_weight(db(), path.run_id, body)
+    return shown(job.view_job, metered.type_weight(db(), path.run_id, body))
 
 
 @api.put("/runs/<uuid:run_id>/trace", responses={200: job.JobView}, openapi_extensions=ONE_UPLOAD)
@@ -259,7 +262,10 @@ def type_weight(path: RunPath, body: metered.WeightTyped) -> job.JobView:
 def take_trace(path: RunPath, query: TraceQuery) -> job.JobView:
     """The energy of a power log, its columns by their usual names or as named."""
     columns = power_log.TraceColumns.model_validate(query.model_dump(exclude={"version", "instrument_id"}))
-    return metered.take_trace(db(), path.run_id, query.version, request.get_data(), columns, query.instrument_id)
+    return shown(
+        job.view_job,
+        metered.take_trace(db(), path.run_id, query.version, request.get_data(), columns, query.instrument_id),
+    )
 
 
 @api.put("/power-logs/heading", responses={200: power_log.TraceHeading}, openapi_extensions=ONE_UPLOAD)
@@ -272,4 +278,4 @@ def read_heading() -> power_log.TraceHeading:
 @api.post("/runs/<uuid:run_id>/noise", responses={200: job.JobView})
 @writes(REVIEW)
 def record_noise(path: RunPath, body: noise.NewNoise) -> job.JobView:
-    return metered.record_noise(db(), path.run_id, body, current_user.id)
+    return shown(job.view_job, metered.record_noise(db(), path.run_id, body, current_user.id))

@@ -2,7 +2,7 @@
 
 from flask_login import current_user
 
-from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, shown, writes
 from crevlo.api.paths import ProfileQuery, StudyItemPath, StudyPath, VersionQuery
 from crevlo.api.station import station
 from crevlo.stations.rank import final_words, leave_out, next_best, picks, points_sheet, rubrics, scheme_history
@@ -70,7 +70,8 @@ def view_rubrics(path: StudyPath) -> rubrics.RubricsView:
 @writes(REVIEW)
 def give_score(path: StudyPath, body: rubrics.NewRubricScore) -> rubrics.RubricsView:
     """One's own score of a machine by a rubric; a second one corrects the first."""
-    return rubrics.give_score(db(), path.study_id, body, current_user.id)
+    rubrics.give_score(db(), path.study_id, body, current_user.id)
+    return shown(rubrics.view_rubrics, path.study_id, current_user.id)
 
 
 @api.get("/studies/<uuid:study_id>/points-sheet", responses={200: points_sheet.SheetView})
@@ -97,18 +98,18 @@ def view_words(path: StudyPath, query: ProfileQuery) -> final_words.FinalWords:
 @writes(REVIEW)
 def add_word(path: StudyPath, query: ProfileQuery, body: final_words.NewWord) -> final_words.FinalWords:
     final_words.add_word(db(), path.study_id, body, current_user.id)
-    return final_words.view_words(db(), path.study_id, query.profile_id)
+    return shown(final_words.view_words, path.study_id, query.profile_id)
 
 
 @api.put("/studies/<uuid:study_id>/final-words/<uuid:item_id>", responses={200: final_words.FinalWords})
 @writes(REVIEW)
 def change_word(path: StudyItemPath, query: ProfileQuery, body: final_words.ChangedWord) -> final_words.FinalWords:
     final_words.change_word(db(), path.study_id, path.item_id, body)
-    return final_words.view_words(db(), path.study_id, query.profile_id)
+    return shown(final_words.view_words, path.study_id, query.profile_id)
 
 
 @api.delete("/studies/<uuid:study_id>/final-words/<uuid:item_id>", responses={200: final_words.FinalWords})
 @writes(REVIEW)
 def remove_word(path: StudyItemPath, query: VersionQuery) -> final_words.FinalWords:
     final_words.remove_word(db(), path.study_id, path.item_id, query.version)
-    return final_words.view_words(db(), path.study_id, None)
+    return shown(final_words.view_words, path.study_id, None)

@@ -24,18 +24,18 @@ def go_on(reviewer: Client, study: str) -> None:
     _live_with(reviewer, study, winner)
     made = reviewer.send("POST", f"/api/studies/{study}/revisions", {
         "id": str(uuid.uuid4()), "profile_id": None, "changed": "A first look; two prints are still to come."})  # fmt: skip
-    reviewer.send("POST", f"/api/revisions/{made['revisions'][0]['id']}/reader-page", {})
+    reviewer.enter("POST", f"/api/revisions/{made['revisions'][0]['id']}/reader-page", {})
     model = reviewer.get(f"/api/units/{winner['machine']['unit_id']}/life")["model_id"]
     today = datetime.now(UTC).date()
     lines = [f"{today - timedelta(days=ago)};{price:.2f};a shop by post" for ago, price in _PRICES]
     table = {"words": "\n".join(lines), "currency": "EUR", "source": "a shop by post"}
-    reviewer.send("POST", f"/api/models/{model}/price-table", table)
-    reviewer.send("POST", f"/api/models/{model}/prices", {
+    reviewer.enter("POST", f"/api/models/{model}/price-table", table)
+    reviewer.enter("POST", f"/api/models/{model}/prices", {
         "id": str(uuid.uuid4()), "price": _RISEN, "currency": "EUR", "priced_on": str(today), "source": "the same shop, after its sale"})  # fmt: skip
     for unit in units.values():
         if unit["obtained"] == "lent":
             life = reviewer.get(f"/api/units/{unit['machine']['unit_id']}/life")
-            reviewer.send("PUT", f"/api/units/{unit['machine']['unit_id']}/return", {
+            reviewer.enter("PUT", f"/api/units/{unit['machine']['unit_id']}/return", {
                 "version": life["version"], "return_by": str(today + timedelta(days=9))})  # fmt: skip
 
 
@@ -46,7 +46,7 @@ def _live_with(reviewer: Client, study: str, unit: dict[str, Any]) -> None:
     def log(kind: str, hours: float, words: str = "", **more: float) -> None:
         # So many hours a day of work.
         at = datetime.now(UTC) - timedelta(days=(_WORKED_H - hours) / 4)
-        reviewer.send("POST", path, {
+        reviewer.enter("POST", path, {
             "id": str(uuid.uuid4()), "kind": kind, "words": words, "hours": hours, "at": at.isoformat(), **more})  # fmt: skip
 
     log("hours", 0.0)

@@ -25,12 +25,20 @@ class Client:
     def send(
         self, method: str, path: str, json: Any = None, content: bytes | None = None, **params: Any
     ) -> dict[str, Any]:
-        headers = {"X-CSRFToken": self.csrf, "X-Write-Id": str(uuid.uuid4())}
+        """A change; gives how things stand after it."""
+        return self._answer(self._request(method, path, json, content, params, {}))
+
+    def enter(self, method: str, path: str, json: Any = None, content: bytes | None = None, **params: Any) -> None:
+        """A change after which its sender looks at nothing."""
+        self._answer(self._request(method, path, json, content, params, {"Prefer": "return=minimal"}))
+
+    def _request(
+        self, method: str, path: str, json: Any, content: bytes | None, params: dict[str, Any], more: dict[str, str]
+    ) -> httpx.Response:
+        headers = {"X-CSRFToken": self.csrf, "X-Write-Id": str(uuid.uuid4()), **more}
         if content is not None:
             headers["Content-Type"] = "application/octet-stream"
-        return self._answer(
-            self.http.request(method, path, json=json, content=content, headers=headers, params=params)
-        )
+        return self.http.request(method, path, json=json, content=content, headers=headers, params=params)
 
     def sign_in(self, email: str, password: str) -> None:
         self.csrf = str(self.send("POST", "/api/session", {"email": email, "password": password})["csrf"])
@@ -46,7 +54,7 @@ class Client:
             except ValueError:
                 title = response.text[:300]
             raise ApiError(f"{response.request.method} {response.request.url.path}: {response.status_code} {title}")
-        answer: dict[str, Any] = response.json()
+        answer: dict[str, Any] = response.json() if response.content else {}
         return answer
 
 

@@ -66,7 +66,7 @@ class Demo:
         self._hours(self.study)
         self._print(leave_open)
         jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
-        self.reviewer.send("POST", f"/api/studies/{self.study}/deviations", {
+        self.reviewer.enter("POST", f"/api/studies/{self.study}/deviations", {
             "id": _new(), "job_id": jobs[4]["id"], "what": "Room at 17 °C instead of 20 to 24 °C",
             "reason": "The heating was off that evening; the print was kept, because nothing else differed."})  # fmt: skip
         say("measuring")
@@ -79,27 +79,26 @@ class Demo:
         return self.study
 
     def _library(self) -> None:
-        send = self.reviewer.send
         for truth in self.machines.values():
             x, y, z = truth.bed_mm
-            send("POST", "/api/models", {
+            self.reviewer.enter("POST", "/api/models", {
                 "id": _new(), "name": truth.name, "bed_x_mm": x, "bed_y_mm": y, "height_mm": z,
                 "list_price": round(truth.price * 1.08), "tools": truth.tools, "enclosed": truth.enclosed,
                 "sheet": SHEETS.get(truth.name, {}) | {"peak_w": round(truth.heat_w * 1.1, -1)}})  # fmt: skip
         # Sold under another name: the reviewer is warned before paying for the same machine twice.
         twin = next(m for m in MACHINES if m.name == "Oddfellow Sparrow")
-        send("POST", "/api/models", {
+        self.reviewer.enter("POST", "/api/models", {
             "id": _new(), "name": "Pellworth Finch", "bed_x_mm": twin.bed_mm[0], "bed_y_mm": twin.bed_mm[1],
             "height_mm": twin.bed_mm[2], "list_price": 329, "sheet": SHEETS[twin.name] | {"weight_kg": 8.3}})  # fmt: skip
         self.spool = _new()
-        send("POST", "/api/spools", {
+        self.reviewer.enter("POST", "/api/spools", {
             "id": self.spool, "code": "S-07", "maker": "Wendle Works", "material": "PLA", "colour": "sage",
             "density_g_cm3": 1.24, "price_per_kg": 22.5, "dried_on": (datetime.now(UTC) - timedelta(days=24)).date().isoformat()})  # fmt: skip
         for code, kind, unit, resolution, u, repeatability in (
             ("C-02", "caliper", "mm", 0.01, 0.012, 0.008), ("P-01", "power meter", "Wh", 1, 0.8, 0.5),
             ("N-01", "sound meter", "dB", 0.1, 0.7, 0.3),
         ):  # fmt: skip
-            send("POST", "/api/instruments", {
+            self.reviewer.enter("POST", "/api/instruments", {
                 "id": _new(), "code": code, "kind": kind, "unit": unit, "resolution": resolution, "u_calibration": u,
                 "repeatability": repeatability, "calibrated_on": "2026-09-14"})  # fmt: skip
 
@@ -112,7 +111,7 @@ class Demo:
             else:
                 made = send("POST", path, {"id": _new(), "name": name})["profile"]
                 buyer, version = made["id"], made["version"]
-            send("PUT", f"{path}/{buyer}", {"version": version, "name": name, **given})
+            self.reviewer.enter("PUT", f"{path}/{buyer}", {"version": version, "name": name, **given})
 
     def _same_buyers(self, study: str) -> None:
         """The next round recommends to the same people."""
@@ -120,8 +119,8 @@ class Demo:
         neutral = self.reviewer.send("POST", f"/api/studies/{study}/rank", {})["profile"]
         path = f"/api/studies/{study}/buyers"
         for buyer in ranked["profiles"]:
-            self.reviewer.send("POST", path, {"id": _new(), "name": buyer["name"], "copy_of": buyer["id"]})
-        self.reviewer.send("DELETE", f"{path}/{neutral['id']}", version=neutral["version"])
+            self.reviewer.enter("POST", path, {"id": _new(), "name": buyer["name"], "copy_of": buyer["id"]})
+        self.reviewer.enter("DELETE", f"{path}/{neutral['id']}", version=neutral["version"])
 
     def _plan(self, copies: int) -> None:
         send = self.reviewer.send
@@ -129,14 +128,14 @@ class Demo:
             "id": self.study, "title": TITLE, "seed": self.seed, "currency": "EUR",
             "question": "Which machine should a repair counter buy to print small household spares?"})  # fmt: skip
         models = {m["name"]: m["id"] for m in self.reviewer.get("/api/library")["models"]}
-        send("PUT", f"/api/studies/{self.study}/plan", {
+        self.reviewer.enter("PUT", f"/api/studies/{self.study}/plan", {
             "version": view["version"], "question": view["question"], "repeats": 3, "policies": view["policies"],
             "arms": [{"name": "Stock", "lines": [{"artifact": "SB", "spool_id": self.spool, "copies": copies}]}],
             "candidates": [
                 {"model_id": models[t.name], "is_control": t.is_control} for t in self.machines.values()
             ]})  # fmt: skip
         frozen = datetime.now(UTC) - timedelta(days=24)
-        send("POST", f"/api/studies/{self.study}/freeze", {"frozen_at": frozen.isoformat()})
+        self.reviewer.enter("POST", f"/api/studies/{self.study}/freeze", {"frozen_at": frozen.isoformat()})
 
     def _next_round(self) -> None:
         """The study after this one: many artifacts in two arms, drafted with the builder."""
@@ -146,7 +145,7 @@ class Demo:
         for spool, code, material, colour, density, price in (
             (petg, "S-11", "PETG", "slate", 1.27, 26.0), (brick, "S-12", "PLA", "brick", 1.24, 22.5),
         ):  # fmt: skip
-            send("POST", "/api/spools", {
+            self.reviewer.enter("POST", "/api/spools", {
                 "id": spool, "code": code, "maker": "Wendle Works", "material": material, "colour": colour,
                 "density_g_cm3": density, "price_per_kg": price})  # fmt: skip
         models = {m["name"]: m["id"] for m in self.reviewer.get("/api/library")["models"]}
@@ -159,7 +158,7 @@ class Demo:
         lines = [{"artifact": a, "spool_id": s, "copies": n} for a, s, n in stock]
         lines.append({"artifact": "CS", "spool_id": self.spool, "second_spool_id": brick, "copies": 2})
         own = [{"artifact": a, "spool_id": s, "copies": 2} for a, s in (("SB", self.spool), ("RA", brick))]
-        send("PUT", f"/api/studies/{self.next_study}/plan", {
+        self.reviewer.enter("PUT", f"/api/studies/{self.next_study}/plan", {
             "version": view["version"], "question": view["question"], "repeats": 3, "policies": view["policies"],
             "arms": [
                 {"name": "Stock", "lines": lines, "conditions": {
@@ -170,15 +169,15 @@ class Demo:
                 {"model_id": models[t.name], "is_control": t.is_control} for t in self.machines.values()
             ]})  # fmt: skip
         self._same_buyers(self.next_study)
-        send("POST", f"/api/studies/{self.next_study}/freeze", {})
+        self.reviewer.enter("POST", f"/api/studies/{self.next_study}/freeze", {})
         self._hours(view["id"])
         jobs = self.reviewer.get(f"/api/studies/{self.next_study}/print")["jobs"]
         solo = next(j for j in jobs if j["machine"]["name"] == "Nettlewick Solo" and j["spool"] == "S-11")
-        send("POST", f"/api/jobs/{solo['id']}/ability", {
+        self.reviewer.enter("POST", f"/api/jobs/{solo['id']}/ability", {
             "id": _new(), "able": False, "because": "maker", "words": "its hot end is lined and is not to pass 235 °C",
             "of_material": True})  # fmt: skip
         # The worker makes it as soon as it runs.
-        send("POST", f"/api/studies/{self.next_study}/schedule", {"id": _new()})
+        self.reviewer.enter("POST", f"/api/studies/{self.next_study}/schedule", {"id": _new()})
 
     def _hours(self, study: str) -> None:
         """Two people, two circuits, and one machine that its owner wants watched."""
@@ -188,7 +187,7 @@ class Demo:
         left = ("Hollowell Mesa", "Corvane Twin", "Tamsin Forge", "Orrin Standard")
         day = [{"opens": "09:00", "closes": "12:30"}, {"opens": "13:00", "closes": "17:30"}]
         rules = self.reviewer.get(path)
-        self.reviewer.send("PUT", path, rules | {
+        self.reviewer.enter("PUT", path, rules | {
             "time_zone": "Europe/Berlin", "week": [day, day, day, day, day[:1], [], []], "people": 1,
             "attended_unit_ids": [units["Brindle 235"]], "dryers": 1,
             "circuits": [
@@ -204,7 +203,7 @@ class Demo:
         draft = self.reviewer.get("/api/templates/colour")
         del draft["notes"]
         models = {m["name"]: m["id"] for m in self.reviewer.get("/api/library")["models"]}
-        self.reviewer.send("PUT", f"/api/studies/{view['id']}/plan", draft | {
+        self.reviewer.enter("PUT", f"/api/studies/{view['id']}/plan", draft | {
             "version": view["version"], "question": view["question"],
             "candidates": [{"model_id": models[n], "is_control": n == "Orrin Standard"}
                            for n in ("Corvane Twin", "Hollowell Mesa", "Orrin Standard")]})  # fmt: skip
@@ -227,24 +226,23 @@ class Demo:
 
     def _take_in(self, unit: dict[str, Any], day: datetime, worths: dict[str, str]) -> None:
         """Price, checks, box, assembly, edges, warm-up, weight and claims of one machine; the control's log."""
-        send = self.reviewer.send
         truth = self.machines[unit["machine"]["name"]]
         rng = np.random.default_rng([self.seed, 6, *truth.name.encode()])
         path = f"/api/studies/{self.study}/units/{unit['machine']['unit_id']}"
         next_day = (day + timedelta(days=1)).isoformat()
-        send("PUT", path, {
+        self.reviewer.enter("PUT", path, {
             "version": unit["version"], "serial": f"{truth.name[:2].upper()}-{1000 + self.seed % 900 + 7 * len(truth.name)}",
             "price_paid": truth.price, "upgrades": truth.upgrades, "residual": truth.residual,
             "obtained": truth.obtained, "obtained_from": truth.obtained_from, "received_on": day.date().isoformat()})  # fmt: skip
-        send("POST", f"{path}/check-round", {
+        self.reviewer.enter("POST", f"{path}/check-round", {
             "checks": [{"id": _new(), "kind": c["kind"]} for c in unit["checks"]], "done_by": "Reviewer",
             "earth_by": "Qualified electrician", "done_at": next_day})  # fmt: skip
         flaw = BOX_FLAWS.get(truth.name)
         for name in BOX:
             found, note = flaw[1:] if flaw and flaw[0] == name else ("present", "")
-            send("POST", f"{path}/box", {"id": _new(), "name": name, "found": found, "note": note})
+            self.reviewer.enter("POST", f"{path}/box", {"id": _new(), "name": name, "found": found, "note": note})
         for name, minutes in ASSEMBLY:
-            send("POST", f"{path}/assembly", {
+            self.reviewer.enter("POST", f"{path}/assembly", {
                 "id": _new(), "name": name, "seconds": round(60 * minutes * float(rng.uniform(0.6, 1.5)))})  # fmt: skip
         x, y, _ = truth.bed_mm
         edges = [round(float(v), 1) for v in rng.uniform(0, 7, 4)]
@@ -255,15 +253,19 @@ class Demo:
             {"kind": "weight", "value": round(SHEETS[truth.name]["weight_kg"] * float(rng.uniform(1.0, 1.05)), 2)},
         ]  # fmt: skip
         for measure in measures:
-            send("POST", f"{path}/measures", measure | {"id": _new(), "taken_at": next_day})
+            self.reviewer.enter("POST", f"{path}/measures", measure | {"id": _new(), "taken_at": next_day})
         for kind, value in claims_of(truth).items():
-            send("POST", f"{path}/claims", {"id": _new(), "kind": kind, "value": value, "said": "Maker's page, specifications"})  # fmt: skip
+            self.reviewer.enter("POST", f"{path}/claims", {"id": _new(), "kind": kind, "value": value, "said": "Maker's page, specifications"})  # fmt: skip
         for name in FEATURES.get(truth.name, ()):
-            send("PUT", f"{path}/features/{worths[name]}", {"present": True})
+            self.reviewer.enter("PUT", f"{path}/features/{worths[name]}", {"present": True})
         if truth.is_control:
-            send("POST", f"{path}/log", {"id": _new(), "kind": "hours", "hours": 912, "at": day.isoformat()})
+            self.reviewer.enter(
+                "POST", f"{path}/log", {"id": _new(), "kind": "hours", "hours": 912, "at": day.isoformat()}
+            )
             for words in ("Part fan seized, replaced", "Filament sensor reports a run-out that is none"):
-                send("POST", f"{path}/log", {"id": _new(), "kind": "fault", "words": words, "at": day.isoformat()})
+                self.reviewer.enter(
+                    "POST", f"{path}/log", {"id": _new(), "kind": "fault", "words": words, "at": day.isoformat()}
+                )
 
     def _print(self, leave_open: bool) -> None:
         jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
@@ -306,44 +308,41 @@ class Demo:
         """Tries until a print is good, as the hidden fault rate decides."""
         for attempt in (1, 2, 3):
             seconds = device.print_seconds(truth, view["file"]["time_s"], rng)
-            run = self._start(job_id, view, clock, attempt)
+            run_id = self._start(job_id, view, clock, attempt)
             fault = device.draw_fault(self.seed, truth, view["copy_number"], attempt)
             if attempt < 3 and fault is not None:
                 cause, share = fault
                 clock += timedelta(seconds=seconds * share)
-                self.reviewer.send("POST", f"/api/runs/{run['id']}/end", {
-                    "version": run["version"], "outcome": "failed", "cause": cause.value, "ended_at": clock.isoformat(),
+                self.reviewer.enter("POST", f"/api/runs/{run_id}/end", {
+                    "version": 1, "outcome": "failed", "cause": cause.value, "ended_at": clock.isoformat(),
                     "failed_at_percent": round(100 * share), "note": FAULTS[cause.value]})  # fmt: skip
                 clock += timedelta(hours=1)
                 continue
-            self._finish(run, truth, clock, seconds, rng)
+            self._finish(run_id, truth, clock, seconds, rng)
             return
 
-    def _start(self, job_id: str, view: dict[str, Any], at: datetime, attempt: int) -> dict[str, Any]:
-        started = self.reviewer.send("POST", f"/api/jobs/{job_id}/runs", {
-            "id": _new(), "started_at": at.isoformat(),
+    def _start(self, job_id: str, view: dict[str, Any], at: datetime, attempt: int) -> str:
+        run_id = _new()
+        self.reviewer.enter("POST", f"/api/jobs/{job_id}/runs", {
+            "id": run_id, "started_at": at.isoformat(),
             "changed": "" if attempt == 1 else "Plate washed, file and spool the same.",
             "deviation_reason": "The file's own start code differs; accepted." if view["file"]["deviations"] else ""})  # fmt: skip
-        run: dict[str, Any] = started["runs"][-1]
-        return run
+        return run_id
 
-    def _finish(
-        self, run: dict[str, Any], truth: Truth, start: datetime, seconds: float, rng: np.random.Generator
-    ) -> None:
+    def _finish(self, run_id: str, truth: Truth, start: datetime, seconds: float, rng: np.random.Generator) -> None:
         send = self.reviewer.send
-        version = run["version"]
         if rng.random() < 0.3:
             trace = device.power_trace(truth, start, seconds, float(rng.uniform(20, 90)), rng)
             with self.heavy:
-                send("PUT", f"/api/runs/{run['id']}/trace", content=trace, version=version)
+                self.reviewer.enter("PUT", f"/api/runs/{run_id}/trace", content=trace, version=1)
         else:
-            send("PUT", f"/api/runs/{run['id']}/energy", {
-                "version": version, "energy_wh": device.energy_wh(truth, seconds, rng)})  # fmt: skip
-        send("POST", f"/api/runs/{run['id']}/noise", {
+            self.reviewer.enter("PUT", f"/api/runs/{run_id}/energy", {
+                "version": 1, "energy_wh": device.energy_wh(truth, seconds, rng)})  # fmt: skip
+        self.reviewer.enter("POST", f"/api/runs/{run_id}/noise", {
             "id": _new(), "level_db": device.sound_meter(truth, rng), "background_db": device.AMBIENT_DB,
             "distance_m": 1.0, "door_shut": True, "taken_at": (start + timedelta(seconds=seconds / 2)).isoformat()})  # fmt: skip
-        ended = send("POST", f"/api/runs/{run['id']}/end", {
-            "version": version + 1, "outcome": "done", "ended_at": (start + timedelta(seconds=seconds)).isoformat()})  # fmt: skip
+        ended = send("POST", f"/api/runs/{run_id}/end", {
+            "version": 2, "outcome": "done", "ended_at": (start + timedelta(seconds=seconds)).isoformat()})  # fmt: skip
         # The bag's label is all that ties the part on the bench to its machine.
         self.bagged[ended["runs"][-1]["bag_code"]] = truth
         self.copies[ended["runs"][-1]["bag_code"]] = ended["copy_number"]
@@ -362,7 +361,7 @@ class Demo:
         caliper = queue["instruments"][0]["id"]
         faces = {a["id"]: [f for f in a["features"] if f["measured"]] for a in queue["artifacts"]}
         clock = datetime.now(UTC) - timedelta(days=3)
-        self.reviewer.send("POST", f"/api/studies/{self.study}/zero-checks", {
+        self.reviewer.enter("POST", f"/api/studies/{self.study}/zero-checks", {
             "id": _new(), "instrument_id": caliper, "value": 0.0, "taken_at": clock.isoformat()})  # fmt: skip
         waiting = len(queue["queue"])
         for place, line in enumerate(sorted(queue["queue"], key=self._turn)):
@@ -382,7 +381,7 @@ class Demo:
                     read.append({
                         "id": _new(), "feature_id": face["id"], "repeat": repeat, "instrument_id": caliper,
                         "value": device.caliper(size, size_rng), "taken_at": clock.isoformat()})  # fmt: skip
-            self.reviewer.send("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": read})
+            self.reviewer.enter("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": read})
 
     def _inspect(self, leave_open: bool) -> None:
         lines = self.rater.get(f"/api/studies/{self.study}/inspect")["specimens"]
@@ -391,7 +390,6 @@ class Demo:
 
     def _score(self, line: dict[str, Any]) -> None:
         scores = device.severities(self.bagged[line["blind_code"]], self._of(line["blind_code"], 3))
-        for code in USUAL:
-            self.rater.send("POST", f"/api/specimens/{line['id']}/scores", {
-                "id": _new(), "defect": code, "severity": scores[code]})  # fmt: skip
-        self.rater.send("POST", f"/api/specimens/{line['id']}/lock")
+        given = [{"id": _new(), "defect": code, "severity": scores[code]} for code in USUAL]
+        self.rater.enter("POST", f"/api/specimens/{line['id']}/scores/batch", {"scores": given})
+        self.rater.enter("POST", f"/api/specimens/{line['id']}/lock")

@@ -65,10 +65,15 @@ def power_trace(truth: Truth, start: datetime, seconds: float, dropout_s: float,
     at = at[at < seconds]
     watts = np.where(at < HEAT_UP_S, truth.heat_w, truth.steady_w) * (1 + rng.normal(0, 0.08, len(at)))
     kept = (at < seconds * 0.6) | (at > seconds * 0.6 + dropout_s)
+    return power_log(start, at[kept], watts[kept])
+
+
+def power_log(start: datetime, at_s: np.ndarray, watts: np.ndarray) -> bytes:
+    """What a logging meter hands over: CSV with a decimal comma, W at s after the start."""
     base = start.timestamp()
     rows = [
         f"{datetime.fromtimestamp(base + t, UTC).isoformat(timespec='milliseconds')};{f'{w:.1f}'.replace('.', ',')}"
-        for t, w in zip(at[kept], watts[kept], strict=True)
+        for t, w in zip(at_s, watts, strict=True)
     ]
     return ("time;power\n" + "\n".join(rows) + "\n").encode()
 

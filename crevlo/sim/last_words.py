@@ -57,10 +57,10 @@ def say(reviewer: Client, study: str) -> None:
     }
     for rubric, scores in _GIVEN.items():
         for at, (unit, score) in enumerate(zip(units.values(), scores, strict=True)):
-            reviewer.send("POST", f"/api/studies/{study}/rubrics", {
+            reviewer.enter("POST", f"/api/studies/{study}/rubrics", {
                 "id": _new(), "unit_id": unit, "rubric": rubric, "score": score, "words": _WORDS.get((rubric, at), "")})  # fmt: skip
     lines = [{"words": words, "points": points, "winners": [units[n] for n in won]} for words, points, won in _LINES]
-    reviewer.send("PUT", f"/api/studies/{study}/points-sheet", {"lines": lines})
+    reviewer.enter("PUT", f"/api/studies/{study}/points-sheet", {"lines": lines})
     day = (datetime.now(UTC) - timedelta(days=2)).date().isoformat()
     said: list[dict[str, Any]] = [
         {"unit_id": units[name], "kind": kind, "words": words} for name, kind, words in _FINAL
@@ -70,8 +70,8 @@ def say(reviewer: Client, study: str) -> None:
         for name, kind, words, price in _UPGRADES
     ]  # fmt: skip
     for word in said:
-        reviewer.send("POST", f"/api/studies/{study}/final-words", word | {"id": _new()})
-    reviewer.send("POST", f"/api/studies/{study}/references", {
+        reviewer.enter("POST", f"/api/studies/{study}/final-words", word | {"id": _new()})
+    reviewer.enter("POST", f"/api/studies/{study}/references", {
         "id": _new(), "kind": "stated", "name": "What the counter has now", "about": "A machine of 2021; the counter's own notes of last winter",
         "figures": {"time": {"value": 1.9, "expanded": 0.2}, "noise": {"value": 56, "expanded": 3},
                     "energy": {"value": 0.19, "expanded": 0.02}, "success": {"value": 72, "expanded": 8},

@@ -78,17 +78,17 @@ class Pieces:
         for name in PIECES:
             model = {k: v for k, v in models[name].items() if k != "units"}
             lead = {"screw_lead_mm": 8, "belt_pitch_mm": 2, "pulley_teeth": 20}
-            send("PUT", f"/api/models/{model['id']}", model | {"sheet": model["sheet"] | lead})
+            self.reviewer.enter("PUT", f"/api/models/{model['id']}", model | {"sheet": model["sheet"] | lead})
         if "scale" not in {i["kind"] for i in library["instruments"]}:
-            send("POST", "/api/instruments", {
+            self.reviewer.enter("POST", "/api/instruments", {
                 "id": str(uuid.uuid4()), "code": "W-01", "kind": "scale", "unit": "g", "resolution": 0.001, "u_calibration": 0.001,
                 "repeatability": 0.002, "calibrated_on": "2026-09-14"})  # fmt: skip
-        send("PUT", f"/api/studies/{self.study}/plan", {
+        self.reviewer.enter("PUT", f"/api/studies/{self.study}/plan", {
             "version": view["version"], "question": view["question"], "repeats": 2, "policies": view["policies"],
             "arms": [{"name": "Stock", "lines": [
                 {"artifact": a, "spool_id": second_id if a == "RA" else spool_id, "copies": 2} for a in ARTIFACTS]}],
             "candidates": [{"model_id": models[name]["id"]} for name in PIECES]})  # fmt: skip
-        send("POST", f"/api/studies/{self.study}/freeze", {
+        self.reviewer.enter("POST", f"/api/studies/{self.study}/freeze", {
             "frozen_at": (datetime.now(UTC) - timedelta(days=12)).isoformat()})  # fmt: skip
 
     def _print(self) -> dict[str, tuple[str, int]]:
@@ -111,17 +111,18 @@ class Pieces:
         """The codes of what came of one job."""
         name, copy, send = job["machine"]["name"], job["copy_number"], self.reviewer.send
         rng = self._chance(1, name, job["artifact"], copy)
-        send(
+        self.reviewer.enter(
             "PUT", f"/api/jobs/{job['id']}/file", content=device.short_file("step-block-a-0.20-absolute"), id=str(uuid.uuid4()),
             name=f"{job['artifact'].lower().replace(' ', '-')}.gcode",
         )  # fmt: skip
 
         def run(start: datetime, minutes: float, **more: str) -> dict[str, Any]:
-            begun = send("POST", f"/api/jobs/{job['id']}/runs", {
-                "id": str(uuid.uuid4()), "started_at": start.isoformat(),
-                "deviation_reason": "Sliced for this piece alone; accepted."} | more)["runs"][-1]  # fmt: skip
-            ended = send("POST", f"/api/runs/{begun['id']}/end", {
-                "version": begun["version"], "outcome": "done",
+            begun = str(uuid.uuid4())
+            self.reviewer.enter("POST", f"/api/jobs/{job['id']}/runs", {
+                "id": begun, "started_at": start.isoformat(),
+                "deviation_reason": "Sliced for this piece alone; accepted."} | more)  # fmt: skip
+            ended = send("POST", f"/api/runs/{begun}/end", {
+                "version": 1, "outcome": "done",
                 "ended_at": (start + timedelta(minutes=minutes)).isoformat()})  # fmt: skip
             last: dict[str, Any] = ended["runs"][-1]
             return last
@@ -129,7 +130,7 @@ class Pieces:
         first = run(clock, float(rng.uniform(50, 80)))
         if (name, job["artifact"], copy) != REJECTED:
             return [first["bag_code"]]
-        send("POST", f"/api/runs/{first['id']}/look", {
+        self.reviewer.enter("POST", f"/api/runs/{first['id']}/look", {
             "id": str(uuid.uuid4()), "stage": "plate", "result": "reject", "wrong": ["lift"], "cause": "machine",
             "words": "The near corner stands 2 mm off the plate.", "looked_at": (clock + timedelta(minutes=90)).isoformat()})  # fmt: skip
         return [first["bag_code"], run(clock + timedelta(hours=2), 61.0, changed="Plate washed.")["bag_code"]]
@@ -140,7 +141,7 @@ class Pieces:
         view = self.reviewer.get(path)
         face = next(f for f in view["faces"] if f["artifact"] == "Rack arm" and "caliper" in f["instruments"])
         tools = self.reviewer.get(f"/api/studies/{self.study}/measure")["instruments"]
-        self.reviewer.send("POST", path, {
+        self.reviewer.enter("POST", path, {
             "id": str(uuid.uuid5(uuid.UUID(self.study), "gauge")), "instrument_id": next(i["id"] for i in tools if i["kind"] == "caliper"),
             "feature_ids": [face["feature_id"]], "people": [p["id"] for p in view["people"]], "parts": 6, "repeats": 2})  # fmt: skip
         for who, client, bias in (("reviewer", self.reviewer, 0.002), ("rater", self.rater, -0.006)):
@@ -153,7 +154,7 @@ class Pieces:
                 study = client.send("POST", f"/api/gauge-studies/{study['id']}/readings", {
                     "id": str(uuid.uuid4()), "part": at["part"], "repeat": at["repeat"],
                     "value": round(size + bias + float(rng.normal(0, 0.006)), 2)})["studies"][0]  # fmt: skip
-        self.reviewer.send("POST", f"/api/gauge-studies/{study['id']}/end")
+        self.reviewer.enter("POST", f"/api/gauge-studies/{study['id']}/end")
 
     def _audience(self, made_by: dict[str, tuple[str, int]], reach: Callable[[], Client]) -> None:
         liked = {}
@@ -162,7 +163,7 @@ class Pieces:
                 continue
             name, copy = made_by[line["blind_code"]]
             liked[line["blind_code"]] = PIECES[name].preferred
-            self.reviewer.send(
+            self.reviewer.enter(
                 "PUT", f"/api/specimens/{line['id']}/photos", id=str(uuid.uuid4()), caption="On the bench",
                 content=picture(1.6 - PIECES[name].preferred, self._chance(10, name, copy)),
             )  # fmt: skip
@@ -185,11 +186,16 @@ class Pieces:
                 if (value := read(f, hidden, rng, shift)) is not None
             ]  # fmt: skip
             if readings:
-                self.reviewer.send("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": readings})
-            for j in view["judged"]:
-                if (said := judge(j, hidden, rng)) is not None:
-                    self.reviewer.send("POST", f"/api/specimens/{line['id']}/judgements", {
-                        "id": str(uuid.uuid4()), "feature_id": j["feature_id"], "takes": j["takes"], **said})  # fmt: skip
+                self.reviewer.enter("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": readings})
+            judgements = [
+                {"id": str(uuid.uuid4()), "feature_id": j["feature_id"], "takes": j["takes"], **said}
+                for j in view["judged"]
+                if (said := judge(j, hidden, rng)) is not None
+            ]
+            if judgements:
+                self.reviewer.enter(
+                    "POST", f"/api/specimens/{line['id']}/judgements/batch", {"judgements": judgements}
+                )
 
         # One is left for the newcomer.
         side_by_side(measured, queue["queue"][:-1])
@@ -208,12 +214,14 @@ class Pieces:
     ) -> None:
         name, copy = made_by[line["blind_code"]]
         rng = self._chance(3, who, name, line["artifact"], copy)
+        scores = []
         for code in line["asked"]:
             of_it = self._chance(5, name, line["artifact"], copy, code).normal(0, 1.1)
             true = PIECES[name].severity.get(code, 0.9) + of_it + milder
-            client.send("POST", f"/api/specimens/{line['id']}/scores", {
-                "id": str(uuid.uuid4()), "defect": code, "severity": int(np.clip(round(true + rng.normal(0, 0.5)), 0, 4))})  # fmt: skip
-        client.send("POST", f"/api/specimens/{line['id']}/lock")
+            severity = int(np.clip(round(true + rng.normal(0, 0.5)), 0, 4))
+            scores.append({"id": str(uuid.uuid4()), "defect": code, "severity": severity})
+        client.enter("POST", f"/api/specimens/{line['id']}/scores/batch", {"scores": scores})
+        client.enter("POST", f"/api/specimens/{line['id']}/lock")
 
     def _compare(self, made_by: dict[str, tuple[str, int]]) -> None:
         """Duels of the piece that is handed over a counter."""

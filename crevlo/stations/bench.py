@@ -42,7 +42,7 @@ from crevlo.store.machine import ArtifactVersion, Check, Configuration, FeatureR
 from crevlo.store.reading import Rejection
 from crevlo.store.record import AssemblyStep, FeatureWorth, ModelFeature, UnitMeasure
 from crevlo.store.run import NoiseReading, Run, SlicedFile, Specimen
-from crevlo.store.study import Job, ProtocolDeviation, ProtocolVersion, Study, StudyUnit
+from crevlo.store.study import Arm, Job, ProtocolDeviation, ProtocolVersion, Study, StudyUnit
 
 
 class Bench:
@@ -84,8 +84,9 @@ class Bench:
     @cached_property
     def arm_names(self) -> dict[uuid.UUID, str]:
         """By arm; nothing where there is only one."""
-        arms = self.protocol.arms if self.protocol else []
-        return {arm.id: arm.name if len(arms) > 1 else "" for arm in arms}
+        of = self.protocol.id if self.protocol else None
+        arms = dict(self._ask.execute(select(Arm.id, Arm.name).where(Arm.protocol_id == of)).tuples().all())
+        return arms if len(arms) > 1 else dict.fromkeys(arms, "")
 
     @cached_property
     def units(self) -> list[StudyUnit]:
@@ -97,10 +98,9 @@ class Bench:
 
     @cached_property
     def jobs(self) -> list[Job]:
-        query = (
-            select(Job).where(Job.study_id == self.study.id).options(selectinload(Job.unit)).order_by(Job.position)
-        )
-        return list(self._ask.scalars(query if self._of is None else query.where(Job.unit_id.in_(self._of))))
+        query = select(Job).where(Job.study_id == self.study.id).options(selectinload(Job.unit))
+        query = query if self._of is None else query.where(Job.unit_id.in_(self._of))
+        return list(self._ask.scalars(query.order_by(Job.position)))
 
     @cached_property
     def job_of(self) -> dict[uuid.UUID, Job]:
@@ -194,10 +194,10 @@ class Bench:
 
     @cached_property
     def artifacts(self) -> dict[uuid.UUID, ArtifactVersion]:
-        # Jobs are made of the lines of the protocol that was frozen, which stays.
-        frozen = self.protocol is not None and self.protocol.frozen_at is not None
-        wanted = set() if frozen else {job.artifact_id for job in self.jobs}
-        wanted |= {line.artifact_id for arm in (self.protocol.arms if self.protocol else []) for line in arm.lines}
+        # Jobs are made of the lines of the protocol that was frozen, which stays; a part of a bench asks for its own jobs' alone.
+        protocol = self.protocol if self._of is None else None
+        wanted = set() if protocol and protocol.frozen_at else {job.artifact_id for job in self.jobs}
+        wanted |= {line.artifact_id for arm in (protocol.arms if protocol else []) for line in arm.lines}
         return {a.id: a for a in self._ask.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(wanted)))}
 
     @cached_property

@@ -42,6 +42,9 @@ def connect(url: str) -> Engine:
     @event.listens_for(engine, "connect")
     def begins(connection: DBAPIConnection, record: ConnectionPoolEntry) -> None:
         # Compiling a question takes longer than answering any of ours.
+        # The application asks some five hundred different questions; with fewer kept, none is asked often enough in a row to
+        # be prepared.
+        connection.prepared_max = 1000
         cursor = connection.cursor()
         cursor.execute("set jit = off")
         cursor.close()

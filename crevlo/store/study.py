@@ -35,7 +35,7 @@ class Study(Editable, Base):
     life_h: Mapped[float] = mapped_column(default=4000)
     upkeep_per_h: Mapped[float] = mapped_column(default=0.05)
     upkeep_from_log: Mapped[bool] = mapped_column(default=False, server_default=text("false"))
-    units: Mapped[list["StudyUnit"]] = relationship(order_by="StudyUnit.position", lazy="selectin")
+    units: Mapped[list["StudyUnit"]] = relationship(order_by="StudyUnit.position")
     __table_args__ = (
         CheckConstraint("length(title) between 1 and 120", name="title_length"),
         CheckConstraint("currency ~ '^[A-Z]{3}$'", name="currency_code"),

@@ -133,7 +133,16 @@ def test_what_no_instrument_reads_is_judged_by_each_person_for_themselves(bench:
     corrected = reviewer.send("POST", f"{path}/judgements", given | {
         "id": new(), "verdict": "pass", "supersedes_id": said["id"], "reason": "it was another peg"})  # fmt: skip
     assert (corrected["judged"][0]["said"]["verdict"], corrected["done"]) == ("pass", 1)
-    assert reviewer.get(f"/api/studies/{study}/measure")["queue"][0]["done"] == 1
+    # Several at once are kept all or none.
+    others = [
+        {"id": new(), "feature_id": j["feature_id"], "takes": "verdict", "verdict": "pass"}
+        for j in corrected["judged"][1:]
+    ]
+    with pytest.raises(ApiError, match="judged already"):
+        reviewer.send("POST", f"{path}/judgements/batch", {"judgements": [*others, others[0] | {"id": new()}]})
+    assert reviewer.get(path)["done"] == 1
+    assert reviewer.send("POST", f"{path}/judgements/batch", {"judgements": others})["done"] == len(others) + 1
+    assert reviewer.get(f"/api/studies/{study}/measure")["queue"][0]["done"] == len(others) + 1
 
 
 def test_an_instrument_that_does_not_read_such_a_face_is_refused(reviewer: Client) -> None:

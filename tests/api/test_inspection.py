@@ -41,6 +41,32 @@ def score(client: Client, line: dict, severity, lock: bool = True) -> None:
         client.send("POST", f"/api/specimens/{line['id']}/lock")
 
 
+def test_scores_given_at_once_are_kept_all_or_none(reviewer: Client, rater: Client) -> None:
+    study = make(reviewer, THREE, measured=False, inspected=False)
+    line = specimens(rater, study)[0]
+    path = f"/api/specimens/{line['id']}/scores"
+    first, *rest = line["asked"]
+
+    def entry(code: str, severity: int, **more: str) -> dict:
+        return {"id": new(), "defect": code, "severity": severity, **more}
+
+    for wrong, why in (
+        ([entry(c, 1) for c in rest] + [entry("of another piece", 1)], "No defect is called"),
+        ([entry(first, 1), entry(first, 2)], "scored meanwhile"),
+    ):
+        with pytest.raises(ApiError, match=why):
+            rater.send("POST", f"{path}/batch", {"scores": wrong})
+        assert specimens(rater, study)[0]["given"] == 0
+    one = entry(first, 1)
+    # In one go a score may be corrected too.
+    again = entry(first, 2, supersedes_id=one["id"], reason="looked again")
+    told = rater.send("POST", f"{path}/batch", {"scores": [one, again, *(entry(c, 0) for c in rest)]})
+    assert {s["defect"]: s["severity"] for s in told["line"]["scores"]} == {first: 2} | dict.fromkeys(rest, 0)
+    rater.send("POST", f"/api/specimens/{line['id']}/lock")
+    with pytest.raises(ApiError, match="locked"):
+        rater.send("POST", f"{path}/batch", {"scores": [entry(first, 3, supersedes_id=again["id"], reason="late")]})
+
+
 def test_duels_choose_the_pair_that_tells_most_and_become_a_criterion(reviewer: Client, rater: Client) -> None:
     study = make(reviewer, THREE, copies=2, measured=False, inspected=False)
     machine = made_by(reviewer, study)

@@ -43,6 +43,32 @@ def test_a_reading_sent_many_times_at_once_is_kept_once(demo_bench: Bench, revie
     assert "used for something else" in other.json()["title"]
 
 
+def test_who_wants_no_answer_gets_none_and_is_kept_once_or_refused_in_words_all_the_same(
+    demo_bench: Bench, reviewer: Client, played: Played
+) -> None:
+    path, body = _next_reading(reviewer, played.study)
+    before = _rows(demo_bench, "select count(*) from reading")
+    headers = {"X-CSRFToken": reviewer.csrf, "X-Write-Id": str(uuid.uuid4()), "Prefer": "return=minimal"}
+    for answer in [reviewer.http.post(path, json=body, headers=headers) for _ in range(2)]:
+        assert (answer.status_code, answer.content) == (204, b"")
+        assert answer.headers["Preference-Applied"] == "return=minimal"
+    assert _rows(demo_bench, "select count(*) from reading") == before + 1
+    reading = reviewer.get(path.removesuffix("/readings"))["features"][0]["readings"]
+    assert [r["id"] for r in reading] == [body["id"]]
+    refused = reviewer.http.post(
+        path,
+        json=body | {"id": str(uuid.uuid4()), "value": 40.1},
+        headers=headers | {"X-Write-Id": str(uuid.uuid4())},
+    )
+    assert refused.status_code == 422
+    assert "already kept" in refused.json()["title"]
+    # What is told once and never again is told whatever the sender prefers.
+    unit = reviewer.get(f"/api/studies/{played.study}/receive")["units"][1]["machine"]["unit_id"]
+    device = {"id": str(uuid.uuid4()), "name": "Plug 9", "kind": "power meter", "unit_id": unit}
+    token = reviewer.http.post("/api/devices", json=device, headers=headers | {"X-Write-Id": str(uuid.uuid4())})
+    assert token.json()["token"]
+
+
 def test_the_same_place_is_read_once_and_then_corrected(reviewer: Client, played: Played) -> None:
     path, body = _next_reading(reviewer, played.study)
     view = reviewer.send("POST", path, body)

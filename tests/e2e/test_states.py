@@ -27,8 +27,6 @@ def read(page: Page, site: Site, study: str, stations: tuple[str, ...] = STATION
     found = {}
     for station in stations:
         site.open(page, study, station)
-        expect(page.locator("main")).to_be_visible()
-        page.wait_for_function("!document.querySelector('main .animate-pulse')")
         text = page.locator("main").inner_text() + "\n" + page.locator("header").first.inner_text()
         for frame in page.frames[1:]:
             text += "\n" + frame.locator("body").inner_text()

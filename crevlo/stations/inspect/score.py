@@ -2,6 +2,7 @@
 
 import uuid
 from collections import defaultdict
+from collections.abc import Sequence
 from datetime import UTC, datetime
 
 from pydantic import Field
@@ -99,6 +100,12 @@ class NewScore(Shape):
     scored_at: Moment | None = None
 
 
+class NewScores(Shape):
+    """Several scores of one specimen at once: kept all, or none of them."""
+
+    scores: list[NewScore] = Field(min_length=1, max_length=100)
+
+
 def view_inspect(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> InspectView:
     """The rater's own scores only: nobody sees another's before revealing."""
     study = get_study(session, study_id)
@@ -116,11 +123,12 @@ def view_scores(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) 
     return _lines(session, get_study(session, specimen.study_id), person_id, specimen_id)[0]
 
 
-def _inspected(session: Session, specimen: Specimen, person_id: uuid.UUID) -> Inspected:
-    study = get_study(session, specimen.study_id)
+def view_inspected(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> Inspected:
+    """One specimen with the rater's scores, and whether the machines may be revealed now."""
+    study = get_study(session, _specimen(session, specimen_id).study_id)
     needs = _reveal_needs(session, study)
     return Inspected(
-        line=_lines(session, study, person_id, specimen.id)[0], may_reveal=not needs and study.revealed_at is None,
+        line=_lines(session, study, person_id, specimen_id)[0], may_reveal=not needs and study.revealed_at is None,
         reveal_needs=needs, revealed_at=study.revealed_at,
     )  # fmt: skip
 
@@ -197,42 +205,51 @@ def _reveal_needs(session: Session, study: Study) -> str:
     return ""
 
 
-def record_score(
-    session: Session, specimen_id: uuid.UUID, given: NewScore, person_id: uuid.UUID, *, reviews: bool = False
-) -> Inspected:
+def record_scores(
+    session: Session,
+    specimen_id: uuid.UUID,
+    given: Sequence[NewScore],
+    person_id: uuid.UUID,
+    *,
+    reviews: bool = False,
+) -> None:
+    """Keeps a rater's scores of one specimen; where one is refused, none is kept."""
     specimen = _specimen(session, specimen_id)
     # A lock that is under way is waited for, and holds afterwards.
     session.execute(select(Specimen.id).where(Specimen.id == specimen_id).with_for_update(read=True))
-    late = late_reason(session, specimen.study_id, given.after_reveal, reviews=reviews)
+    late = {
+        reason: late_reason(session, specimen.study_id, reason, reviews=reviews)
+        for reason in {score.after_reveal for score in given}
+    }
     own_ones = own_defects(session, specimen.study_id)
-    if given.defect not in {*KNOWN, *(d.code for d in own_ones)}:
-        raise Refused(f"No defect is called {given.defect}.")
     artifact = artifacts_of(session, [specimen_id])[specimen_id]
-    if given.defect not in asked_of(shown_by(artifact), own_ones):
-        raise Refused(f"That defect is not looked for on the {artifact.name.lower()}.")
-    # What is locked stays; given again once the machines are known it stands beside it.
-    if late is None and _locked(session, specimen_id, person_id):
-        raise Refused("Your scores of this specimen are locked.")
-    own = next(
-        (s for s in _own_scores(session, specimen_id, person_id) if s.defect == given.defect),
-        None,
-    )
-    if (own.id if own else None) != given.supersedes_id:
-        raise Refused("This defect was scored meanwhile; look at the newer score first.")
-    reason = given.reason
-    if given.supersedes_id and not reason:
-        raise Refused("Say why the score changes.")
-    session.add(
-        DefectScore(
-            id=given.id, specimen_id=specimen_id, defect=given.defect, severity=given.severity, person_id=person_id,
-            scored_at=stated_time(given.scored_at), supersedes_id=given.supersedes_id, reason=reason, after_reveal=late,
-        )
-    )  # fmt: skip
+    asked, known = asked_of(shown_by(artifact), own_ones), {*KNOWN, *(d.code for d in own_ones)}
+    locked = _locked(session, specimen_id, person_id)
+    latest = {s.defect: s.id for s in _own_scores(session, specimen_id, person_id)}
+    for score in given:
+        if score.defect not in known:
+            raise Refused(f"No defect is called {score.defect}.")
+        if score.defect not in asked:
+            raise Refused(f"That defect is not looked for on the {artifact.name.lower()}.")
+        # What is locked stays; given again once the machines are known it stands beside it.
+        if late[score.after_reveal] is None and locked:
+            raise Refused("Your scores of this specimen are locked.")
+        if latest.get(score.defect) != score.supersedes_id:
+            raise Refused("This defect was scored meanwhile; look at the newer score first.")
+        if score.supersedes_id and not score.reason:
+            raise Refused("Say why the score changes.")
+        latest[score.defect] = score.id
+        session.add(
+            DefectScore(
+                id=score.id, specimen_id=specimen_id, defect=score.defect, severity=score.severity, person_id=person_id,
+                scored_at=stated_time(score.scored_at), supersedes_id=score.supersedes_id, reason=score.reason,
+                after_reveal=late[score.after_reveal],
+            )
+        )  # fmt: skip
     session.flush()
-    return _inspected(session, specimen, person_id)
 
 
-def lock(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> Inspected:
+def lock(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> None:
     """Makes the rater's scores final; every defect must have one."""
     specimen = _specimen(session, specimen_id)
     session.execute(select(Specimen.id).where(Specimen.id == specimen_id).with_for_update())
@@ -245,7 +262,6 @@ def lock(session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID) -> Insp
         session.flush()
         if quality.rejected_by:
             reject_specimen(session, specimen_id, quality.rejected_by, person_id)
-    return _inspected(session, specimen, person_id)
 
 
 def reveal(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> RevealedList:

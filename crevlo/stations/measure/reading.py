@@ -15,7 +15,7 @@ from crevlo.stations.blind import late_reason
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
 from crevlo.stations.measure.instruments import hand_of, instrument_of, part_c_of
-from crevlo.stations.measure.specimen import SpecimenView, specimen_of, view_of
+from crevlo.stations.measure.specimen import specimen_of
 from crevlo.stations.study import artifact_of, measured_of
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
 from crevlo.store.reading import Reading
@@ -65,7 +65,7 @@ def record_readings(
     person_id: uuid.UUID,
     *,
     reviews: bool = False,
-) -> SpecimenView:
+) -> None:
     """Keeps what was read off one specimen; where one reading is refused, none is kept."""
     specimen, protocol = specimen_of(session, specimen_id)
     artifact = artifact_of(session, specimen)
@@ -112,14 +112,13 @@ def record_readings(
             )
         )
     session.flush()
-    return view_of(session, specimen, protocol, artifact, person_id)
 
 
 def correct_reading(
     session: Session, specimen_id: uuid.UUID, given: Correction, person_id: uuid.UUID, *, reviews: bool = False
-) -> SpecimenView:
+) -> None:
     """A newer row with the reason; the old one stays. Of two corrections of the same reading the second is refused."""
-    specimen, protocol = specimen_of(session, specimen_id)
+    specimen, _ = specimen_of(session, specimen_id)
     late = late_reason(session, specimen.study_id, given.after_reveal, reviews=reviews)
     old = session.get(Reading, given.supersedes_id)
     if old is None or old.specimen_id != specimen_id:
@@ -141,7 +140,6 @@ def correct_reading(
         )
     )  # fmt: skip
     session.flush()
-    return view_of(session, specimen, protocol, artifact, person_id)
 
 
 def _sensible(

@@ -153,12 +153,15 @@ class NewDeviation(Shape):
 
 def list_studies(session: Session) -> list[StudyCard]:
     frozen = set(session.scalars(select(ProtocolVersion.study_id).where(ProtocolVersion.frozen_at.is_not(None))))
+    machines = dict(
+        session.execute(select(StudyUnit.study_id, func.count()).group_by(StudyUnit.study_id)).tuples().all()
+    )
     return [
         StudyCard(
             id=s.id,
             title=s.title,
             question=s.question,
-            machines=len(s.units),
+            machines=machines.get(s.id, 0),
             frozen=s.id in frozen,
             entered_from=s.entered_from,
         )
@@ -166,7 +169,7 @@ def list_studies(session: Session) -> list[StudyCard]:
     ]
 
 
-def create_study(session: Session, given: NewStudy, person_id: uuid.UUID) -> PlanView:
+def create_study(session: Session, given: NewStudy, person_id: uuid.UUID) -> None:
     if session.scalar(select(Study.id).where(func.lower(Study.title) == given.title.lower())):
         raise Refused(f"There is already a study called {given.title}.")
     seed = given.seed if given.seed is not None else secrets.randbelow(2**31)
@@ -180,10 +183,9 @@ def create_study(session: Session, given: NewStudy, person_id: uuid.UUID) -> Pla
     begin_scheme(session, study.id, person_id)
     keep_stopwatch(session)
     session.flush()
-    return view_plan(session, study.id)
 
 
-def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
+def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> None:
     """Replaces the draft's machines, conditions and policies; refused once the protocol is frozen."""
     study, protocol = open_draft(session, study_id)
     chosen = sorted((str(c.model_id), c.unit) for c in draft.candidates)
@@ -216,10 +218,9 @@ def save_draft(session: Session, study_id: uuid.UUID, draft: Draft) -> PlanView:
     protocol.policies = draft.policies.model_dump()
     session.flush()
     session.expire_all()
-    return view_plan(session, study_id)
 
 
-def record_deviation(session: Session, study_id: uuid.UUID, given: NewDeviation, person_id: uuid.UUID) -> PlanView:
+def record_deviation(session: Session, study_id: uuid.UUID, given: NewDeviation, person_id: uuid.UUID) -> None:
     get_study(session, study_id)
     if given.job_id:
         job = session.get(Job, given.job_id)
@@ -227,7 +228,6 @@ def record_deviation(session: Session, study_id: uuid.UUID, given: NewDeviation,
             raise Missing("There is no such job in this study.")
     session.add(ProtocolDeviation(study_id=study_id, person_id=person_id, **given.model_dump()))
     session.flush()
-    return view_plan(session, study_id)
 
 
 def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:

@@ -9,7 +9,6 @@ from sqlalchemy.orm import Session
 from crevlo.core.ability import Because
 from crevlo.stations.bench import load_bench
 from crevlo.stations.kit.shape import Refused, Shape
-from crevlo.stations.print_.job import JobView, view_job
 from crevlo.stations.study import job_with_unit, line_of
 from crevlo.store.machine import Spool
 from crevlo.store.run import Ability, Run
@@ -32,8 +31,8 @@ class NewAbility(Shape):
         return self
 
 
-def say(session: Session, job_id: uuid.UUID, given: NewAbility, person_id: uuid.UUID) -> JobView:
-    """Keeps it for the print's line on its machine, or for every line of the material. Refused while one of them prints."""
+def say(session: Session, job_id: uuid.UUID, given: NewAbility, person_id: uuid.UUID) -> uuid.UUID:
+    """Keeps it for the print's line on its machine, or for every line of the material. Refused while one of them prints. Gives the job."""
     job = job_with_unit(session, job_id)
     material = session.get_one(Spool, job.spool_id).material
     jobs = [
@@ -57,4 +56,4 @@ def say(session: Session, job_id: uuid.UUID, given: NewAbility, person_id: uuid.
             )
         )  # fmt: skip
     session.flush()
-    return view_job(session, job_id)
+    return job_id

@@ -9,7 +9,6 @@ from sqlalchemy.orm import Session
 
 from crevlo.stations.bench import load_bench
 from crevlo.stations.kit.shape import Refused, Shape
-from crevlo.stations.print_.job import JobView, view_job
 from crevlo.stations.protocol import MOST_JOBS
 from crevlo.stations.study import job_with_unit
 from crevlo.store.study import Job, ProtocolDeviation, Study
@@ -33,8 +32,8 @@ class NewPrint(Shape):
     reason: str = Field(min_length=1, max_length=500)
 
 
-def add_print(session: Session, job_id: uuid.UUID, given: NewPrint, person_id: uuid.UUID) -> JobView:
-    """Adds it at the end of the order and puts it on record as a departure."""
+def add_print(session: Session, job_id: uuid.UUID, given: NewPrint, person_id: uuid.UUID) -> uuid.UUID:
+    """Adds it at the end of the order and puts it on record as a departure. Gives the job."""
     like = job_with_unit(session, job_id)
     session.scalars(select(Study).where(Study.id == like.study_id).with_for_update()).one()
     bench = load_bench(session, like.study_id, [like.unit_id])
@@ -73,4 +72,4 @@ def add_print(session: Session, job_id: uuid.UUID, given: NewPrint, person_id: u
         )
     )  # fmt: skip
     session.flush()
-    return view_job(session, given.id)
+    return given.id

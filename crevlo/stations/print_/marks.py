@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Moment, Refused, Shape
 from crevlo.stations.phases import paused_s
-from crevlo.stations.print_.job import JobView, run_by_id, view_job
+from crevlo.stations.print_.job import run_by_id
 from crevlo.store.device import RunEvent, RunEventKind
 from crevlo.store.run import Run
 
@@ -37,8 +37,8 @@ def within_run(run: Run, at: datetime, refusal: str) -> datetime:
     return within
 
 
-def mark_event(session: Session, run_id: uuid.UUID, given: NewEvent, person_id: uuid.UUID) -> JobView:
-    """Marks the beginning of a phase, or corrects such a mark with its reason; the old one stays."""
+def mark_event(session: Session, run_id: uuid.UUID, given: NewEvent, person_id: uuid.UUID) -> uuid.UUID:
+    """Marks the beginning of a phase, or corrects such a mark with its reason; the old one stays. Gives the job."""
     run = run_by_id(session, run_id)
     if (given.supersedes_id is None) != (given.reason is None):
         raise Refused("A correction names the mark it replaces and the reason.")
@@ -54,4 +54,4 @@ def mark_event(session: Session, run_id: uuid.UUID, given: NewEvent, person_id: 
     if run.ended_at is not None:
         run.paused_s = paused_s(session, run, run.job.unit_id)
         session.flush()
-    return view_job(session, run.job_id)
+    return run.job_id

@@ -14,7 +14,7 @@ from crevlo.stations.kit.shape import Refused, Shape, Version
 from crevlo.stations.kit.upload import keep_upload
 from crevlo.stations.library.instrument import instrument_used
 from crevlo.stations.noise import NewNoise, add_noise
-from crevlo.stations.print_.job import JobView, run_by_id, view_job
+from crevlo.stations.print_.job import run_by_id
 from crevlo.stations.print_.power_log import TraceColumns
 from crevlo.store.machine import InstrumentKind
 from crevlo.store.run import EnergyFrom
@@ -26,7 +26,7 @@ class EnergyTyped(Shape):
     instrument_id: uuid.UUID | None = Field(default=None, description="the meter, where several are listed")
 
 
-def type_energy(session: Session, run_id: uuid.UUID, given: EnergyTyped) -> JobView:
+def type_energy(session: Session, run_id: uuid.UUID, given: EnergyTyped) -> uuid.UUID:
     run = run_by_id(session, run_id)
     meter = instrument_used(session, InstrumentKind.POWER_METER, given.instrument_id)
     kwh = given.energy_wh / 1000
@@ -36,7 +36,7 @@ def type_energy(session: Session, run_id: uuid.UUID, given: EnergyTyped) -> JobV
          "energy_from": EnergyFrom.METER,
          "trace_sha256": None, "instrument_id": meter.id if meter else None},
     )  # fmt: skip
-    return view_job(session, run.job_id)
+    return run.job_id
 
 
 class WeightTyped(Shape):
@@ -47,13 +47,13 @@ class WeightTyped(Shape):
     waste_g: float | None = Field(default=None, ge=0, le=100_000)
 
 
-def type_weight(session: Session, run_id: uuid.UUID, given: WeightTyped) -> JobView:
-    """Weighs a print that came out; its filament and cost go by that from then on."""
+def type_weight(session: Session, run_id: uuid.UUID, given: WeightTyped) -> uuid.UUID:
+    """Weighs a print that came out; its filament and cost go by that from then on. Gives the job."""
     run = run_by_id(session, run_id)
     if run.outcome is not Outcome.DONE:
         raise Refused("Only a print that came out is weighed.")
     change(session, run, given.version, {"model_g": given.model_g, "waste_g": given.waste_g})
-    return view_job(session, run.job_id)
+    return run.job_id
 
 
 def take_trace(
@@ -63,8 +63,8 @@ def take_trace(
     content: bytes,
     columns: TraceColumns | None = None,
     instrument_id: uuid.UUID | None = None,
-) -> JobView:
-    """Integrates a power trace; gaps stay visible as the bounds of the energy."""
+) -> uuid.UUID:
+    """Integrates a power trace; gaps stay visible as the bounds of the energy. Gives the job."""
     run = run_by_id(session, run_id)
     meter = instrument_used(session, InstrumentKind.POWER_METER, instrument_id)
     energy = apart(
@@ -78,10 +78,10 @@ def take_trace(
          "trace_columns": columns.model_dump() if columns else None,
          "instrument_id": meter.id if meter else None},
     )  # fmt: skip
-    return view_job(session, run.job_id)
+    return run.job_id
 
 
-def record_noise(session: Session, run_id: uuid.UUID, given: NewNoise, person_id: uuid.UUID) -> JobView:
+def record_noise(session: Session, run_id: uuid.UUID, given: NewNoise, person_id: uuid.UUID) -> uuid.UUID:
     run = run_by_id(session, run_id)
     add_noise(session, given, person_id, run_id=run.id)
-    return view_job(session, run.job_id)
+    return run.job_id

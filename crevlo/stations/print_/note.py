@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Moment, Refused, Shape
-from crevlo.stations.print_.job import JobView, run_by_id, view_job
+from crevlo.stations.print_.job import run_by_id
 from crevlo.stations.print_.marks import within_run
 from crevlo.store.device import AlarmWas, NoteKind, RunNote
 
@@ -27,8 +27,8 @@ class NewNote(Shape):
     reason: str | None = Field(default=None, min_length=1, max_length=300)
 
 
-def add_note(session: Session, run_id: uuid.UUID, given: NewNote, person_id: uuid.UUID) -> JobView:
-    """A layer that nobody names is the one that the printer reported last, where it did within two minutes."""
+def add_note(session: Session, run_id: uuid.UUID, given: NewNote, person_id: uuid.UUID) -> uuid.UUID:
+    """A layer that nobody names is the one that the printer reported last, where it did within two minutes. Gives the job."""
     run = run_by_id(session, run_id)
     if (given.supersedes_id is None) != (given.reason is None):
         raise Refused("A correction names the note it replaces and the reason.")
@@ -50,7 +50,7 @@ def add_note(session: Session, run_id: uuid.UUID, given: NewNote, person_id: uui
         )
     )
     session.flush()
-    return view_job(session, run.job_id)
+    return run.job_id
 
 
 _LAYER = text(

@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.success import Cause, Outcome
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import MOST_PARTS, Moment, Refused, Shape
-from crevlo.stations.print_.job import JobView, run_by_id, view_job
+from crevlo.stations.print_.job import run_by_id
 from crevlo.stations.print_.marks import NewEvent, mark_event
 from crevlo.stations.print_.run import EndRun, StartRun, end_run, start_run
 from crevlo.stations.study import job_with_unit
@@ -46,8 +46,8 @@ class PaperRun(Shape):
     note: str = Field(default="", max_length=1000)
 
 
-def enter_run(session: Session, job_id: uuid.UUID, given: PaperRun, person_id: uuid.UUID) -> JobView:
-    """Keeps all of it or nothing. Refused in words where moments are out of order, or the machine printed something else then."""
+def enter_run(session: Session, job_id: uuid.UUID, given: PaperRun, person_id: uuid.UUID) -> uuid.UUID:
+    """Keeps all of it or nothing. Refused in words where moments are out of order, or the machine printed something else then. Gives the job."""
     began, ended = stated_time(given.started_at), stated_time(given.ended_at)
     if ended <= began:
         raise Refused("The end comes before the start.")
@@ -73,7 +73,7 @@ def enter_run(session: Session, job_id: uuid.UUID, given: PaperRun, person_id: u
             uses_attempt=given.uses_attempt, note=given.note,
         ),
     )  # fmt: skip
-    return view_job(session, job_id)
+    return job_id
 
 
 def _marks(given: PaperRun, began: datetime, ended: datetime) -> list[tuple[RunEventKind, datetime]]:

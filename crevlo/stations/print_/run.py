@@ -19,7 +19,7 @@ from crevlo.stations.kit.shape import MOST_PARTS, Missing, Moment, Refused, Shap
 from crevlo.stations.library.unit import configuration_of
 from crevlo.stations.phases import paused_s
 from crevlo.stations.print_ import sliced
-from crevlo.stations.print_.job import JobView, policies_of, run_by_id, view_job
+from crevlo.stations.print_.job import policies_of, run_by_id
 from crevlo.stations.safety import may_run_unattended, why_not_run
 from crevlo.stations.study import current_protocol, job_with_unit, tries_used
 from crevlo.stations.surroundings import refuse_unseen
@@ -59,16 +59,16 @@ class EndRun(Shape):
 def take_file(
     session: Session, job_id: uuid.UUID, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID,
     plate: int | None = None,
-) -> JobView:  # fmt: skip
-    """Takes a sliced file for the next attempt; raises BadInput for what is no G-code, Choose where a plate must be."""
+) -> uuid.UUID:  # fmt: skip
+    """Takes a sliced file for the next attempt; raises BadInput for what is no G-code, Choose where a plate must be. Gives the job."""
     job = job_with_unit(session, job_id)
     _not_live(session, job)
     sliced.take_file(session, job, file_id, name, content, person_id, plate)
-    return view_job(session, job_id)
+    return job_id
 
 
-def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: uuid.UUID) -> JobView:
-    """Starts the next attempt. Later attempts say what changed; deviations of the file need a reason."""
+def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: uuid.UUID) -> uuid.UUID:
+    """Starts the next attempt. Later attempts say what changed; deviations of the file need a reason. Gives the job."""
     job = job_with_unit(session, job_id)
     _lock(session, job)
     _not_live(session, job)
@@ -133,7 +133,7 @@ def start_run(session: Session, job_id: uuid.UUID, given: StartRun, person_id: u
         )
     )  # fmt: skip
     session.flush()
-    return view_job(session, job_id)
+    return job_id
 
 
 def _without_file(session: Session, job: Job, reason: str, person_id: uuid.UUID) -> None:
@@ -170,8 +170,8 @@ def _accepted(session: Session, job_id: uuid.UUID, file: SlicedFile) -> bool:
     )  # fmt: skip
 
 
-def withdraw_file(session: Session, job_id: uuid.UUID, file_id: uuid.UUID, person_id: uuid.UUID) -> JobView:
-    """Takes a file off a job that was dropped there by mistake; refused once it was printed from."""
+def withdraw_file(session: Session, job_id: uuid.UUID, file_id: uuid.UUID, person_id: uuid.UUID) -> uuid.UUID:
+    """Takes a file off a job that was dropped there by mistake; refused once it was printed from. Gives the job."""
     job = job_with_unit(session, job_id)
     _lock(session, job)
     file = session.get(SlicedFile, file_id)
@@ -183,15 +183,15 @@ def withdraw_file(session: Session, job_id: uuid.UUID, file_id: uuid.UUID, perso
         )
     file.withdrawn_at, file.withdrawn_by = datetime.now(UTC), person_id
     session.flush()
-    return view_job(session, job_id)
+    return job_id
 
 
 class FileOfRun(Shape):
     file_id: uuid.UUID
 
 
-def attach_file(session: Session, run_id: uuid.UUID, given: FileOfRun) -> JobView:
-    """Ties a run that has no file to one of its job's; refused for one that has its own."""
+def attach_file(session: Session, run_id: uuid.UUID, given: FileOfRun) -> uuid.UUID:
+    """Ties a run that has no file to one of its job's; refused for one that has its own. Gives the job."""
     run = run_by_id(session, run_id)
     file = session.get(SlicedFile, given.file_id)
     if file is None or file.job_id != run.job_id or file.withdrawn_at is not None:
@@ -199,11 +199,11 @@ def attach_file(session: Session, run_id: uuid.UUID, given: FileOfRun) -> JobVie
     if run.sliced_file_id is not None:
         raise Refused("It is on record already what this was printed from.")
     change(session, run, run.version, {"sliced_file_id": file.id, "parts": run.parts or file.facts.get("parts")})
-    return view_job(session, run.job_id)
+    return run.job_id
 
 
-def end_run(session: Session, run_id: uuid.UUID, given: EndRun) -> JobView:
-    """Stops the timer. A good print becomes a specimen with a blind code at a shuffled place in the queue."""
+def end_run(session: Session, run_id: uuid.UUID, given: EndRun) -> uuid.UUID:
+    """Stops the timer. A good print becomes a specimen with a blind code at a shuffled place in the queue. Gives the job."""
     run = run_by_id(session, run_id)
     if run.outcome is not None:
         raise Refused("This run has ended already.")
@@ -226,7 +226,7 @@ def end_run(session: Session, run_id: uuid.UUID, given: EndRun) -> JobView:
     energy_from_meter(session, run)
     if given.outcome is Outcome.DONE:
         _bag(session, run)
-    return view_job(session, run.job_id)
+    return run.job_id
 
 
 def _bag(session: Session, run: Run) -> None:

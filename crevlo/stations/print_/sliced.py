@@ -17,6 +17,7 @@ from crevlo.core.gcode.package import Plate, WhichPlate, unpacked
 from crevlo.core.gcode.wanted import Deviation, deviations
 from crevlo.core.motion.limits import NO_LIMITS, Limits, Machine
 from crevlo.stations.background import Progress, WorkOut, ask, latest_of, work_out
+from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.picture import made_anew
 from crevlo.stations.kit.shape import Choose, Missing, Refused, Shape
 from crevlo.stations.kit.upload import keep_upload, upload_content
@@ -138,6 +139,9 @@ class _Read:
     picture: bytes | None
 
 
+_READ = Kept[_Read](most=24)
+
+
 def take_file(
     session: Session, job: Job, file_id: uuid.UUID, name: str, content: bytes, person_id: uuid.UUID,
     plate: int | None = None,
@@ -157,7 +161,9 @@ def take_file(
     shown = _keep_picture(session, picture)
     if len(content) <= SMALL_BYTES:
         kept = keep_upload(session, content)
-        read = _analyse(session, job, lambda: [content])
+        # Copies are printed from one file, dropped on each of them.
+        key = f"{kept} {machine_of(job.unit.model)!r}"
+        read = _READ.get(key, lambda: _analyse(job, lambda: [content]))
         _keep_file(session, job, file_id, name, kept, read, person_id, shown)
         return
     given = {"job_id": str(job.id), "file_id": str(file_id), "name": name, "sha256": keep_upload(session, content),
@@ -187,7 +193,7 @@ def read_large(sessions: sessionmaker[Session], work: BackgroundWork, progress: 
                     progress.tell(stage, share + (0.6 if share == 0 else 0.4) * done / content.size)
                 yield chunk
 
-        read = _analyse(session, job, counted)
+        read = _analyse(job, counted)
     with sessions.begin() as session:
         job = job_with_unit(session, job_id)
         _keep_file(
@@ -251,7 +257,7 @@ def machine_of(model: Model) -> Machine:
     return Machine(limits, sheet.flow_mm3_s)
 
 
-def _analyse(session: Session, job: Job, content: Callable[[], Iterable[bytes]]) -> _Read:
+def _analyse(job: Job, content: Callable[[], Iterable[bytes]]) -> _Read:
     from crevlo.core.gcode.facts import read_sliced
     from crevlo.core.motion.causes import Printing, causes
 

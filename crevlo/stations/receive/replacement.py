@@ -10,7 +10,6 @@ from crevlo.core.ability import Because
 from crevlo.stations.bench import load_bench
 from crevlo.stations.kit.shape import Missing, Refused, Shape
 from crevlo.stations.library.unit import nth_unit, unit_numbers
-from crevlo.stations.receive.unit import ReceiveView, view_receive
 from crevlo.stations.study import line_of
 from crevlo.store.machine import Unit
 from crevlo.store.run import Ability, Run
@@ -27,7 +26,7 @@ class Replacement(Shape):
 
 def replace_unit(
     session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, given: Replacement, person_id: uuid.UUID
-) -> ReceiveView:
+) -> None:
     """The new unit prints all that was planned for the old one; what the old one printed stays on record and out of the
     comparison. Refused while it prints, and before the protocol is frozen."""
     session.scalars(select(Study).where(Study.id == study_id).with_for_update()).one_or_none()
@@ -79,7 +78,6 @@ def replace_unit(
     )  # fmt: skip
     session.flush()
     session.expire_all()
-    return view_receive(session, study_id)
 
 
 def _successor(session: Session, old: StudyUnit, number: int | None) -> Unit:

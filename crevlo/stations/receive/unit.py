@@ -167,7 +167,7 @@ _PRICES = {"currency", "price_paid", "upgrades", "residual", "day_price", "day_p
 
 def change_unit(
     session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, given: UnitChange, person_id: uuid.UUID
-) -> ReceiveView:
+) -> None:
     entry = _entry(session, study_id, unit_id)
     if given.serial == "":
         given = given.model_copy(update={"serial": None})
@@ -185,31 +185,28 @@ def change_unit(
         given.price_paid, given.upgrades, given.residual, given.day_price, given.day_price_on, currency=currency
     )
     state_price(session, study_id, entry.unit, price, person_id)
-    return view_receive(session, study_id)
 
 
-def not_recommend(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, given: NotRecommended) -> ReceiveView:
+def not_recommend(session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, given: NotRecommended) -> None:
     """Says that a machine is not recommended, and why; shown wherever its rank is."""
     _entry(session, study_id, unit_id).not_recommended = given.reason.strip()
     session.flush()
-    return view_receive(session, study_id)
 
 
 def record_check(
     session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, given: NewCheck, person_id: uuid.UUID
-) -> ReceiveView:
+) -> None:
     _entry(session, study_id, unit_id)
     if given.result is CheckResult.FAIL and not given.note.strip():
         raise Refused("Say what failed, so that a re-check knows what to look for.")
     fields = given.model_dump() | {"done_at": stated_time(given.done_at)}
     session.add(SafetyCheck(unit_id=unit_id, person_id=person_id, **fields))
     session.flush()
-    return view_receive(session, study_id)
 
 
 def record_round(
     session: Session, study_id: uuid.UUID, unit_id: uuid.UUID, given: CheckRound, person_id: uuid.UUID
-) -> ReceiveView:
+) -> None:
     """All checks of a unit passed in one round; each is still an entry of its own."""
     _entry(session, study_id, unit_id)
     kinds = [c.kind for c in given.checks]
@@ -225,7 +222,6 @@ def record_round(
             )
         )  # fmt: skip
     session.flush()
-    return view_receive(session, study_id)
 
 
 def disclose(unit: Unit, price: Price) -> str | None:
