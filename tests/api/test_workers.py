@@ -22,6 +22,16 @@ def rows(bench: Bench, query: str) -> list[tuple]:
         return [tuple(r) for r in db.execute(text(query))]
 
 
+def wait_until_done(bench: Bench) -> None:
+    """Until all work is over and nothing is left in the queue."""
+    # A job leaves the queue a moment after the work it asked for is done.
+    open_work = "select 1 from background_work where state in ('waiting', 'running') union all select 2 from procrastinate_jobs"
+    end = time.monotonic() + 120
+    while rows(bench, open_work):
+        assert time.monotonic() < end, rows(bench, "select state, message from background_work")
+        time.sleep(0.2)
+
+
 def ask(client: Client, study: str, seconds: int) -> str:
     return client.send("POST", f"/api/studies/{study}/schedule", {"id": new(), "seconds": seconds})["id"]
 
@@ -30,12 +40,7 @@ def test_three_workers_do_each_piece_of_work_once(bench: Bench, client: Client, 
     studies = [frozen_study(client, title=f"Study {number}") for number in range(6)]
     for study in studies:
         ask(client, study, 1)
-    end = time.monotonic() + 120
-    # A job leaves the queue a moment after the work it asked for is done.
-    open_work = "select 1 from background_work where state in ('waiting', 'running') union all select 2 from procrastinate_jobs"
-    while rows(bench, open_work):
-        assert time.monotonic() < end, rows(bench, "select state, message from background_work")
-        time.sleep(0.2)
+    wait_until_done(bench)
     assert rows(bench, "select state, begun, count(*) from background_work group by 1, 2") == [("done", 1, 6)]
     assert rows(bench, "select count(*) from schedule") == [(6,)]
 
