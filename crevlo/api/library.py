@@ -17,6 +17,7 @@ from crevlo.api.paths import (
     SizesQuery,
     SpoolPath,
     UnitQuery,
+    VersionQuery,
 )
 from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations.library import instrument, model, own, shelf, spool, view
@@ -76,6 +77,13 @@ def add_spool_entry(path: SpoolPath, body: spool.NewSpoolEntry) -> spool.SpoolRe
 @writes(REVIEW)
 def change_instrument(path: InstrumentPath, body: instrument.InstrumentChange) -> InstrumentOut:
     return instrument.change_instrument(db(), path.instrument_id, body)
+
+
+@api.delete("/instruments/<uuid:instrument_id>/calibration", responses={200: InstrumentOut})
+@writes(REVIEW)
+def take_back_calibration(path: InstrumentPath, query: VersionQuery) -> InstrumentOut:
+    """A calibration anew that was none."""
+    return instrument.take_back_calibration(db(), path.instrument_id, query.version)
 
 
 @api.put("/models/<uuid:model_id>", responses={200: ModelOut})

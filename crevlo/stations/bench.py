@@ -207,7 +207,7 @@ class Bench:
 
     @cached_property
     def instruments(self) -> dict[uuid.UUID, Instrument]:
-        return {i.id: i for i in self._ask.scalars(select(Instrument))}
+        return {i.id: i for i in self._ask.scalars(select(Instrument).options(selectinload(Instrument.earlier)))}
 
     @cached_property
     def hands(self) -> list[HandRow]:

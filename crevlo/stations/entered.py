@@ -10,17 +10,24 @@ from sqlalchemy import Select, exists, func, or_, select, text
 from sqlalchemy.dialects.postgresql import aggregate_order_by
 from sqlalchemy.orm import Session, aliased
 
+from crevlo.core.evidence import Key
 from crevlo.core.features import MEASURED, OPTIONAL
 from crevlo.core.features.kind import Judged, Takes, Verdict
 from crevlo.store.database import SQL
 from crevlo.store.gauge import Hand
+from crevlo.store.machine import EarlierCalibration
 from crevlo.store.person import Person
 from crevlo.store.reading import DefectScore, InspectionLock, Judgement, Reading, Rejection
 from crevlo.store.run import Specimen
 
 # At which sizes are stated (ISO 1).
 _REFERENCE_C = 20.0
-Told = tuple[uuid.UUID, float | None, uuid.UUID, float, int]
+Told = tuple[uuid.UUID, float | None, Key, float, int]
+
+
+def using(who: uuid.UUID, calibration_id: uuid.UUID | None) -> Key:
+    """What evidence knows an instrument by, or a hand at it: as it is calibrated now, or as it was before."""
+    return (who, calibration_id) if calibration_id else who
 
 
 class ReadingRow(NamedTuple):
@@ -42,6 +49,8 @@ class ReadingRow(NamedTuple):
     supersedes_id: uuid.UUID | None
     reason: str | None
     after_reveal: str | None
+    calibration_id: uuid.UUID | None
+    """The calibration before that it rests on; none where its instrument has not been calibrated since."""
 
     @property
     def told(self) -> "Told":
@@ -49,7 +58,7 @@ class ReadingRow(NamedTuple):
         return (
             self.feature_id,
             None if self.value is None or not self.over else self.value / self.over,
-            self.hand_id or self.instrument_id,
+            using(self.hand_id or self.instrument_id, self.calibration_id),
             abs(self.part_c - _REFERENCE_C) if self.part_c is not None else 0.0,
             self.over,
         )
@@ -91,7 +100,12 @@ class ScoreRow(NamedTuple):
 
 
 Entered = TypeVar("Entered", ReadingRow, "ValuesRow", JudgementRow, ScoreRow)
-_READING = tuple(getattr(Reading, name) for name in ReadingRow._fields)
+_READING = (*(getattr(Reading, name) for name in ReadingRow._fields[:-1]), EarlierCalibration.id)
+_AS_CALIBRATED = (
+    (EarlierCalibration.instrument_id == Reading.instrument_id)
+    & (Reading.taken_at < EarlierCalibration.until)
+    & or_(EarlierCalibration.since.is_(None), Reading.taken_at >= EarlierCalibration.since)
+)
 _JUDGEMENT = tuple(getattr(Judgement, name) for name in JudgementRow._fields)
 _SCORE = tuple(getattr(DefectScore, name) for name in ScoreRow._fields)
 
@@ -100,8 +114,8 @@ def current_readings(
     session: Session, specimen_ids: list[uuid.UUID], *, late: bool = False
 ) -> dict[uuid.UUID, list[ReadingRow]]:
     """Readings that no later one supersedes, by specimen; those entered after the reveal only where `late`."""
-    query = _counting(Reading, _READING, specimen_ids, late=late).order_by(Reading.repeat)
-    return _by_specimen(session, query, ReadingRow._make)
+    query = _counting(Reading, _READING, specimen_ids, late=late).outerjoin(EarlierCalibration, _AS_CALIBRATED)
+    return _by_specimen(session, query.order_by(Reading.repeat), ReadingRow._make)
 
 
 class ValuesRow(NamedTuple):
@@ -110,20 +124,25 @@ class ValuesRow(NamedTuple):
 
     specimen_id: uuid.UUID
     feature_id: uuid.UUID
-    using: uuid.UUID
+    who: uuid.UUID
+    calibration_id: uuid.UUID | None
     kelvin: float
     over: int
     values: list[float | None]
 
+    @property
+    def using(self) -> Key:
+        return using(self.who, self.calibration_id)
+
 
 def current_values(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[ValuesRow]]:
     """The values alone of `current_readings`, in a fifth of its time: a study's figures follow from them."""
-    using = func.coalesce(Reading.hand_id, Reading.instrument_id)
-    of = (Reading.specimen_id, Reading.feature_id, using)
+    who = func.coalesce(Reading.hand_id, Reading.instrument_id)
+    of = (Reading.specimen_id, Reading.feature_id, who, EarlierCalibration.id)
     values = func.array_agg(aggregate_order_by(Reading.value / func.nullif(Reading.over, 0), Reading.repeat))
     kelvin = func.coalesce(func.avg(func.abs(Reading.part_c - _REFERENCE_C)), 0.0)
-    query = _counting(Reading, (*of, kelvin, func.min(Reading.over), values), specimen_ids, late=False).group_by(*of)
-    return _by_specimen(session, query, ValuesRow._make)
+    query = _counting(Reading, (*of, kelvin, func.min(Reading.over), values), specimen_ids, late=False)
+    return _by_specimen(session, query.outerjoin(EarlierCalibration, _AS_CALIBRATED).group_by(*of), ValuesRow._make)
 
 
 class HandRow(NamedTuple):
@@ -144,7 +163,11 @@ def studied_hands(session: Session) -> list[HandRow]:
 
 def readings_of(session: Session, specimen_id: uuid.UUID, feature_ids: Collection[uuid.UUID]) -> list[ReadingRow]:
     """Every reading of some faces of a specimen in the order they were taken, corrected ones too."""
-    query = select(*_READING).where(Reading.specimen_id == specimen_id, Reading.feature_id.in_(feature_ids))
+    query = (
+        select(*_READING)
+        .outerjoin(EarlierCalibration, _AS_CALIBRATED)
+        .where(Reading.specimen_id == specimen_id, Reading.feature_id.in_(feature_ids))
+    )
     return [ReadingRow._make(row) for row in session.execute(query.order_by(Reading.taken_at, Reading.recorded_at))]
 
 

@@ -183,6 +183,34 @@ class Instrument(Editable, Base):
     __table_args__ = (
         CheckConstraint("resolution >= 0 and u_calibration >= 0 and repeatability >= 0", name="not_negative"),
     )
+    earlier: Mapped[list["EarlierCalibration"]] = relationship(order_by="EarlierCalibration.until")
+
+    def calibrated_then(self, at: datetime) -> "EarlierCalibration | None":
+        """The calibration that held then; None where it is the present one."""
+        return next((c for c in self.earlier if at < c.until), None)
+
+
+class EarlierCalibration(Identified, Base):
+    """How an instrument was calibrated before: what it read from `since` to before `until` rests on this.
+
+    The midnight (UTC) of the day of a calibration parts what it read before from what it reads after.
+    """
+
+    __tablename__ = "earlier_calibration"
+    instrument_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("instrument.id"), index=True)
+    since: Mapped[datetime | None]
+    until: Mapped[datetime]
+    resolution: Mapped[float]
+    u_calibration: Mapped[float]
+    repeatability: Mapped[float]
+    calibrated_on: Mapped[date | None]
+    certificate: Mapped[str]
+    valid_days: Mapped[int]
+    __table_args__ = (
+        CheckConstraint("resolution >= 0 and u_calibration >= 0 and repeatability >= 0", name="not_negative"),
+        CheckConstraint("since < until", name="in_order"),
+        UniqueConstraint("instrument_id", "until"),
+    )
 
 
 class ZeroCheck(Identified, Base):

@@ -4,14 +4,15 @@ import uuid
 from collections import defaultdict
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
+from datetime import UTC, datetime
 
 from sqlalchemy import select
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, selectinload
 
 from crevlo.core.defects import Defect
 from crevlo.core.evidence import Instrument, Judgement, Key, Reading, Specimen
 from crevlo.core.features.feature import Feature
-from crevlo.stations.entered import HandRow, JudgementRow, ScoreRow, Told, studied_hands
+from crevlo.stations.entered import HandRow, JudgementRow, ScoreRow, Told, studied_hands, using
 from crevlo.stations.library.artifact import feature_of
 from crevlo.store import machine as rows
 
@@ -21,22 +22,45 @@ def features_of(artifact: rows.ArtifactVersion) -> dict[str, Feature]:
     return {f.code: feature_of(f) for f in artifact.features}
 
 
+def code_before(instrument: rows.Instrument, calibration: rows.EarlierCalibration) -> str:
+    """What an instrument is called as it was calibrated before: its error then was another."""
+    return f"{instrument.code} (until {calibration.until.astimezone(UTC):%d %b %Y})"
+
+
 def instruments_of(found: Iterable[rows.Instrument], hands: Iterable[HandRow] = ()) -> dict[Key, Instrument]:
-    """By what readings name: the instrument, or a hand at it that a gauge study is behind."""
-    known: dict[Key, Instrument] = {
-        i.id: Instrument(i.code, i.kind, i.resolution, i.u_calibration, i.repeatability) for i in found
-    }
+    """By what readings name: the instrument, or a hand at it that a gauge study is behind; as calibrated now and before."""
+    known: dict[Key, Instrument] = {}
+    at: dict[uuid.UUID, list[uuid.UUID | None]] = {}
+    for i in found:
+        at[i.id] = [None, *(c.id for c in i.earlier)]
+        known[i.id] = Instrument(i.code, i.kind, i.resolution, i.u_calibration, i.repeatability)
+        for c in i.earlier:
+            known[using(i.id, c.id)] = Instrument(
+                code_before(i, c), i.kind, c.resolution, c.u_calibration, c.repeatability
+            )
     for h in hands:
-        if h.instrument_id in known:
-            known[h.id] = replace(
-                known[h.instrument_id], repeatability=h.repeatability, repeatability_dof=h.dof, hands=h.person, u_hands=h.reproducibility
+        for calibration in at.get(h.instrument_id, ()):
+            known[using(h.id, calibration)] = replace(
+                known[using(h.instrument_id, calibration)], repeatability=h.repeatability, repeatability_dof=h.dof, hands=h.person,
+                u_hands=h.reproducibility,
             )  # fmt: skip
     return known
 
 
+def meter_of(
+    instruments: Mapping[uuid.UUID, rows.Instrument], instrument_id: uuid.UUID | None, at: datetime
+) -> Key | None:
+    """By what evidence knows the meter that was read then; None where none was named."""
+    if instrument_id is None:
+        return None
+    before = instruments[instrument_id].calibrated_then(at)
+    return using(instrument_id, before.id if before else None)
+
+
 def instruments_in(session: Session) -> dict[Key, Instrument]:
     """All that there are."""
-    return instruments_of(session.scalars(select(rows.Instrument)), studied_hands(session))
+    found = session.scalars(select(rows.Instrument).options(selectinload(rows.Instrument.earlier)))
+    return instruments_of(found, studied_hands(session))
 
 
 def specimen_of(
@@ -55,7 +79,7 @@ def specimen_of(
         by_rater[score.person_id][score.defect] = score.severity
     return Specimen(
         features=features,
-        readings=tuple(Reading(codes[of], value, using, kelvin, over) for of, value, using, kelvin, over in readings),
+        readings=tuple(Reading(codes[of], value, by, kelvin, over) for of, value, by, kelvin, over in readings),
         judgements=tuple(Judgement(codes[j.feature_id], j.said, j.person_id) for j in judgements),
         severities=by_rater,
         own_defects=own_defects,

@@ -15,11 +15,11 @@ from crevlo.core.portions import PURGED
 from crevlo.core.success import Cause, Outcome
 from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.entrant import Entrant
-from crevlo.stations.evidence.specimen import features_of, instruments_of, specimen_of
+from crevlo.stations.evidence.specimen import features_of, instruments_of, meter_of, specimen_of
 from crevlo.stations.protocol import Policies
 from crevlo.stations.study import LineKey, line_of
 from crevlo.store import run as rows
-from crevlo.store.machine import Model
+from crevlo.store.machine import Instrument, Model
 from crevlo.store.record import MeasureKind
 from crevlo.store.study import Job
 
@@ -53,7 +53,7 @@ def _machine(entrant: Entrant, features: Mapping[uuid.UUID, dict[str, Feature]])
             if run.outcome is not None
         ),
         main=bench.main_configuration(unit_id),
-        idle=tuple(level_of(r) for r in bench.noise.get(unit_id, [])),
+        idle=tuple(level_of(r, bench.instruments) for r in bench.noise.get(unit_id, [])),
         unit=unit_of(bench, unit_id),
         filament=_filament(bench, unit_id),
     )  # fmt: skip
@@ -76,10 +76,9 @@ def counted_causes(bench: Bench) -> set[str]:
     return set(Policies(**bench.protocol.policies).counted_causes) if bench.protocol else set()
 
 
-def level_of(row: rows.NoiseReading) -> Level:
-    return Level(
-        row.state, row.level_db, row.background_db, row.distance_m, row.door_shut, row.fan_percent, row.instrument_id
-    )
+def level_of(row: rows.NoiseReading, instruments: Mapping[uuid.UUID, Instrument]) -> Level:
+    meter = meter_of(instruments, row.instrument_id, row.taken_at)
+    return Level(row.state, row.level_db, row.background_db, row.distance_m, row.door_shut, row.fan_percent, meter)
 
 
 def unit_of(bench: Bench, unit_id: uuid.UUID) -> Unit:
@@ -134,8 +133,8 @@ def _run(
         cause=rejection.cause if rejection else run.cause, rejected=rejection is not None,
         configuration=run.configuration_id,
         stated_s=file.facts.get("time_s") if file and file.id == run.sliced_file_id else None,
-        kwh=run.energy_kwh, u_kwh=run.energy_u_kwh or 0.0, meter=run.instrument_id,
-        levels=tuple(level_of(r) for r in bench.noise.get(run.id, [])),
+        kwh=run.energy_kwh, u_kwh=run.energy_u_kwh or 0.0, meter=meter_of(bench.instruments, run.instrument_id, run.started_at),
+        levels=tuple(level_of(r, bench.instruments) for r in bench.noise.get(run.id, [])),
         specimen=specimen_of(
             bench.artifacts[job.artifact_id], features, bench.taken(specimen.id),
             bench.judgements.get(specimen.id, []), bench.scores.get(specimen.id, []), bench.own_defects,

@@ -1,7 +1,7 @@
 """Instruments with their calibration, and which of several a reading was taken with."""
 
 import uuid
-from datetime import UTC, date, datetime, timedelta
+from datetime import UTC, date, datetime, time, timedelta
 
 from pydantic import Field
 from sqlalchemy import select
@@ -9,10 +9,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.stations.kit.change import change, unused_code
 from crevlo.stations.kit.shape import Day, Missing, Refused, Shape, Version
-from crevlo.store.machine import (
-    Instrument,
-    InstrumentKind,
-)
+from crevlo.store.machine import EarlierCalibration, Instrument, InstrumentKind
 
 
 class InstrumentIn(Shape):
@@ -28,10 +25,20 @@ class InstrumentIn(Shape):
     valid_days: int = Field(default=365, ge=1, le=3650, description="how long a calibration holds")
 
 
+class CalibrationOut(Shape):
+    """How an instrument was calibrated before; it holds for what was read before `until`."""
+
+    calibrated_on: date | None
+    until: date
+    u_calibration: float
+    certificate: str
+
+
 class InstrumentOut(InstrumentIn):
     version: int
     due_on: date | None = Field(description="when the calibration runs out")
     overdue: bool
+    earlier: list[CalibrationOut]
 
 
 def add_instrument(session: Session, given: InstrumentIn) -> InstrumentOut:
@@ -42,23 +49,90 @@ def add_instrument(session: Session, given: InstrumentIn) -> InstrumentOut:
     return instrument_out(instrument)
 
 
+def due_on(row: Instrument) -> date | None:
+    """When its calibration runs out; None where none is on record."""
+    return row.calibrated_on + timedelta(days=row.valid_days) if row.calibrated_on else None
+
+
 def instrument_out(row: Instrument) -> InstrumentOut:
-    due = row.calibrated_on + timedelta(days=row.valid_days) if row.calibrated_on else None
+    due = due_on(row)
     late = due is None or due < datetime.now(UTC).date()
     fields = {name: getattr(row, name) for name in InstrumentIn.model_fields}
-    return InstrumentOut(**fields, version=row.version, due_on=due, overdue=late)
+    earlier = [
+        CalibrationOut(
+            calibrated_on=c.calibrated_on, until=c.until.astimezone(UTC).date(), u_calibration=c.u_calibration,
+            certificate=c.certificate,
+        )
+        for c in row.earlier
+    ]  # fmt: skip
+    return InstrumentOut(**fields, version=row.version, due_on=due, overdue=late, earlier=earlier)
 
 
 class InstrumentChange(InstrumentIn):
     version: Version
+    calibrated_again: bool = Field(
+        default=False, description="what it read before the day of this calibration keeps the calibration before"
+    )
 
 
 def change_instrument(session: Session, instrument_id: uuid.UUID, given: InstrumentChange) -> InstrumentOut:
+    """A correction of what was entered, which holds for everything read since it was last calibrated; or a calibration anew."""
     row = session.get(Instrument, instrument_id)
     if row is None:
         raise Missing("There is no such instrument.")
-    change(session, row, given.version, given.model_dump(exclude={"version", "id"}))
+    if row.version == given.version:
+        _keep_order(row, given)
+    change(session, row, given.version, given.model_dump(exclude={"version", "id", "calibrated_again"}))
     return instrument_out(row)
+
+
+def _keep_order(row: Instrument, given: InstrumentChange) -> None:
+    """Earlier calibrations end where the next begins. Raises Refused where the days are not in that order."""
+    last = row.earlier[-1] if row.earlier else None
+    if given.calibrated_again:
+        before, since = row.calibrated_on, last.until if last else None
+    elif last:
+        before, since = last.calibrated_on, last.since
+    else:
+        return
+    if given.calibrated_on is None:
+        raise Refused(
+            f"Say on which day {row.code} was calibrated: what it read before rests on the calibration before."
+        )
+    until = _midnight(given.calibrated_on)
+    first = max((day for day in (before, since.astimezone(UTC).date() if since else None) if day), default=None)
+    if first and given.calibrated_on <= first:
+        raise Refused(f"The calibration before is of {first:%d %b %Y}: give a later day.")
+    if not given.calibrated_again:
+        assert last is not None
+        last.until = until
+        return
+    row.earlier.append(
+        EarlierCalibration(
+            since=since, until=until, resolution=row.resolution, u_calibration=row.u_calibration, repeatability=row.repeatability,
+            calibrated_on=row.calibrated_on, certificate=row.certificate, valid_days=row.valid_days,
+        )
+    )  # fmt: skip
+
+
+def take_back_calibration(session: Session, instrument_id: uuid.UUID, version: int) -> InstrumentOut:
+    """The instrument is as it was calibrated before, and so is all that it read. Raises Refused where there was none before."""
+    row = session.get(Instrument, instrument_id)
+    if row is None:
+        raise Missing("There is no such instrument.")
+    if not row.earlier:
+        raise Refused(f"{row.code} was not calibrated again.")
+    last = row.earlier[-1]
+    names = ("resolution", "u_calibration", "repeatability", "calibrated_on", "certificate", "valid_days")
+    change(session, row, version, {name: getattr(last, name) for name in names})
+    row.earlier.remove(last)
+    session.delete(last)
+    session.flush()
+    return instrument_out(row)
+
+
+def _midnight(day: date) -> datetime:
+    return datetime.combine(day, time.min, UTC)
 
 
 def keep_stopwatch(session: Session) -> None:
@@ -72,7 +146,7 @@ def keep_stopwatch(session: Session) -> None:
 
 def overdue(instrument: Instrument) -> str | None:
     """What to say of every reading that an instrument takes now; None while its calibration holds."""
-    due = instrument_out(instrument).due_on
+    due = due_on(instrument)
     if instrument.kind is InstrumentKind.STOPWATCH and due is None:
         # What runs on this screen's clock is calibrated with it.
         return None

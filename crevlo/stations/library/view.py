@@ -2,7 +2,7 @@
 
 from pydantic import Field
 from sqlalchemy import func, select
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, selectinload
 
 from crevlo.core.lookalike import lookalikes
 from crevlo.core.material import USUAL
@@ -35,6 +35,11 @@ def library(session: Session) -> Library:
         models=[model_out(m, units.get(m.id, 0)) for m in models],
         lookalikes=[LookalikeOut.model_validate(p) for p in lookalikes([_sheet(m) for m in models])],
         spools=[SpoolOut.model_validate(s) for s in session.scalars(select(Spool).order_by(Spool.code))],
-        instruments=[instrument_out(i) for i in session.scalars(select(Instrument).order_by(Instrument.code))],
+        instruments=[
+            instrument_out(i)
+            for i in session.scalars(
+                select(Instrument).options(selectinload(Instrument.earlier)).order_by(Instrument.code)
+            )
+        ],
         materials=[MaterialOut.model_validate(m, extra="ignore") for m in USUAL],
     )

@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session, lazyload
 
 from crevlo.core.success import Outcome
 from crevlo.stations.kit.shape import Shape
-from crevlo.stations.library.instrument import instrument_out
+from crevlo.stations.library.instrument import due_on
 from crevlo.stations.past import pasts_of
 from crevlo.store.machine import Configuration, Instrument, InstrumentKind, Spool, Unit
 from crevlo.store.published import ReportRevision
@@ -73,7 +73,7 @@ def calendar(session: Session) -> bytes:
 def _calibrations(session: Session, today: date) -> list[Reminder]:
     found = []
     for row in session.scalars(select(Instrument).where(Instrument.kind != InstrumentKind.STOPWATCH)):
-        due = instrument_out(row).due_on
+        due = due_on(row)
         if due is not None:
             over = due < today
             words = f"Calibrate {row.kind.value} {row.code}: its calibration {'ran' if over else 'runs'} out on {due:%d %b %Y}"

@@ -9,7 +9,7 @@ from crevlo.core.estimate import Estimate
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.features import KINDS
 from crevlo.core.readings import feature_estimates
-from crevlo.stations.entered import ReadingRow, readings_of
+from crevlo.stations.entered import ReadingRow, readings_of, using
 from crevlo.stations.evidence.specimen import features_of, instruments_in
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
 from crevlo.stations.figures.source import Input, Source, feature_name, reading_entries, shared_inputs
@@ -66,9 +66,9 @@ def _face(
     session: Session, specimen: Specimen, artifact: ArtifactVersion, feature: FeatureRow, rows: list[ReadingRow],
     current: list[ReadingRow],
 ) -> Source:  # fmt: skip
-    instruments = {i.id: i for i in session.scalars(select(Instrument))}
+    instruments = instruments_in(session)
     evidence = evidence_of(artifact, features_of(artifact), (r.told for r in current if r.feature_id == feature.id))
-    estimate = feature_estimates(evidence, instruments_in(session)).get(feature.code)
+    estimate = feature_estimates(evidence, instruments).get(feature.code)
     digits, unit = KINDS[feature.kind].digits, feature.unit
     inputs = [Input(name="Nominal", amount=f"{feature.nominal:.{digits}f} {unit}", note=feature.method)]
     amount = "not determined"
@@ -83,12 +83,13 @@ def _face(
         )
         inputs += shared_inputs(estimate, unit, digits)
     mine = [r for r in rows if r.feature_id == feature.id]
-    for used in {r.instrument_id for r in mine}:
-        i = instruments[used]
+    units = dict(session.execute(select(Instrument.id, Instrument.unit)).tuples().all())
+    for key, of in {using(r.instrument_id, r.calibration_id): r.instrument_id for r in mine}.items():
+        i, measured_in = instruments[key], units[of]
         inputs.append(
             Input(
-                name=f"{i.kind.value} {i.code}", amount=f"r {i.resolution:g} {i.unit}",
-                note=f"calibration u {i.u_calibration:g} {i.unit}, repeatability {i.repeatability:g} {i.unit}",
+                name=f"{i.kind} {i.code}", amount=f"r {i.resolution:g} {measured_in}",
+                note=f"calibration u {i.u_calibration:g} {measured_in}, repeatability {i.repeatability:g} {measured_in}",
             )
         )  # fmt: skip
     return Source(

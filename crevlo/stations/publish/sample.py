@@ -6,15 +6,16 @@ from collections import Counter
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from crevlo.core.evidence import Evidence
+from crevlo.core.evidence import Evidence, Key
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
+from crevlo.stations.evidence.specimen import code_before
 from crevlo.stations.figures.study import StudyFigures
 from crevlo.stations.inspect.score import revealed
-from crevlo.stations.library.instrument import instrument_out
 from crevlo.stations.protocol import Conditions, Policies
 from crevlo.stations.publish.document import Block, Fact, Facts, Points, Table, Words
 from crevlo.stations.receive.unit import disclose
+from crevlo.store.machine import EarlierCalibration, Instrument
 from crevlo.store.study import ProtocolDeviation
 
 _CARE = "Safety checks are those of the bench on the day. The maker's instructions, local codes and licensed practice come first."
@@ -198,22 +199,33 @@ def prices(bench: Bench) -> list[Block]:
     return blocks
 
 
-def _used(evidence: Evidence) -> set[str]:
-    """Codes of the instruments that anything was read with."""
+def _used(evidence: Evidence) -> set[Key]:
+    """Instruments that anything was read with, each as it was calibrated then."""
     runs = [run for machine in evidence.machines.values() for run in machine.runs]
-    keys = {run.meter for run in runs} | {level.meter for run in runs for level in run.levels}
+    keys: set[Key | None] = {run.meter for run in runs} | {level.meter for run in runs for level in run.levels}
     keys |= {level.meter for machine in evidence.machines.values() for level in machine.idle}
     keys |= {r.instrument for run in runs if run.specimen for r in run.specimen.readings}
-    return {evidence.instruments[key].code for key in keys if key is not None and key in evidence.instruments}
+    return {key for key in keys if key is not None and key in evidence.instruments}
+
+
+def _instruments(inputs: StudyFigures) -> list[list[str]]:
+    """What was read with, as calibrated when it read."""
+    codes = {(i.kind, i.code) for key in _used(inputs.evidence) for i in [inputs.evidence.instruments[key]]}
+    rows = []
+    for row in sorted(inputs.bench.instruments.values(), key=lambda i: (i.kind, i.code)):
+        held: list[tuple[str, Instrument | EarlierCalibration]] = [(code_before(row, c), c) for c in row.earlier]
+        for code, it in [*held, (row.code, row)]:
+            if (row.kind, code) in codes:
+                when = f"{it.calibrated_on:%d %b %Y}" if it.calibrated_on else "not on record"
+                rows.append([
+                    f"{row.kind.value} {code}", f"{it.resolution:g} {row.unit}", f"{it.u_calibration:g} {row.unit}",
+                    f"{it.repeatability:g} {row.unit}", when,
+                ])  # fmt: skip
+    return rows
 
 
 def methods(inputs: StudyFigures) -> list[Block]:
-    bench, study = inputs.bench, inputs.bench.study
-    used, rows = _used(inputs.evidence), []
-    for i in sorted((i for i in bench.instruments.values() if i.code in used), key=lambda i: (i.kind, i.code)):
-        out = instrument_out(i)
-        when = f"{out.calibrated_on:%d %b %Y}" if out.calibrated_on else "not on record"
-        rows.append([f"{i.kind.value} {i.code}", f"{i.resolution:g} {i.unit}", f"{i.u_calibration:g} {i.unit}", f"{i.repeatability:g} {i.unit}", when])  # fmt: skip
+    study, rows = inputs.bench.study, _instruments(inputs)
     said = [
         "Sizes: mean of the readings of a face, with the calibration of the instrument as an error that all machines share.",
         "Figures of a machine: mean over its copies, then over what every machine prints; the spread of copies is pooled over machines where it is alike. ± and ranges are at 95 %.",

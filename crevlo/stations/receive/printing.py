@@ -80,7 +80,7 @@ def noise_table(bench: Bench, unit_id: uuid.UUID) -> list[NoiseRow]:
 
 def noise_of(bench: Bench, unit_id: uuid.UUID, state: NoiseState) -> tuple[Estimate | NotDetermined, str]:
     """Level at 1 m in one state, and in words what it was read with."""
-    levels = [level_of(reading) for reading in bench.noise_of(unit_id)]
+    levels = [level_of(reading, bench.instruments) for reading in bench.noise_of(unit_id)]
     try:
         return of_state(levels, state, instruments_of(bench.instruments.values()))
     except NotDetermined as missing:

@@ -42,6 +42,7 @@ marked as (
   union all select 23, xmin, ctid from unit_price where unit_id in (select id from own_unit)
   union all select 24, xmin, ctid from deviation where study_id = :study
   union all select 25, xmin, ctid from instrument
+  union all select 39, xmin, ctid from earlier_calibration
   union all select 26, xmin, ctid from spool
   union all select 27, j.xmin, j.ctid from own_specimen, lateral (
     select xmin, ctid from judgement where specimen_id = own_specimen.id offset 0) j

@@ -270,6 +270,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/instruments/{instrument_id}/calibration": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** A calibration anew that was none. */
+        delete: operations["library_take_back_calibration_instruments__uuid_instrument_id__calibration_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/models/{model_id}": {
         parameters: {
             query?: never;
@@ -3605,6 +3622,23 @@ export interface components {
             materials: components["schemas"]["MaterialOut"][];
         };
         /**
+         * CalibrationOut
+         * @description How an instrument was calibrated before; it holds for what was read before `until`.
+         */
+        CalibrationOut: {
+            /** Calibrated On */
+            calibrated_on: string | null;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /** U Calibration */
+            u_calibration: number;
+            /** Certificate */
+            certificate: string;
+        };
+        /**
          * InstrumentKind
          * @enum {string}
          */
@@ -3655,6 +3689,8 @@ export interface components {
             due_on: string | null;
             /** Overdue */
             overdue: boolean;
+            /** Earlier */
+            earlier: components["schemas"]["CalibrationOut"][];
         };
         /**
          * KeepOut
@@ -4252,6 +4288,12 @@ export interface components {
             valid_days?: number;
             /** Version */
             version: number;
+            /**
+             * Calibrated Again
+             * @description what it read before the day of this calibration keeps the calibration before
+             * @default false
+             */
+            calibrated_again?: boolean;
         };
         /** ChangedModel */
         ChangedModel: {
@@ -14557,6 +14599,39 @@ export interface operations {
                 "application/json": components["schemas"]["InstrumentChange"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    library_take_back_calibration_instruments__uuid_instrument_id__calibration_delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                instrument_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {

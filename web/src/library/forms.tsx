@@ -7,24 +7,28 @@ import { Field, Trouble } from "../parts/bits";
 import { CurrencyField } from "../parts/form/currency";
 import { text } from "./text";
 
-/** Adds one thing to the library in place; `done` gets it, or null when left. */
-function AddForm<T>({
+/** Adds one thing to the library in place, or changes it; `done` gets it, or null when left. `besides` are other ways to
+ * send it, which `send` is told the value of. */
+export function AddForm<T>({
   children,
   send,
   done,
   action,
+  besides,
 }: {
   children: ReactNode;
-  send: (form: FormData) => Promise<T>;
+  send: (form: FormData, pressed: string) => Promise<T>;
   done: (made: T | null) => void;
   action: string;
+  besides?: ReactNode;
 }) {
   const client = useQueryClient();
   const [error, setError] = useState<Error | null>(null);
   const submit = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
+    const pressed = (event.nativeEvent as SubmitEvent).submitter as HTMLButtonElement | null;
     try {
-      const made = await send(new FormData(event.currentTarget));
+      const made = await send(new FormData(event.currentTarget), pressed?.value ?? "");
       await readLibraryAgain(client);
       done(made);
     } catch (e) {
@@ -39,6 +43,7 @@ function AddForm<T>({
         <button type="submit" className="button primary">
           {action}
         </button>
+        {besides}
         <button type="button" className="button" onClick={() => done(null)}>
           {text.back}
         </button>
@@ -47,7 +52,7 @@ function AddForm<T>({
   );
 }
 
-function Text({ label, name, value = "" }: { label: string; name: string; value?: string }) {
+export function Text({ label, name, value = "" }: { label: string; name: string; value?: string }) {
   return (
     <Field label={label}>
       <input className="input" name={name} defaultValue={value} required maxLength={80} />
@@ -55,7 +60,7 @@ function Text({ label, name, value = "" }: { label: string; name: string; value?
   );
 }
 
-function Amount({
+export function Amount({
   label,
   name,
   value,
@@ -81,7 +86,7 @@ function Amount({
   );
 }
 
-const amount = (form: FormData, name: string) => Number(form.get(name));
+export const amount = (form: FormData, name: string) => Number(form.get(name));
 
 export function ModelForm({ done }: { done: (made: Schemas["ModelOut"] | null) => void }) {
   return (
@@ -191,55 +196,6 @@ export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) =
       </Field>
       <Field label={text.driedOn}>
         <input className="input" type="date" name="dried" />
-      </Field>
-    </AddForm>
-  );
-}
-
-const KINDS = ["caliper", "gauge", "scale", "power meter", "sound meter", "thermometer"] as const;
-
-export function InstrumentForm({ done }: { done: (made: Schemas["InstrumentOut"] | null) => void }) {
-  return (
-    <AddForm
-      action={text.addTheInstrument}
-      done={done}
-      send={(f) =>
-        unwrap(
-          api.POST("/api/instruments", {
-            body: {
-              id: newId(),
-              code: String(f.get("code")).trim(),
-              kind: String(f.get("kind")) as (typeof KINDS)[number],
-              unit: String(f.get("unit")),
-              resolution: amount(f, "resolution"),
-              u_calibration: amount(f, "u"),
-              repeatability: amount(f, "repeatability"),
-              calibrated_on: String(f.get("calibrated")) || null,
-              certificate: String(f.get("certificate")).trim(),
-              valid_days: amount(f, "valid"),
-            },
-          }),
-        )
-      }
-    >
-      <Text label={text.code} name="code" />
-      <Field label={text.kind}>
-        <select className="input" name="kind">
-          {KINDS.map((k) => (
-            <option key={k}>{k}</option>
-          ))}
-        </select>
-      </Field>
-      <Text label={text.unit} name="unit" value="mm" />
-      <Amount label={text.resolution} name="resolution" value={0.01} />
-      <Amount label={text.calibrationUStandard} name="u" value={0.015} />
-      <Amount label={text.repeatabilityS} name="repeatability" value={0.01} />
-      <Field label={text.calibratedOn}>
-        <input className="input" type="date" name="calibrated" />
-      </Field>
-      <Amount label={text.holdsForDays} name="valid" value={365} />
-      <Field label={text.certificate}>
-        <input className="input" name="certificate" maxLength={80} />
       </Field>
     </AddForm>
   );

@@ -5,7 +5,8 @@ import { Shell } from "../app/shell";
 import { Skeleton, Trouble } from "../parts/bits";
 import { Hint } from "../parts/hint";
 import { Devices } from "./devices";
-import { InstrumentForm, SpoolForm } from "./forms";
+import { SpoolForm } from "./forms";
+import { InstrumentForm, InstrumentSheet } from "./instrument";
 import { MachineSheet } from "./machine";
 import { ShelfScreen } from "./shelf";
 import { SpoolSheet } from "./spool";
@@ -30,6 +31,7 @@ export function LibraryPage() {
     setSheet(null);
   };
   const data = library.data;
+  const shown = kind === "instruments" && may && data?.instruments.find((i) => i.id === sheet);
   return (
     <Shell studyId={null} active={kind} title={TITLES[kind] ?? text.library}>
       <Trouble error={library.error} />
@@ -99,7 +101,15 @@ export function LibraryPage() {
                 text.holdsUntil,
               ]}
               rows={data.instruments.map((i) => [
-                i.code,
+                may ? (
+                  <Hint key={i.id} says={text.correctItOrCalibrate}>
+                    <button type="button" className="sourced font-semibold" onClick={() => setSheet(i.id)}>
+                      {i.code}
+                    </button>
+                  </Hint>
+                ) : (
+                  i.code
+                ),
                 i.kind,
                 `${i.resolution} ${i.unit}`,
                 `${i.u_calibration} ${i.unit}`,
@@ -139,6 +149,7 @@ export function LibraryPage() {
           )}
           {adding && kind === "spools" && <SpoolForm done={done} />}
           {adding && kind === "instruments" && <InstrumentForm done={done} />}
+          {shown && <InstrumentSheet key={shown.id} instrument={shown} done={done} />}
         </section>
       )}
       {kind === "instruments" && data && (

@@ -68,6 +68,16 @@ export const text = {
   pricedOn: "Priced on",
   driedOn: "Dried on",
   addTheInstrument: "Add the instrument",
+  saveAsCorrection: "Save as a correction",
+  itWasCalibratedAgain: "It was calibrated again",
+  correctItOrCalibrate: "Correct it, or say that it was calibrated again",
+  instrumentNamed: (kind: string, code: string) => `${kind.charAt(0).toUpperCase()}${kind.slice(1)} ${code}`,
+  whatTheyDo:
+    "Calibrated again: what it read before that day keeps the calibration that it was read with. A correction holds for all it has read since it was last calibrated.",
+  calibrationsBefore: "Calibrated before",
+  calibrationBefore: (on: string | null, until: string, u: number, unit: string, certificate: string) =>
+    `${on ? `Of ${on}` : "Day not recorded"}, for what it read before ${until}: u ${u} ${unit}${certificate ? `, certificate ${certificate}` : ""}`,
+  takeBackTheLast: "The last calibration was none: take it back",
   code: "Code",
   unit: "Unit",
   resolution: "Resolution",
