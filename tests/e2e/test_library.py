@@ -52,10 +52,32 @@ def test_machines_spools_and_instruments_are_added_by_key_and_form(site: Site, p
     page.keyboard.press("g")
     page.keyboard.press("i")
     page.wait_for_url(re.compile("/library/instruments"))
+    _calibrate_again(page)
     page.keyboard.press("/")
     page.get_by_role("dialog").get_by_role("textbox").fill("spool")
     page.keyboard.press("Enter")
     page.wait_for_url(re.compile("/library/spools"))
+
+
+def _calibrate_again(page: Page) -> None:
+    """With a later day Enter says that it was calibrated again; without one it corrects what was entered."""
+    page.get_by_role("button", name="Add", exact=False).first.click()
+    form = page.locator("form").first
+    form.get_by_label("Code").fill("C-9")
+    form.get_by_label("Calibrated on").fill("2026-03-01")
+    form.get_by_role("button", name=re.compile("^Add")).click()
+    for changes in ({"Calibrated on": "2026-09-01", "Calibration u": "0.009"}, {"Certificate": "K-118"}):
+        page.get_by_role("button", name="C-9").click()
+        sheet = page.get_by_role("region", name="Caliper C-9")
+        for label, value in changes.items():
+            sheet.get_by_label(re.compile(f"^{label}")).fill(value)
+        sheet.get_by_label("Certificate").press("Enter")
+        expect(sheet).to_have_count(0)
+    page.get_by_role("button", name="C-9").click()
+    expect(sheet).to_contain_text("Of 2026-03-01, for what it read before 2026-09-01: u 0.015 mm")
+    sheet.get_by_role("button", name=re.compile("take it back")).click()
+    expect(sheet.get_by_label("Calibrated on")).to_have_value("2026-03-01")
+    expect(sheet).not_to_contain_text("for what it read before")
 
 
 def test_the_finder_and_the_key_list(shared_site: Site, played: Played, page: Page) -> None:

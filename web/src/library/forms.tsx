@@ -7,20 +7,20 @@ import { Field, Trouble } from "../parts/bits";
 import { CurrencyField } from "../parts/form/currency";
 import { text } from "./text";
 
-/** Adds one thing to the library in place, or changes it; `done` gets it, or null when left. `besides` are other ways to
- * send it, which `send` is told the value of. */
+/** Adds one thing to the library in place, or changes it; `done` gets it, or null when left. `send` is told which of
+ * `action` and `other` was pressed. */
 export function AddForm<T>({
   children,
   send,
   done,
   action,
-  besides,
+  other,
 }: {
   children: ReactNode;
   send: (form: FormData, pressed: string) => Promise<T>;
   done: (made: T | null) => void;
   action: string;
-  besides?: ReactNode;
+  other?: string | undefined;
 }) {
   const client = useQueryClient();
   const [error, setError] = useState<Error | null>(null);
@@ -40,10 +40,14 @@ export function AddForm<T>({
       <div className="grid grid-cols-2 gap-2">{children}</div>
       <Trouble error={error} />
       <div className="flex gap-2">
-        <button type="submit" className="button primary">
+        <button type="submit" className="button primary" value={action}>
           {action}
         </button>
-        {besides}
+        {other && (
+          <button type="submit" className="button" value={other}>
+            {other}
+          </button>
+        )}
         <button type="button" className="button" onClick={() => done(null)}>
           {text.back}
         </button>

@@ -8,7 +8,6 @@ import { text } from "./text";
 
 type Instrument = Schemas["InstrumentOut"];
 const KINDS = ["caliper", "gauge", "scale", "power meter", "sound meter", "thermometer"] as const;
-const AGAIN = "again";
 
 /** A new instrument, or one that is there: corrected, or calibrated again. */
 export function InstrumentForm({
@@ -18,6 +17,11 @@ export function InstrumentForm({
   instrument?: Instrument | null;
   done: (made: Instrument | null) => void;
 }) {
+  // A later day is most often that of a new calibration: what Enter sends is what was meant.
+  const [later, setLater] = useState(false);
+  const [action, other] = later
+    ? [text.itWasCalibratedAgain, text.saveAsCorrection]
+    : [text.saveAsCorrection, text.itWasCalibratedAgain];
   const send = (f: FormData, pressed: string): Promise<Instrument> => {
     const body = {
       code: String(f.get("code")).trim(),
@@ -37,22 +41,16 @@ export function InstrumentForm({
     return unwrap(
       api.PUT("/api/instruments/{instrument_id}", {
         params: { path: { instrument_id: id } },
-        body: { id, kind, version, calibrated_again: pressed === AGAIN, ...body },
+        body: { id, kind, version, calibrated_again: pressed === text.itWasCalibratedAgain, ...body },
       }),
     );
   };
   return (
     <AddForm
-      action={instrument ? text.saveAsCorrection : text.addTheInstrument}
+      action={instrument ? action : text.addTheInstrument}
+      other={instrument ? other : undefined}
       done={done}
       send={send}
-      besides={
-        instrument && (
-          <button type="submit" className="button" value={AGAIN}>
-            {text.itWasCalibratedAgain}
-          </button>
-        )
-      }
     >
       <Text label={text.code} name="code" value={instrument?.code} />
       <Field label={text.kind}>
@@ -72,6 +70,7 @@ export function InstrumentForm({
           type="date"
           name="calibrated"
           defaultValue={instrument?.calibrated_on ?? ""}
+          onChange={(e) => setLater(e.currentTarget.value > (instrument?.calibrated_on ?? ""))}
         />
       </Field>
       <Amount label={text.holdsForDays} name="valid" value={instrument?.valid_days ?? 365} />
