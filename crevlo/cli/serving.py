@@ -1,5 +1,6 @@
 """gunicorn's settings: `gunicorn -c python:crevlo.cli.serving --bind HOST:PORT`; any number of them on one database."""
 
+import atexit
 import gc
 import os
 from threading import Timer
@@ -27,6 +28,8 @@ def when_ready(server: Any) -> None:
     # What is loaded stays for good: the collector need not look through it, nor the workers copy it.
     gc.collect()
     gc.freeze()
+    # Until the end, when what was never let go of would be told of as lost.
+    atexit.register(gc.unfreeze)
     greeting = os.environ.get("CREVLO_GREETING")
     if not greeting:
         return

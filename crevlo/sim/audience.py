@@ -10,7 +10,7 @@ from typing import Any
 import numpy as np
 from PIL import Image, ImageDraw, ImageFilter
 
-from crevlo.sim.client import Client
+from crevlo.sim.client import Client, side_by_side
 
 _SIZE = (1200, 900)
 
@@ -50,18 +50,22 @@ def ask(
     path = f"/api/studies/{study}/ballots"
     line = next(x["number"] for x in reviewer.get(path)["lines"] if x["artifact"] == artifact and not x["needs"])
     closes = datetime.now(UTC) + timedelta(days=14)
-    made = reviewer.send("POST", path, {
-        "id": str(uuid.uuid4()), "line": line, "question": "Which of these two would you rather hang on your wall?",
-        "closes_at": closes.isoformat()})  # fmt: skip
+    with reviewer.heavy:
+        made = reviewer.send("POST", path, {
+            "id": str(uuid.uuid4()), "line": line, "question": "Which of these two would you rather hang on your wall?",
+            "closes_at": closes.isoformat()})  # fmt: skip
     key = made["ballots"][0]["key"]
-    for number in range(12):
+
+    def vote(number: int) -> None:
         rng, voter = np.random.default_rng([seed, number]), reach()
         view: dict[str, Any] = voter.get(f"/api/ballots/{key}")
         for _ in range(int(rng.integers(2, 6))):
             if view["first"] is None:
-                break
+                return
             a, b = (liked[view[side]["blind_code"]] for side in ("first", "second"))
             weight = np.array([math.exp(a), 0.5 * math.exp((a + b) / 2), math.exp(b)])
             view = voter.send("POST", f"/api/ballots/{key}/votes", {
                 "id": str(uuid.uuid4()), "first": view["first"]["blind_code"], "second": view["second"]["blind_code"],
                 "won": ("first", "tie", "second")[int(rng.choice(3, p=weight / weight.sum()))]})  # fmt: skip
+
+    side_by_side(vote, range(12))

@@ -3,6 +3,7 @@
 import uuid
 from collections.abc import Callable, Iterable
 from concurrent.futures import ThreadPoolExecutor
+from threading import Lock
 from typing import Any, TypeVar
 
 import httpx
@@ -17,6 +18,8 @@ class Client:
 
     def __init__(self, http: httpx.Client) -> None:
         self.http = http
+        # Of what takes long the server lets a person have one under way.
+        self.heavy = Lock()
         self.csrf = str(self.get("/api/session")["csrf"])
 
     def get(self, path: str, **params: Any) -> dict[str, Any]:

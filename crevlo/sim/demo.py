@@ -2,8 +2,8 @@
 
 import uuid
 from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime, timedelta
-from threading import Lock
 from typing import Any
 
 import numpy as np
@@ -49,33 +49,44 @@ class Demo:
         self.study = _new()
         self.bagged: dict[str, Truth] = {}
         self.copies: dict[str, int] = {}
-        # Of what takes long the server lets a person have one under way.
-        self.heavy = Lock()
         # Simulated devices to start beside the demo, each with its token: what `crevlo sim` is told.
         self.devices: list[dict[str, str]] = []
 
-    def play(self, *, copies: int = 3, leave_open: bool = True, say: Callable[[str], None] = lambda _: None) -> str:
-        """Enters the whole study; with `leave_open` the last prints are left for the person to go on with."""
+    def play(
+        self, *, copies: int = 3, leave_open: bool = True, say: Callable[[str], None] = lambda _: None,
+        beside: Callable[[], None] = lambda: None,
+    ) -> str:  # fmt: skip
+        """Enters the whole study; with `leave_open` the last prints are left for the person to go on with.
+
+        Once the machines are there, `beside` is done at the same time, as by more hands.
+        """
         say("planning")
         self._library()
         self._plan(copies)
         self._buyers()
         say("receiving seven machines")
         self._receive()
-        say("printing")
-        self._hours(self.study)
-        self._print(leave_open)
-        jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
-        self.reviewer.enter("POST", f"/api/studies/{self.study}/deviations", {
-            "id": _new(), "job_id": jobs[4]["id"], "what": "Room at 17 °C instead of 20 to 24 °C",
-            "reason": "The heating was off that evening; the print was kept, because nothing else differed."})  # fmt: skip
-        say("measuring")
-        self._measure(leave_open)
-        say("inspecting")
-        self._inspect(leave_open)
-        say("planning the next round")
-        self._next_round()
-        self._draft()
+        more_hands = ThreadPoolExecutor(1)
+        try:
+            other = more_hands.submit(beside)
+            say("printing")
+            self._hours(self.study)
+            self._print(leave_open)
+            jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
+            self.reviewer.enter("POST", f"/api/studies/{self.study}/deviations", {
+                "id": _new(), "job_id": jobs[4]["id"], "what": "Room at 17 °C instead of 20 to 24 °C",
+                "reason": "The heating was off that evening; the print was kept, because nothing else differed."})  # fmt: skip
+            say("measuring")
+            self._measure(leave_open)
+            say("inspecting")
+            self._inspect(leave_open)
+            say("planning the next round")
+            self._next_round()
+            self._draft()
+            other.result()
+        finally:
+            # Whoever stops the demo while it is made does not wait for what is under way.
+            more_hands.shutdown(wait=False, cancel_futures=True)
         return self.study
 
     def _library(self) -> None:
@@ -90,10 +101,15 @@ class Demo:
         self.reviewer.enter("POST", "/api/models", {
             "id": _new(), "name": "Pellworth Finch", "bed_x_mm": twin.bed_mm[0], "bed_y_mm": twin.bed_mm[1],
             "height_mm": twin.bed_mm[2], "list_price": 329, "sheet": SHEETS[twin.name] | {"weight_kg": 8.3}})  # fmt: skip
-        self.spool = _new()
-        self.reviewer.enter("POST", "/api/spools", {
-            "id": self.spool, "code": "S-07", "maker": "Wendle Works", "material": "PLA", "colour": "sage",
-            "density_g_cm3": 1.24, "price_per_kg": 22.5, "dried_on": (datetime.now(UTC) - timedelta(days=24)).date().isoformat()})  # fmt: skip
+        self.spool, self.petg, self.brick = _new(), _new(), _new()
+        dried = {"dried_on": (datetime.now(UTC) - timedelta(days=24)).date().isoformat()}
+        for spool, code, material, colour, density, price, more in (
+            (self.spool, "S-07", "PLA", "sage", 1.24, 22.5, dried), (self.petg, "S-11", "PETG", "slate", 1.27, 26.0, {}),
+            (self.brick, "S-12", "PLA", "brick", 1.24, 22.5, {}),
+        ):  # fmt: skip
+            self.reviewer.enter("POST", "/api/spools", {
+                "id": spool, "code": code, "maker": "Wendle Works", "material": material, "colour": colour,
+                "density_g_cm3": density, "price_per_kg": price} | more)  # fmt: skip
         for code, kind, unit, resolution, u, repeatability in (
             ("C-02", "caliper", "mm", 0.01, 0.012, 0.008), ("P-01", "power meter", "Wh", 1, 0.8, 0.5),
             ("N-01", "sound meter", "dB", 0.1, 0.7, 0.3),
@@ -140,14 +156,7 @@ class Demo:
     def _next_round(self) -> None:
         """The study after this one: many artifacts in two arms, drafted with the builder."""
         send = self.reviewer.send
-        petg, brick = _new(), _new()
-        self.petg, self.brick = petg, brick
-        for spool, code, material, colour, density, price in (
-            (petg, "S-11", "PETG", "slate", 1.27, 26.0), (brick, "S-12", "PLA", "brick", 1.24, 22.5),
-        ):  # fmt: skip
-            self.reviewer.enter("POST", "/api/spools", {
-                "id": spool, "code": code, "maker": "Wendle Works", "material": material, "colour": colour,
-                "density_g_cm3": density, "price_per_kg": price})  # fmt: skip
+        petg, brick = self.petg, self.brick
         models = {m["name"]: m["id"] for m in self.reviewer.get("/api/library")["models"]}
         self.next_study = _new()
         view = send("POST", "/api/studies", {
@@ -333,7 +342,7 @@ class Demo:
         send = self.reviewer.send
         if rng.random() < 0.3:
             trace = device.power_trace(truth, start, seconds, float(rng.uniform(20, 90)), rng)
-            with self.heavy:
+            with self.reviewer.heavy:
                 self.reviewer.enter("PUT", f"/api/runs/{run_id}/trace", content=trace, version=1)
         else:
             self.reviewer.enter("PUT", f"/api/runs/{run_id}/energy", {

@@ -105,12 +105,16 @@ def _read(rng: np.random.Generator, value: float) -> object:
 
 def play(reviewer: Client, seed: int) -> str:
     """Brings the workbook in as a person does: dropped, looked at, kept with what it does not say. Gives the study's id."""
-    view = reviewer.send("PUT", "/api/old-benches/file", content=workbook(seed), name=NAME, zone="Europe/Berlin")
+    brought = workbook(seed)
+    with reviewer.heavy:
+        view = reviewer.send("PUT", "/api/old-benches/file", content=brought, name=NAME, zone="Europe/Berlin")
     caliper = next(i["id"] for i in reviewer.get("/api/library")["instruments"] if i["kind"] == "caliper")
     causes = {"came loose": "profile", "ran out": "operator", "layer shift": "machine"}
-    kept = reviewer.send("POST", "/api/old-benches", {
+    wish = {
         "id": str(uuid.uuid4()), "sha256": view["sha256"], "name": view["name"], "zone": "Europe/Berlin", "title": TITLE,
         "question": "What did the old notes say of lamp knobs?", "currency": "EUR", "price_per_kg": 21.9,
         "measured_piece": "lamp knob", "instrument_id": caliper,
-        "causes": [{"words": c["name"], "cause": causes[c["name"]]} for c in view["causes"]]})  # fmt: skip
+        "causes": [{"words": c["name"], "cause": causes[c["name"]]} for c in view["causes"]]}  # fmt: skip
+    with reviewer.heavy:
+        kept = reviewer.send("POST", "/api/old-benches", wish)
     return str(kept["study_id"])

@@ -163,10 +163,11 @@ class Pieces:
                 continue
             name, copy = made_by[line["blind_code"]]
             liked[line["blind_code"]] = PIECES[name].preferred
-            self.reviewer.enter(
-                "PUT", f"/api/specimens/{line['id']}/photos", id=str(uuid.uuid4()), caption="On the bench",
-                content=picture(1.6 - PIECES[name].preferred, self._chance(10, name, copy)),
-            )  # fmt: skip
+            seen = picture(1.6 - PIECES[name].preferred, self._chance(10, name, copy))
+            with self.reviewer.heavy:
+                self.reviewer.enter(
+                    "PUT", f"/api/specimens/{line['id']}/photos", id=str(uuid.uuid4()), caption="On the bench", content=seen,
+                )  # fmt: skip
         ask(self.reviewer, reach, self.study, "Rack arm", liked, self.seed)
 
     def _measure(self, made_by: dict[str, tuple[str, int]]) -> None:
