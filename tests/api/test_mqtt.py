@@ -39,7 +39,7 @@ def broker(tmp_path: Path) -> Iterator[str]:
     process.wait()
 
 
-def until(true: Callable[[], object], seconds: float = 15) -> None:
+def until(true: Callable[[], object], seconds: float = 60) -> None:
     end = time.monotonic() + seconds
     while True:
         try:

@@ -17,7 +17,7 @@ from crevlo.store.database import connect, migrate
 from tests.conftest import Bench, Played
 
 # A loaded machine is slow, not wrong.
-expect.set_options(timeout=20_000)
+expect.set_options(timeout=60_000)
 AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 

@@ -43,9 +43,7 @@ def test_readings_made_while_the_server_is_away_are_kept_and_sent_once(
     with Site(demo_bench, port) as site:
         # A reload, as after a flat battery: what was typed is still on the device.
         page.reload()
-        expect(page.get_by_role("button", name=re.compile("30.06, correct Y2 reading 2"))).to_be_visible(
-            timeout=15_000
-        )
+        expect(page.get_by_role("button", name=re.compile("30.06, correct Y2 reading 2"))).to_be_visible()
         expect(page.get_by_text("not sent yet")).to_have_count(0)
         expect(label).to_contain_text("Y3 · reading 2 of 3")
         assert _readings(demo_bench) == before + 4

@@ -155,7 +155,7 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
                 hands.press("Enter")
             typed[line["blind_code"]] += [Reading(face["code"], value, "C") for value in values]
         expect(page.locator("label[for=reading]")).to_contain_text(re.compile("every face", re.I))
-        expect(page.get_by_text("not sent yet")).to_have_count(0, timeout=30_000)
+        expect(page.get_by_text("not sent yet")).to_have_count(0)
         specimen = Specimen({f.code: f for f in DESIGNS["SB"].build().features}, tuple(typed[line["blind_code"]]))
         told = SCALE.of_specimen(specimen, {"C": Instrument("C", "caliper", 0.01, 0.01, 0.01)})
         says = {f.quantity.code: f.says for f in told.findings}
@@ -177,7 +177,7 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
         expect(page.get_by_role("button", name="Lock these scores")).to_be_enabled()
         hands.press("l")
     page.get_by_text(f"Locked by you, {PRINTS}").wait_for()
-    expect(page.get_by_text("not sent yet")).to_have_count(0, timeout=30_000)
+    expect(page.get_by_text("not sent yet")).to_have_count(0)
 
     # 6 Cost
     hands.station(6, "cost")

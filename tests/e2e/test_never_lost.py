@@ -32,7 +32,7 @@ def slow(page: Page, ms: int) -> None:
 
 
 def all_sent(page: Page) -> None:
-    expect(page.get_by_text(re.compile("not sent yet"))).to_have_count(0, timeout=30_000)
+    expect(page.get_by_text(re.compile("not sent yet"))).to_have_count(0)
 
 
 def test_eight_keys_on_a_slow_line_are_eight_scores(demo_site: Site, played: Played, page: Page) -> None:

@@ -73,7 +73,7 @@ def test_what_happens_is_noted_in_the_running_print_and_judged_later(site: Site,
     page.get_by_label("What happened", exact=True).fill("it smells")
     page.get_by_label("What happened", exact=True).press("Enter")
     page.context.set_offline(False)
-    expect(happened).to_contain_text("it smells", timeout=20_000)
+    expect(happened).to_contain_text("it smells")
     page.set_viewport_size({"width": 390, "height": 800})
     assert page.evaluate("document.documentElement.scrollWidth") <= 390
 
