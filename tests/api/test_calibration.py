@@ -8,8 +8,10 @@ import pytest
 from sqlalchemy.orm import Session
 
 from crevlo.core.estimate import Estimate, difference
+from crevlo.core.package.verify import verify
 from crevlo.sim.client import ApiError, Client
 from crevlo.stations.figures.study import study_figures
+from tests.api.test_publish import got, publish, revealed, revision, unpacked
 from tests.api.test_workers import rows
 from tests.conftest import Bench
 from tests.small import draft_study, new
@@ -38,7 +40,7 @@ def take_back(client: Client, caliper: dict[str, Any]) -> dict[str, Any]:
 
 def measured(bench: Bench, client: Client) -> str:
     """Two machines, of which the first was measured five days ago and the second now, with the same caliper."""
-    study = make(client, {"Mesa": Turned(), "Sparrow": Turned()}, copies=2, measured=False, inspected=False)
+    study = make(client, {"Mesa": Turned(), "Sparrow": Turned()}, copies=2, measured=False)
     view = client.get(f"/api/studies/{study}/measure")
     caliper = caliper_of(client)["id"]
     query = """select blind_code from specimen join run on run.id = run_id join job on job.id = job_id
@@ -101,9 +103,39 @@ def test_a_source_says_which_calibration_it_rests_on(bench: Bench, client: Clien
         source = client.get(f"/api/specimens/{line['id']}/source", feature=view["features"][0]["code"])
         said |= {(i["name"], i["note"]) for i in source["inputs"] if i["name"].startswith("caliper")}
     code, day = caliper_of(client)["code"], f"{TODAY - timedelta(days=2):%d %b %Y}"
-    assert {(f"caliper {code}", True), (f"caliper {code} (until {day})", False)} == {
+    assert {(f"caliper {code} (from {day})", True), (f"caliper {code}", False)} == {
         (name, "u 0.03" in note) for name, note in said if "calibration u" in note
     }
+
+
+def test_a_package_of_two_calibrations_holds_and_says_which_is_which(bench: Bench, client: Client) -> None:
+    study = measured(bench, client)
+    day = TODAY - timedelta(days=2)
+    put(
+        client,
+        caliper_of(client),
+        calibrated_again=True,
+        calibrated_on=str(day),
+        u_calibration=0.03,
+        certificate="K-2",
+    )
+    kept = revision(publish(client, study), 1)
+    code = caliper_of(client)["code"]
+    report = got(client, f"/api/revisions/{kept['id']}/report.md").decode()
+    for called, u, when in (
+        (code, "0.01", "not on record"),
+        (f"{code} (from {day:%d %b %Y})", "0.03", f"{day:%d %b %Y}"),
+    ):
+        [row] = [line for line in report.splitlines() if f"caliper {called} |" in line]
+        assert f"| {u} mm |" in row
+        assert when in row
+    revealed(client, study)
+    package = unpacked(got(client, f"/api/revisions/{kept['id']}/package.zip"))
+    found = verify(package)
+    assert (found.differences, found.figures > 50) == ((), True)
+    read = {row["instrument"] for row in package.tables["readings"]}
+    stated = {row["code"]: row["u_calibration"] for row in package.tables["instruments"] if row["instrument"] in read}
+    assert stated == {code: 0.01, f"{code} (from {day:%d %b %Y})": 0.03}
 
 
 def test_calibrations_follow_each_other_and_only_the_last_is_taken_back(client: Client) -> None:

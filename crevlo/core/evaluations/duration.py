@@ -81,10 +81,14 @@ def going_along(figures: Mapping[Key, Figure], share: float) -> dict[Key, Figure
 
 def of_machines(evidence: Evidence) -> Results:
     lines = lines_of(evidence, lambda run: run.hours / run.parts)
-    hours = {job: h for machine in evidence.machines.values() for job, h in hours_of_tries(machine).items()}
+    # By what the run is and not by its job: machines may call theirs alike.
+    hours: dict[int, float] = {}
+    for machine in evidence.machines.values():
+        of_job = hours_of_tries(machine)
+        hours |= {id(r): of_job[r.job] / r.parts for r in machine.runs if not r.rejected and r.job in of_job}
 
     def total(run: Run) -> float | None:
-        return None if run.rejected or run.job not in hours else hours[run.job] / run.parts
+        return hours.get(id(run))
 
     whole = lines_of(evidence, total)
     return Results(

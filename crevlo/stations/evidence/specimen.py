@@ -22,9 +22,17 @@ def features_of(artifact: rows.ArtifactVersion) -> dict[str, Feature]:
     return {f.code: feature_of(f) for f in artifact.features}
 
 
-def code_before(instrument: rows.Instrument, calibration: rows.EarlierCalibration) -> str:
-    """What an instrument is called as it was calibrated before: its error then was another."""
-    return f"{instrument.code} (until {calibration.until.astimezone(UTC):%d %b %Y})"
+def calibrations_of(
+    instrument: rows.Instrument,
+) -> list[tuple[uuid.UUID | None, str, rows.Instrument | rows.EarlierCalibration]]:
+    """Its calibrations in their order: id (none of the present one), what the instrument is called as of it, and what it states.
+
+    Each keeps its name when the next comes: what was worked out with it before, and was kept, shares its error still.
+    """
+    codes = [f"{instrument.code} (from {c.until.astimezone(UTC):%d %b %Y})" for c in instrument.earlier]
+    codes.insert(0, instrument.code)
+    before = [(c.id, code, c) for c, code in zip(instrument.earlier, codes, strict=False)]
+    return [*before, (None, codes[-1], instrument)]
 
 
 def instruments_of(found: Iterable[rows.Instrument], hands: Iterable[HandRow] = ()) -> dict[Key, Instrument]:
@@ -32,11 +40,11 @@ def instruments_of(found: Iterable[rows.Instrument], hands: Iterable[HandRow] = 
     known: dict[Key, Instrument] = {}
     at: dict[uuid.UUID, list[uuid.UUID | None]] = {}
     for i in found:
-        at[i.id] = [None, *(c.id for c in i.earlier)]
-        known[i.id] = Instrument(i.code, i.kind, i.resolution, i.u_calibration, i.repeatability)
-        for c in i.earlier:
-            known[using(i.id, c.id)] = Instrument(
-                code_before(i, c), i.kind, c.resolution, c.u_calibration, c.repeatability
+        at[i.id] = []
+        for calibration, code, stated in calibrations_of(i):
+            at[i.id].append(calibration)
+            known[using(i.id, calibration)] = Instrument(
+                code, i.kind, stated.resolution, stated.u_calibration, stated.repeatability
             )
     for h in hands:
         for calibration in at.get(h.instrument_id, ()):

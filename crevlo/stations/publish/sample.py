@@ -9,13 +9,12 @@ from sqlalchemy.orm import Session
 from crevlo.core.evidence import Evidence, Key
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
-from crevlo.stations.evidence.specimen import code_before
+from crevlo.stations.evidence.specimen import calibrations_of
 from crevlo.stations.figures.study import StudyFigures
 from crevlo.stations.inspect.score import revealed
 from crevlo.stations.protocol import Conditions, Policies
 from crevlo.stations.publish.document import Block, Fact, Facts, Points, Table, Words
 from crevlo.stations.receive.unit import disclose
-from crevlo.store.machine import EarlierCalibration, Instrument
 from crevlo.store.study import ProtocolDeviation
 
 _CARE = "Safety checks are those of the bench on the day. The maker's instructions, local codes and licensed practice come first."
@@ -213,8 +212,7 @@ def _instruments(inputs: StudyFigures) -> list[list[str]]:
     codes = {(i.kind, i.code) for key in _used(inputs.evidence) for i in [inputs.evidence.instruments[key]]}
     rows = []
     for row in sorted(inputs.bench.instruments.values(), key=lambda i: (i.kind, i.code)):
-        held: list[tuple[str, Instrument | EarlierCalibration]] = [(code_before(row, c), c) for c in row.earlier]
-        for code, it in [*held, (row.code, row)]:
+        for _, code, it in calibrations_of(row):
             if (row.kind, code) in codes:
                 when = f"{it.calibrated_on:%d %b %Y}" if it.calibrated_on else "not on record"
                 rows.append([
