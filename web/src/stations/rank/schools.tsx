@@ -117,7 +117,7 @@ function Orders({ made }: { made: View }) {
                 <td className="!font-sans text-small text-ink-2">{text.schools.sure}</td>
                 {worked.map((s) => (
                   <td key={s.code} className="!font-sans text-tiny">
-                    {s.certainty}
+                    {s.certainty || "–"}
                   </td>
                 ))}
               </tr>
