@@ -1,8 +1,9 @@
 """A client of the HTTP API, as any device or person would use it."""
 
 import uuid
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Iterator
 from concurrent.futures import ThreadPoolExecutor
+from contextlib import contextmanager
 from threading import Lock
 from typing import Any, TypeVar
 
@@ -68,3 +69,16 @@ def side_by_side(work: Callable[[T], None], on: Iterable[T]) -> None:
     """What does not depend on one another is entered by several hands."""
     with ThreadPoolExecutor(3) as hands:
         list(hands.map(work, on))
+
+
+@contextmanager
+def meanwhile(work: Callable[[], object]) -> Iterator[None]:
+    """Other hands are at `work` at the same time; at the end it is waited for, and what went wrong with it is raised."""
+    other_hands = ThreadPoolExecutor(1)
+    try:
+        under_way = other_hands.submit(work)
+        yield
+        under_way.result()
+    finally:
+        # Whoever is stopped does not wait for the others.
+        other_hands.shutdown(wait=False, cancel_futures=True)

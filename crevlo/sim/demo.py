@@ -2,7 +2,6 @@
 
 import uuid
 from collections.abc import Callable
-from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
@@ -10,7 +9,7 @@ import numpy as np
 
 from crevlo.core.defects import USUAL
 from crevlo.sim import device
-from crevlo.sim.client import Client, side_by_side
+from crevlo.sim.client import Client, meanwhile, side_by_side
 from crevlo.sim.scenario import (
     ASSEMBLY,
     BOX,
@@ -66,9 +65,7 @@ class Demo:
         self._buyers()
         say("receiving seven machines")
         self._receive()
-        more_hands = ThreadPoolExecutor(1)
-        try:
-            other = more_hands.submit(beside)
+        with meanwhile(beside):
             say("printing")
             self._hours(self.study)
             self._print(leave_open)
@@ -83,10 +80,6 @@ class Demo:
             say("planning the next round")
             self._next_round()
             self._draft()
-            other.result()
-        finally:
-            # Whoever stops the demo while it is made does not wait for what is under way.
-            more_hands.shutdown(wait=False, cancel_futures=True)
         return self.study
 
     def _library(self) -> None:
