@@ -214,7 +214,7 @@ def _make_demo(folder: Path, port: int, password: str) -> None:
     def reach() -> httpx.Client:
         return httpx.Client(base_url=f"http://127.0.0.1:{port}", timeout=120, headers={"User-Agent": DEMO_AGENT})
 
-    made = enter_demo(reach, password, lambda step: print(f"demo: {step} …", flush=True))
+    made = enter_demo(reach, password, lambda step: print(f"demo: {step} …\n", end="", flush=True))
     (folder / "devices.json").touch(mode=0o600)
     (folder / "devices.json").write_text(json.dumps(made))
 
