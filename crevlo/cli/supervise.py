@@ -3,9 +3,12 @@
 import os
 import signal
 import subprocess
+import threading
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass, field
+from types import FrameType
 
 from crevlo.cli.cluster import Cluster, ClusterError
 
@@ -51,7 +54,29 @@ class Child:
 
     def run(self) -> None:
         self.began = time.monotonic()
-        self.process = self.start()
+        with _not_interrupted():
+            self.process = self.start()
+
+
+@contextmanager
+def _not_interrupted() -> Iterator[None]:
+    """A signal to stop that comes meanwhile is answered right afterwards: what was just started is known by then, and ended too."""
+    if threading.current_thread() is not threading.main_thread():
+        yield
+        return
+    held: list[tuple[int, FrameType | None]] = []
+    before = {n: signal.signal(n, lambda *of: held.append(of)) for n in (signal.SIGINT, signal.SIGTERM)}
+    try:
+        yield
+    finally:
+        for number, handler in before.items():
+            signal.signal(number, handler or signal.SIG_DFL)
+        for asked, frame in held[:1]:
+            handler = before[signal.Signals(asked)]
+            if callable(handler):
+                handler(asked, frame)
+            else:
+                os.kill(os.getpid(), asked)
 
 
 def supervise(children: list[Child], cluster: Cluster | None, say: Callable[[str], None]) -> None:

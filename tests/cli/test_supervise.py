@@ -157,3 +157,30 @@ def test_what_was_restored_into_a_fresh_demo_folder_is_not_written_over(state: P
         assert db.execute("select title from study").fetchall() == [("Mine",)]
     process.send_signal(signal.SIGINT)
     process.wait(20)
+
+
+@pytest.mark.parametrize("number", [signal.SIGINT, signal.SIGTERM])
+def test_a_stop_in_the_midst_of_a_start_leaves_nothing_running(number: signal.Signals) -> None:
+    class Asked(Exception):
+        pass
+
+    def ask(*_: object) -> None:
+        raise Asked
+
+    def start() -> subprocess.Popen[bytes]:
+        made = subprocess.Popen([sys.executable, "-c", "import time; time.sleep(600)"], start_new_session=True)
+        # As a key pressed before anybody has written down what was started.
+        os.kill(os.getpid(), number)
+        return made
+
+    child, before = Child("a sleeper", start), signal.signal(number, ask)
+    try:
+        with pytest.raises(Asked):
+            child.run()
+        assert signal.getsignal(number) is ask
+        assert child.process is not None
+        assert child.process.poll() is None
+    finally:
+        signal.signal(number, before)
+        stop([child])
+    assert child.process.poll() == -signal.SIGTERM
