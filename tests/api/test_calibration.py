@@ -160,3 +160,12 @@ def test_calibrations_follow_each_other_and_only_the_last_is_taken_back(client: 
     assert len(caliper_of(client)["earlier"]) == 2
     back = take_back(client, second)
     assert (back["calibrated_on"], len(back["earlier"])) == (first["calibrated_on"], 1)
+
+
+def test_a_code_is_of_one_instrument(client: Client) -> None:
+    draft_study(client, ("Mesa",))
+    caliper = caliper_of(client)
+    scale = next(i for i in client.get("/api/library")["instruments"] if i["kind"] == "scale")
+    with pytest.raises(ApiError, match=f"The code {scale['code']} is already used"):
+        put(client, caliper, code=scale["code"])
+    assert put(client, caliper, code="C-9")["code"] == "C-9"

@@ -81,6 +81,8 @@ def change_instrument(session: Session, instrument_id: uuid.UUID, given: Instrum
     if row is None:
         raise Missing("There is no such instrument.")
     if row.version == given.version:
+        if given.code != row.code:
+            unused_code(session, Instrument, given.code)
         _keep_order(row, given)
     change(session, row, given.version, given.model_dump(exclude={"version", "id", "calibrated_again"}))
     return instrument_out(row)
