@@ -13,7 +13,6 @@ from flask import Flask, Response, g, request, send_from_directory
 from flask_compress import Compress
 from flask_login import LoginManager
 from flask_openapi3.models.info import Info
-from flask_openapi3.openapi import OpenAPI
 from flask_talisman import Talisman
 from flask_wtf.csrf import CSRFProtect
 from sqlalchemy import Engine, text
@@ -39,9 +38,11 @@ from crevlo.api import (
     schedule,
     verdict,
 )
+from crevlo.api.agents import DEMO_AGENT
 from crevlo.api.errors import problem, register_errors, validation_problem
 from crevlo.api.guard import SignedIn, ask_who
 from crevlo.api.hygiene import behind_proxies, keep_clean, trusted_hosts
+from crevlo.api.station import Application
 from crevlo.revision import newest
 from crevlo.stations.kit.upload import MOST_UPLOAD_BYTES
 from crevlo.stations.library.person import SESSION_LIFE, session_person
@@ -71,12 +72,10 @@ UPLOADS = (
     "others.import_package",
 )
 MOST_JSON_BYTES = 1 << 20
-# By which the demo names itself while it is entered.
-DEMO_AGENT = "crevlo-demo"
 log = structlog.get_logger("crevlo")
 
 
-def create_app(url: str | None = None, *, secret: str | None = None, https: bool | None = None) -> OpenAPI:
+def create_app(url: str | None = None, *, secret: str | None = None, https: bool | None = None) -> Application:
     """The WSGI application on the given database (or DATABASE_URL); `secret` signs the session cookies."""
     structlog.configure(
         processors=[
@@ -87,7 +86,7 @@ def create_app(url: str | None = None, *, secret: str | None = None, https: bool
         logger_factory=structlog.PrintLoggerFactory(),
     )
     logging.getLogger("werkzeug").setLevel(logging.WARNING)
-    app = OpenAPI(
+    app = Application(
         "crevlo", info=Info(title="Crevlo", version="1"), doc_ui=False,
         security_schemes={"cookie": {"type": "apiKey", "in": "cookie", "name": "crevlo_session"}},
         static_folder=None, validation_error_callback=validation_problem,
@@ -236,7 +235,7 @@ def _health(app: Flask, engine: Engine) -> None:
         return Response(f"ok\nbackground worker: {worker}\n", mimetype="text/plain")
 
 
-def _pages(app: OpenAPI) -> None:
+def _pages(app: Application) -> None:
     @app.route("/api/openapi.json")
     def openapi() -> Any:
         return app.api_doc

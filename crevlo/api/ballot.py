@@ -4,14 +4,14 @@ import secrets
 
 from flask import Response, request, session
 from flask_login import current_user
-from flask_openapi3.blueprint import APIBlueprint
 
-from crevlo.api.errors import Problem, problem
+from crevlo.api.errors import problem
 from crevlo.api.guard import REVIEW, anybody, db, reads, writes
 from crevlo.api.paths import BallotKeyPath, BallotPath, BallotPicturePath, StudyPath
+from crevlo.api.station import station
 from crevlo.stations.inspect import ballot
 
-api = APIBlueprint("ballot", __name__, url_prefix="/api", abp_responses={422: Problem})
+api = station("ballot")
 
 
 @api.get("/studies/<uuid:study_id>/ballots", responses={200: ballot.BallotList})

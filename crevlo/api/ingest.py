@@ -7,18 +7,18 @@ from typing import Any
 
 from flask import Response, g
 from flask_login import current_user
-from flask_openapi3.blueprint import APIBlueprint
 from pydantic import BaseModel
 
-from crevlo.api.errors import Problem, for_exception, problem
+from crevlo.api.errors import for_exception, problem
 from crevlo.api.guard import DEVICES, EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
+from crevlo.api.station import station
 from crevlo.stations.devices import device, power, printer
 from crevlo.stations.kit.shape import Missing
 from crevlo.store.device import HANDHELD, Device, DeviceKind
 from crevlo.store.person import Role
 
-api = APIBlueprint("ingest", __name__, url_prefix="/api/ingest", abp_responses={422: Problem})
-devices = APIBlueprint("devices", __name__, url_prefix="/api", abp_responses={422: Problem})
+api = station("ingest", "/api/ingest")
+devices = station("devices")
 
 
 class KindQuery(BaseModel):

@@ -2,9 +2,7 @@
 
 from flask import Response, request
 from flask_login import current_user
-from flask_openapi3.blueprint import APIBlueprint
 
-from crevlo.api.errors import Problem
 from crevlo.api.guard import EVERYONE, NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import (
     InstrumentPath,
@@ -19,6 +17,7 @@ from crevlo.api.paths import (
     UnitQuery,
     VersionQuery,
 )
+from crevlo.api.station import station
 from crevlo.api.uploads import ONE_UPLOAD
 from crevlo.stations.library import instrument, model, own, shelf, spool, view
 from crevlo.stations.library.artifact import sizes_of
@@ -27,7 +26,7 @@ from crevlo.stations.library.model import ChangedModel, ModelOut, NewModel
 from crevlo.stations.library.spool import SpoolIn, SpoolOut
 from crevlo.stations.library.view import Library
 
-api = APIBlueprint("library", __name__, url_prefix="/api", abp_responses={422: Problem})
+api = station("library")
 
 
 @api.get("/library", responses={200: Library})

@@ -4,13 +4,13 @@ import uuid
 
 from flask import Response, request, session
 from flask_login import current_user, login_user, logout_user
-from flask_openapi3.blueprint import APIBlueprint
 from flask_wtf.csrf import generate_csrf
 from pydantic import BaseModel, Field
 from sqlalchemy import Uuid, case, cast, select
 
-from crevlo.api.errors import Problem, problem
+from crevlo.api.errors import problem
 from crevlo.api.guard import EVERYONE, NOT_BLIND, OWNER, SignedIn, anybody, db, once, reads, writes
+from crevlo.api.station import station
 from crevlo.stations.kit.shape import Shape
 from crevlo.stations.library import person as people
 from crevlo.stations.library.person import NewPerson, PersonChange, PersonOut
@@ -19,7 +19,7 @@ from crevlo.store.person import Person, Role
 from crevlo.store.run import Specimen
 from crevlo.store.study import Study
 
-api = APIBlueprint("people", __name__, url_prefix="/api", abp_responses={422: Problem})
+api = station("people")
 
 
 class Me(Shape):

@@ -7,14 +7,14 @@ from threading import Lock
 from cachetools import TTLCache
 from flask import Response, request
 from flask_login import current_user
-from flask_openapi3.blueprint import APIBlueprint
 
-from crevlo.api.errors import Problem, problem
+from crevlo.api.errors import problem
 from crevlo.api.guard import REVIEW, anybody, db, writes
 from crevlo.api.paths import BallotKeyPath, RevisionPath
+from crevlo.api.station import station
 from crevlo.stations.publish import reader
 
-api = APIBlueprint("reader", __name__, url_prefix="/api", abp_responses={422: Problem})
+api = station("reader")
 # From one address: somebody who moves a slider is served, a program soon waits.
 MOST_A_MINUTE = 120
 _asked: TTLCache[str, deque[float]] = TTLCache(20_000, 120)

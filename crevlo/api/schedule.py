@@ -4,17 +4,16 @@ import uuid
 
 from flask import Response
 from flask_login import current_user
-from flask_openapi3.blueprint import APIBlueprint
 from pydantic import BaseModel
 
-from crevlo.api.errors import Problem
 from crevlo.api.guard import NOT_BLIND, REVIEW, db, reads, writes
 from crevlo.api.paths import JobPath, StudyPath
+from crevlo.api.station import station
 from crevlo.stations import background
 from crevlo.stations.kit.shape import Day
 from crevlo.stations.plan import now, rules, schedule
 
-api = APIBlueprint("schedule", __name__, url_prefix="/api", abp_responses={422: Problem})
+api = station("schedule")
 
 
 class WorkPath(BaseModel):

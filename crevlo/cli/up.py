@@ -86,6 +86,8 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
             if web.process is None:
                 web.run()
             password = demo_people(url, half_made.touch) if demo else None
+            if password:
+                _load_demo()  # beside the server, which loads too
             _wait_for(web, chosen)
             if password:
                 _make_demo(folder, chosen, password)
@@ -175,12 +177,22 @@ def demo_people(url: str, begin: Callable[[], None] = lambda: None) -> str | Non
     return password
 
 
+def _load_demo() -> None:
+    import httpx  # noqa: F401
+
+    import crevlo.sim.afterwards
+    import crevlo.sim.last_words
+    import crevlo.sim.notebook
+    import crevlo.sim.pieces
+    import crevlo.sim.plates  # noqa: F401
+
+
 def enter_demo(
     reach: "Callable[[], httpx.Client]", password: str, say: Callable[[str], None] = lambda _: None
 ) -> list[dict[str, str]]:
     """Enters the demo study through the HTTP API; gives the simulated devices to start beside it."""
     from crevlo.sim import afterwards, last_words, notebook, plates
-    from crevlo.sim.client import Client
+    from crevlo.sim.client import Client, meanwhile
     from crevlo.sim.demo import SEED, Demo
     from crevlo.sim.pieces import Pieces
 
@@ -188,28 +200,32 @@ def enter_demo(
     reviewer.sign_in(OWNER, password)
     rater.sign_in(RATER, password)
     demo = Demo(reviewer, rater)
+    demo.begin(say=say)
 
-    def beside() -> None:
+    def pieces() -> None:
         say("measuring nine kinds of pieces")
         Pieces(reviewer, rater, SEED + 7).play(demo.spool, demo.petg, lambda: Client(reach()))
+
+    def tokens() -> None:
         say("printing plates of twelve")
         made = plates.play(reviewer, demo.spool, demo.brick, SEED + 11)
         plates.with_accessory(reviewer, made, SEED + 11)
         say("taking over the notes of an old round")
         notebook.play(reviewer, SEED + 13)
 
-    demo.play(say=say, beside=beside)
-    say("saying the last words")
-    last_words.say(reviewer, demo.study)
-    say("publishing a first look")
-    afterwards.go_on(reviewer, demo.study)
+    with meanwhile(pieces, tokens):
+        demo.go_through(say=say)
+        say("saying the last words")
+        last_words.say(reviewer, demo.study)
+        say("publishing a first look")
+        afterwards.go_on(reviewer, demo.study)
     return demo.devices
 
 
 def _make_demo(folder: Path, port: int, password: str) -> None:
     import httpx
 
-    from crevlo.api.app import DEMO_AGENT
+    from crevlo.api.agents import DEMO_AGENT
 
     def reach() -> httpx.Client:
         return httpx.Client(base_url=f"http://127.0.0.1:{port}", timeout=120, headers={"User-Agent": DEMO_AGENT})

@@ -22,8 +22,9 @@ def go_on(reviewer: Client, study: str) -> None:
     first, *_ = reviewer.send("POST", f"/api/studies/{study}/rank", {})["standings"]
     winner = units[first["machine"]["name"]]
     _live_with(reviewer, study, winner)
-    made = reviewer.send("POST", f"/api/studies/{study}/revisions", {
-        "id": str(uuid.uuid4()), "profile_id": None, "changed": "A first look; two prints are still to come."})  # fmt: skip
+    with reviewer.heavy:
+        made = reviewer.send("POST", f"/api/studies/{study}/revisions", {
+            "id": str(uuid.uuid4()), "profile_id": None, "changed": "A first look; two prints are still to come."})  # fmt: skip
     reviewer.enter("POST", f"/api/revisions/{made['revisions'][0]['id']}/reader-page", {})
     model = reviewer.get(f"/api/units/{winner['machine']['unit_id']}/life")["model_id"]
     today = datetime.now(UTC).date()

@@ -72,13 +72,14 @@ def side_by_side(work: Callable[[T], None], on: Iterable[T]) -> None:
 
 
 @contextmanager
-def meanwhile(work: Callable[[], object]) -> Iterator[None]:
-    """Other hands are at `work` at the same time; at the end it is waited for, and what went wrong with it is raised."""
-    other_hands = ThreadPoolExecutor(1)
+def meanwhile(*works: Callable[[], object]) -> Iterator[None]:
+    """Other hands are at each of `works` at the same time; at the end they are waited for, and what went wrong is raised."""
+    other_hands = ThreadPoolExecutor(len(works))
     try:
-        under_way = other_hands.submit(work)
+        under_way = [other_hands.submit(work) for work in works]
         yield
-        under_way.result()
+        for work in under_way:
+            work.result()
     finally:
         # Whoever is stopped does not wait for the others.
         other_hands.shutdown(wait=False, cancel_futures=True)

@@ -9,7 +9,7 @@ import numpy as np
 
 from crevlo.core.defects import USUAL
 from crevlo.sim import device
-from crevlo.sim.client import Client, meanwhile, side_by_side
+from crevlo.sim.client import Client, side_by_side
 from crevlo.sim.scenario import (
     ASSEMBLY,
     BOX,
@@ -51,36 +51,38 @@ class Demo:
         # Simulated devices to start beside the demo, each with its token: what `crevlo sim` is told.
         self.devices: list[dict[str, str]] = []
 
-    def play(
-        self, *, copies: int = 3, leave_open: bool = True, say: Callable[[str], None] = lambda _: None,
-        beside: Callable[[], None] = lambda: None,
-    ) -> str:  # fmt: skip
-        """Enters the whole study; with `leave_open` the last prints are left for the person to go on with.
+    def play(self, *, copies: int = 3, leave_open: bool = True) -> str:
+        """Enters the whole study."""
+        self.begin(copies)
+        self.go_through(leave_open)
+        return self.study
 
-        Once the machines are there, `beside` is done at the same time, as by more hands.
-        """
+    def begin(self, copies: int = 3, say: Callable[[str], None] = lambda _: None) -> None:
+        """Up to the day on which the machines are there."""
         say("planning")
         self._library()
         self._plan(copies)
         self._buyers()
         say("receiving seven machines")
         self._receive()
-        with meanwhile(beside):
-            say("printing")
-            self._hours(self.study)
-            self._print(leave_open)
-            jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
-            self.reviewer.enter("POST", f"/api/studies/{self.study}/deviations", {
-                "id": _new(), "job_id": jobs[4]["id"], "what": "Room at 17 °C instead of 20 to 24 °C",
-                "reason": "The heating was off that evening; the print was kept, because nothing else differed."})  # fmt: skip
-            say("measuring")
-            self._measure(leave_open)
-            say("inspecting")
-            self._inspect(leave_open)
-            say("planning the next round")
-            self._next_round()
-            self._draft()
-        return self.study
+
+    def go_through(self, leave_open: bool = True, say: Callable[[str], None] = lambda _: None) -> None:
+        """From the first print to the plan of the next round; with `leave_open` the last prints are left for the person to go
+        on with."""
+        say("printing")
+        self._hours(self.study)
+        self._print(leave_open)
+        jobs = self.reviewer.get(f"/api/studies/{self.study}/print")["jobs"]
+        self.reviewer.enter("POST", f"/api/studies/{self.study}/deviations", {
+            "id": _new(), "job_id": jobs[4]["id"], "what": "Room at 17 °C instead of 20 to 24 °C",
+            "reason": "The heating was off that evening; the print was kept, because nothing else differed."})  # fmt: skip
+        say("measuring")
+        self._measure(leave_open)
+        say("inspecting")
+        self._inspect(leave_open)
+        say("planning the next round")
+        self._next_round()
+        self._draft()
 
     def _library(self) -> None:
         for truth in self.machines.values():

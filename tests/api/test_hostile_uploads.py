@@ -118,7 +118,7 @@ def test_work_apart_ends_by_time_and_by_memory_and_says_so() -> None:
 
 
 def test_thousands_of_reports_are_one_quick_batch_and_a_batch_spans_two_months_at_most(
-    bench_of_module: Bench, client: Client
+    bench_of_module: Bench, client: Client, run: dict
 ) -> None:
     unit = client.get("/api/units")["units"][0]["id"]
     printer = Sender(bench_of_module, add(client, "printer", unit)["token"])

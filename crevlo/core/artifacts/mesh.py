@@ -31,6 +31,30 @@ class Surface:
     mended: tuple[str, ...]
 
 
+@dataclass(frozen=True, slots=True)
+class Examined:
+    """What a mesh holds, and what keeps it from being used; `volume_mm3` is None where something does."""
+
+    bodies: int
+    triangles: int
+    size_mm: list[float]
+    volume_mm3: float | None
+    mended: list[str]
+    troubles: list[str]
+
+
+def examine(content: bytes, unit: str = "mm") -> Examined:
+    """Reads as `read_surfaces` and raises as it does; what is wrong with the surfaces is told, not raised."""
+    surfaces = read_surfaces(content, unit)
+    wrong = [words for s in surfaces for words in troubles(s)]
+    volume = None if wrong else sum(float(body.volume()) for body in solids(surfaces))
+    low, high = _box([s.points for s in surfaces])
+    return Examined(
+        len(surfaces), sum(len(s.triangles) for s in surfaces), [float(side) for side in high - low], volume,
+        [words for s in surfaces for words in s.mended], wrong,
+    )  # fmt: skip
+
+
 def read_surfaces(content: bytes, unit: str = "mm") -> list[Surface]:
     """Reads an STL (text or binary: one body) or 3MF (its objects); equal points are joined, triangles without area left out.
 

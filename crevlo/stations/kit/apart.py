@@ -18,14 +18,14 @@ P = ParamSpec("P")
 T = TypeVar("T")
 # For the process to be made and to have loaded what it needs: no fault of what is worked on.
 _TO_BEGIN_S = 60
-# Loaded once, in a process without threads from which the others are made in a moment.
+# Loaded once, in a process without threads from which the others are made in a moment. What checks another bench's package
+# loads all that is computed here, and is asked for rarely: that process loads it for itself.
 _LOADED = [
     "crevlo.core.artifacts.mesh",
     "crevlo.core.plate",
     "crevlo.core.gaps",
     "crevlo.stations.kit.picture",
     "crevlo.core.old_bench.sheets",
-    "crevlo.core.package.verify",
 ]
 _context = multiprocessing.get_context("forkserver")
 _context.set_forkserver_preload(_LOADED)

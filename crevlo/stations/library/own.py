@@ -1,6 +1,7 @@
 """Own artifacts: a mesh brought in, features placed on it, and stored as a version that works like a built-in one."""
 
 import uuid
+from dataclasses import asdict
 from typing import Annotated, Any, Literal
 
 from pydantic import AfterValidator, Field, model_validator
@@ -8,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.artifact import Artifact
 from crevlo.core.artifacts.export import stl, triangles
-from crevlo.core.artifacts.mesh import read_surfaces, solids, troubles
+from crevlo.core.artifacts.mesh import examine
 from crevlo.core.artifacts.placing import between
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.defects import KNOWN
@@ -138,23 +139,9 @@ class KeptSizes(Shape):
 
 def check_mesh(session: Session, content: bytes, name: str, unit: Unit) -> MeshReport:
     """Reads a mesh and says what is wrong with it; kept only when it bounds solids. Raises BadInput for what is no mesh."""
-    report = apart("this mesh", _SECONDS, _MEGABYTES, _examined, content, name[:120], unit)
-    return report if report.troubles else report.model_copy(update={"sha256": keep_upload(session, content)})
-
-
-def _examined(content: bytes, name: str, unit: Unit) -> MeshReport:
-    surfaces = read_surfaces(content, unit)
-    wrong = [words for s in surfaces for words in troubles(s)]
-    volume = None
-    if not wrong:
-        volume = sum(float(body.volume()) for body in solids(surfaces))
-    low = [min(s.points[:, k].min() for s in surfaces) for k in range(3)]
-    high = [max(s.points[:, k].max() for s in surfaces) for k in range(3)]
-    return MeshReport(
-        sha256="", name=name, unit=unit, bodies=len(surfaces), triangles=sum(len(s.triangles) for s in surfaces),
-        size_mm=[float(h - g) for g, h in zip(low, high, strict=True)], volume_mm3=volume,
-        mended=[words for s in surfaces for words in s.mended], troubles=wrong,
-    )  # fmt: skip
+    found = apart("this mesh", _SECONDS, _MEGABYTES, examine, content, unit)
+    sha256 = "" if found.troubles else keep_upload(session, content)
+    return MeshReport(sha256=sha256, name=name[:120], unit=unit, **asdict(found))
 
 
 def mesh_file(session: Session, sha256: str, unit: Unit) -> bytes:

@@ -1,6 +1,8 @@
 """Instruments on the bench that read features, and the zero checks that a day's work starts with."""
 
 import uuid
+from collections.abc import Collection, Sequence
+from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 
 from pydantic import Field
@@ -73,27 +75,41 @@ def record_zero(session: Session, given: NewZero, person_id: uuid.UUID) -> None:
     session.flush()
 
 
-def part_c_of(session: Session, instrument_id: uuid.UUID, person_id: uuid.UUID, at: datetime) -> float | None:
-    """How warm the parts were that this person read then with that instrument, by the zero check that the sitting began
-    with; None where it was not said."""
-    return session.scalar(
-        select(ZeroCheck.part_c)
+@dataclass(frozen=True)
+class Sittings:
+    """What is known of one person's sittings with some instruments: how warm the parts were, and how steady the hand."""
+
+    zeros: Sequence[ZeroCheck]
+    hands: Sequence[Hand]
+
+    def part_c(self, instrument_id: uuid.UUID, at: datetime) -> float | None:
+        """How warm the parts were that were read then, by the zero check that the sitting began with; None where it was not
+        said."""
+        before = (z for z in self.zeros if z.instrument_id == instrument_id and z.taken_at <= at)
+        began = next(before, None)
+        return began.part_c if began and began.taken_at > at - ZERO_HOLDS else None
+
+    def hand_id(self, instrument_id: uuid.UUID, kind: str, at: datetime) -> uuid.UUID | None:
+        """What a gauge study that ended before says of this person; None where none does."""
+        held = (h for h in self.hands if h.instrument_id == instrument_id and h.from_at <= at and kind in h.kinds)
+        return next((h.id for h in held), None)
+
+
+def sittings_of(
+    session: Session, instrument_ids: Collection[uuid.UUID], person_id: uuid.UUID, at: Collection[datetime]
+) -> Sittings:
+    """The sittings in which this person may have read something at those moments."""
+    zeros = (
+        select(ZeroCheck)
         .where(
-            ZeroCheck.instrument_id == instrument_id, ZeroCheck.person_id == person_id, ZeroCheck.taken_at <= at,
-            ZeroCheck.taken_at > at - ZERO_HOLDS,
+            ZeroCheck.instrument_id.in_(instrument_ids), ZeroCheck.person_id == person_id,
+            ZeroCheck.taken_at > min(at) - ZERO_HOLDS, ZeroCheck.taken_at <= max(at),
         )
         .order_by(ZeroCheck.taken_at.desc())
-        .limit(1)
     )  # fmt: skip
-
-
-def hand_of(
-    session: Session, instrument_id: uuid.UUID, person_id: uuid.UUID, kind: str, at: datetime
-) -> uuid.UUID | None:
-    """What a gauge study that ended before says of this person with this instrument; None where none does."""
-    hands = session.scalars(
+    hands = (
         select(Hand)
-        .where(Hand.instrument_id == instrument_id, Hand.person_id == person_id, Hand.from_at <= at)
+        .where(Hand.instrument_id.in_(instrument_ids), Hand.person_id == person_id, Hand.from_at <= max(at))
         .order_by(Hand.from_at.desc())
     )
-    return next((h.id for h in hands if kind in h.kinds), None)
+    return Sittings(session.scalars(zeros).all(), session.scalars(hands).all())

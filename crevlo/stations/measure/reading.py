@@ -2,7 +2,6 @@
 
 import uuid
 from collections.abc import Sequence
-from datetime import datetime
 
 from pydantic import Field
 from sqlalchemy import select
@@ -14,7 +13,7 @@ from crevlo.core.features.kind import MOST_OVER, check_over, check_value, most_p
 from crevlo.stations.blind import late_reason
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
-from crevlo.stations.measure.instruments import hand_of, instrument_of, part_c_of
+from crevlo.stations.measure.instruments import instrument_of, sittings_of
 from crevlo.stations.measure.specimen import specimen_of
 from crevlo.stations.study import artifact_of, measured_of
 from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
@@ -77,9 +76,9 @@ def record_readings(
         for reason in {reading.after_reveal for reading in given}
     }
     instruments = {i: instrument_of(session, i) for i in {reading.instrument_id for reading in given}}
-    warm: dict[tuple[uuid.UUID, datetime | None], float | None] = {}
-    hands: dict[tuple[uuid.UUID, str, datetime | None], uuid.UUID | None] = {}
-    for reading in given:
+    moments = [stated_time(reading.taken_at) for reading in given]
+    sittings = sittings_of(session, instruments, person_id, moments)
+    for reading, at in zip(given, moments, strict=True):
         feature = _feature(artifact, reading.feature_id)
         _reads(instruments[reading.instrument_id], feature)
         most = most_places(KINDS[feature.kind], protocol.repeats)
@@ -93,21 +92,14 @@ def record_readings(
                 f"{feature.code} reading {reading.repeat} is already kept; a change is a correction with its reason."
             )
         taken.add((feature.id, reading.repeat))
-        at = stated_time(reading.taken_at)
-        sitting = (reading.instrument_id, reading.taken_at)
-        if sitting not in warm:
-            warm[sitting] = part_c_of(session, reading.instrument_id, person_id, at)
-        held = (reading.instrument_id, feature.kind, reading.taken_at)
-        if held not in hands:
-            hands[held] = hand_of(session, reading.instrument_id, person_id, feature.kind, at)
         session.add(
             Reading(
                 specimen_id=specimen_id,
                 person_id=person_id,
                 **reading.model_dump(exclude={"taken_at", "after_reveal"}),
                 taken_at=at,
-                part_c=warm[sitting],
-                hand_id=hands[held],
+                part_c=sittings.part_c(reading.instrument_id, at),
+                hand_id=sittings.hand_id(reading.instrument_id, feature.kind, at),
                 after_reveal=late[reading.after_reveal],
             )
         )
@@ -131,12 +123,13 @@ def correct_reading(
     _sensible(given.value, given.cannot_because, feature, given.reason, given.over)
     _reads(instrument_of(session, given.instrument_id), feature)
     at = stated_time(given.taken_at)
+    sittings = sittings_of(session, [given.instrument_id], person_id, [at])
     session.add(
         Reading(
             specimen_id=specimen_id, feature_id=old.feature_id, repeat=old.repeat, person_id=person_id,
             **given.model_dump(exclude={"taken_at", "after_reveal"}), taken_at=at, after_reveal=late,
-            part_c=part_c_of(session, given.instrument_id, person_id, at),
-            hand_id=hand_of(session, given.instrument_id, person_id, feature.kind, at),
+            part_c=sittings.part_c(given.instrument_id, at),
+            hand_id=sittings.hand_id(given.instrument_id, feature.kind, at),
         )
     )  # fmt: skip
     session.flush()

@@ -2,7 +2,6 @@
 
 import uuid
 from datetime import datetime
-from typing import Any
 
 from pydantic import Field
 from sqlalchemy import delete, select
@@ -14,8 +13,8 @@ from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.evidence import Key
 from crevlo.core.package.archive import Package, unpacked
 from crevlo.core.package.evidence import evidence_of
+from crevlo.core.package.look import look_through
 from crevlo.core.package.pooled import Agreed, Bench, Together, together
-from crevlo.core.package.verify import published, verify
 from crevlo.stations.kit.apart import apart
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing, Refused, Shape
@@ -140,27 +139,6 @@ def import_package(session: Session, given: NewPackage, content: bytes, person_i
     if made is None:
         raise Refused("This package is here already.")
     return view_package(session, given.id)
-
-
-def look_through(content: bytes) -> dict[str, Any]:
-    """What a package says and whether it holds, as JSON."""
-    package = unpacked(content)
-    checked, here = verify(package), published(package)
-    machines = package.tables["machines"]
-    names = {str(m["machine"]): str(m["name"]) for m in machines}
-    return {
-        "title": package.title[:200], "says": checked.says, "holds": checked.holds, "differences": list(checked.differences),
-        "currency": here.study.currency, "published": str(package.about.get("published", ""))[:40], "machines": list(names.values()),
-        "control": next((str(m["name"]) for m in machines if m["control"]), ""),
-        "artifacts": [str(a["name"]) for a in package.tables["artifacts"]],
-        "verdicts": [
-            {"buyer": b, "headline": h, "published": here.headlines[b]} for b, h in checked.headlines.items()
-        ],
-        "figures": [
-            {**{k: r[k] for k in ("quantity", "value", "low", "high", "needs")}, "machine": names[str(r["machine"])]}
-            for r in package.tables["figures"] if str(r["machine"]) in names
-        ],
-    }  # fmt: skip
 
 
 def list_packages(session: Session) -> OtherList:
