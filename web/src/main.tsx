@@ -9,10 +9,10 @@ import {
   useParams,
 } from "@tanstack/react-router";
 import { Tooltip } from "radix-ui";
-import { type ComponentType, lazy, StrictMode, Suspense } from "react";
+import { StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { Refusal } from "./api/client";
-import { useMe } from "./api/queries";
+import { useMe, WHO } from "./api/queries";
 import { KeyBoard } from "./app/keys";
 import { OutboxKeeper } from "./app/outbox";
 import { Shell } from "./app/shell";
@@ -24,18 +24,18 @@ import { SourceDrawer } from "./parts/source-drawer";
 import "./theme.css";
 import { text } from "./app/text";
 
-type Screen = ComponentType<{ studyId: string }>;
-const screen = (load: () => Promise<{ default: Screen }>) => lazy(load);
-const SCREENS: Record<StationId, Screen> = {
-  plan: screen(() => import("./stations/plan")),
-  receive: screen(() => import("./stations/receive")),
-  print: screen(() => import("./stations/print")),
-  measure: screen(() => import("./stations/measure")),
-  inspect: screen(() => import("./stations/inspect")),
-  cost: screen(() => import("./stations/cost")),
-  rank: screen(() => import("./stations/rank")),
-  publish: screen(() => import("./stations/publish")),
+const SCREENS = {
+  plan: lazyRouteComponent(() => import("./stations/plan")),
+  receive: lazyRouteComponent(() => import("./stations/receive")),
+  print: lazyRouteComponent(() => import("./stations/print")),
+  measure: lazyRouteComponent(() => import("./stations/measure")),
+  inspect: lazyRouteComponent(() => import("./stations/inspect")),
+  cost: lazyRouteComponent(() => import("./stations/cost")),
+  rank: lazyRouteComponent(() => import("./stations/rank")),
+  publish: lazyRouteComponent(() => import("./stations/publish")),
 };
+/** A station's code is there before it is shown: React shows what stood in for it a third of a second at least. */
+const loadScreen = (station: string | undefined) => SCREENS[station as StationId]?.preload?.();
 
 function Root() {
   const me = useMe();
@@ -84,7 +84,12 @@ const root = createRootRoute({ component: Root });
 const routes = root.addChildren([
   createRoute({ getParentRoute: () => root, path: "/", component: StudiesPage }),
   createRoute({ getParentRoute: () => root, path: "/link", component: LinkPage }),
-  createRoute({ getParentRoute: () => root, path: "/study/$studyId/$station", component: Station }),
+  createRoute({
+    getParentRoute: () => root,
+    path: "/study/$studyId/$station",
+    component: Station,
+    loader: ({ params }) => loadScreen(params.station),
+  }),
   createRoute({
     getParentRoute: () => root,
     path: "/ballot/$key",
@@ -158,6 +163,10 @@ const client = new QueryClient({
     },
   },
 });
+
+// Who is here is asked, and the screen's code loaded, while the page is made.
+void client.prefetchQuery(WHO);
+loadScreen(window.location.pathname.match(/^\/study\/[^/]+\/(\w+)/)?.[1]);
 
 createRoot(document.getElementById("root")!).render(
   <StrictMode>

@@ -1,19 +1,23 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, Refusal, type Schemas, setCsrf, unwrap } from "./client";
 import { arrive, type Flight, leave } from "./flights";
 import { keys } from "./keys";
 import { setPerson } from "./outbox";
 
+export const WHO = queryOptions({
+  queryKey: keys.me,
+  queryFn: async () => {
+    const me = await unwrap(api.GET("/api/session"));
+    setCsrf(me.csrf);
+    setPerson(me.person_id);
+    return me;
+  },
+  staleTime: 60_000,
+});
+
 export function useMe() {
   return useQuery({
-    queryKey: keys.me,
-    queryFn: async () => {
-      const me = await unwrap(api.GET("/api/session"));
-      setCsrf(me.csrf);
-      setPerson(me.person_id);
-      return me;
-    },
-    staleTime: 60_000,
+    ...WHO,
     // A server that was away is asked again, so that what waits here goes out.
     refetchInterval: (q) => (q.state.status === "error" ? 3_000 : false),
   });
