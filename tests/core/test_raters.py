@@ -5,7 +5,7 @@ import math
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from crevlo.cli.calc import calculate
@@ -85,6 +85,37 @@ def test_raters_who_say_the_same_agree_whole(said: list[int]) -> None:
     else:
         assert isinstance(made.alpha, NotDetermined)
         assert "cannot be taken out" in say_agreement(made, 2)
+
+
+def spelled_out(units: list[list[int]], categories: int) -> tuple[float, float, float | None]:
+    """Shares of pairs that agree and lie within one, and ordinal alpha from all pairs, as the definition says (Krippendorff
+    2011); None where nothing is expected by chance."""
+    pairs = [(a, b) for u in units for i, a in enumerate(u) for b in u[i + 1 :]]
+    said = [x for u in units for x in u]
+    many = [said.count(c) for c in range(categories)]
+
+    def far(a: int, b: int) -> float:
+        low, high = sorted((a, b))
+        return (sum(many[low : high + 1]) - (many[low] + many[high]) / 2) ** 2
+
+    observed = sum(2 * far(a, b) / (len(u) - 1) for u in units for i, a in enumerate(u) for b in u[i + 1 :]) / len(
+        said
+    )
+    chance = sum(far(a, b) for i, a in enumerate(said) for j, b in enumerate(said) if i != j)
+    chance /= len(said) * (len(said) - 1)
+    exact, near = (sum(abs(a - b) <= d for a, b in pairs) / len(pairs) for d in (0, 1))
+    return exact, near, 1 - observed / chance if chance else None
+
+
+@given(st.integers(2, 4).flatmap(lambda n: st.lists(
+    st.lists(st.one_of(st.none(), st.integers(0, 4)), min_size=n, max_size=n), min_size=1, max_size=9)))  # fmt: skip
+def test_agreement_is_what_its_definition_says(specimens: list[list[int | None]]) -> None:
+    units = [u for s in specimens if len(u := [x for x in s if x is not None]) > 1]
+    assume(units)
+    made = agreement([list(rater) for rater in zip(*specimens, strict=True)], categories=5)
+    exact, near, alpha = spelled_out(units, 5)
+    assert (made.exact, made.within_one) == (pytest.approx(exact), pytest.approx(near))
+    assert isinstance(made.alpha, NotDetermined) if alpha is None else made.alpha == pytest.approx(alpha)
 
 
 def test_raters_who_throw_dice_agree_by_nothing() -> None:

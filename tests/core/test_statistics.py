@@ -2,9 +2,11 @@
 
 import math
 
+import numpy as np
 import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
+from scipy import stats
 
 from crevlo.core.estimate import Estimate, NotDetermined, difference, effective_dof, made_of, mean_shared, scaled
 from crevlo.core.statistics import is_borrowed, line, mean_over_lines, pool_scatter, sample_mean, widest
@@ -130,3 +132,15 @@ def test_the_spread_is_pooled_while_the_machines_are_alike_and_each_ones_own_whe
     # One copy alone has no spread of its own: it is borrowed, and called so.
     assert apart.spread_of("C") == (apart.spread, apart.dof)
     assert [is_borrowed([apart], m) for m in "ABC"] == [False, False, True]
+
+
+@given(st.lists(st.lists(values, min_size=3, max_size=7), min_size=2, max_size=5))
+def test_spreads_are_alike_as_the_library_for_statistics_says(groups: list[list[float]]) -> None:
+    assume(any(len(set(g)) > 1 for g in groups))
+    with np.errstate(divide="ignore", invalid="ignore"):
+        chance = stats.levene(*groups, center="median").pvalue
+    assume(not abs(chance - 0.05) < 1e-6)
+    made = line("L", dict(enumerate(groups)))
+    own = [made.spread_of(k) == pool_scatter([g]) for k, g in enumerate(groups)]
+    pooled = [made.spread_of(k) == (made.spread, made.dof) for k in range(len(groups))]
+    assert all(own) if chance < 0.05 else all(pooled)

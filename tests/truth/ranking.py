@@ -131,9 +131,7 @@ def stated_of_field(field_: Field, studies: int, seed: int = 0) -> tuple[Stated,
         noise = field_.own**2 * np.eye(k) + field_.shared**2
         gain = field_.apart**2 * np.linalg.inv(field_.apart**2 * np.eye(k) + noise)
         root = np.linalg.cholesky(field_.apart**2 * (np.eye(k) - gain) + 1e-9 * np.eye(k))
-        after = (
-            50 + gain @ (seen - 50) + np.einsum("ij,djc->dic", root, rng.standard_normal((DRAWS, k, field_.criteria)))
-        )
+        after = 50 + gain @ (seen - 50) + root @ rng.standard_normal((DRAWS, k, field_.criteria))
         won = np.argmax(after @ (np.array(weights) / np.sum(weights)), axis=1)
         chance = np.bincount(won, minlength=k) / DRAWS
         leader, first = int(np.argmax(chance)), int(np.argmax(best))

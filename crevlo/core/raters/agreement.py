@@ -35,18 +35,20 @@ def agreement(ratings: Ratings, categories: int = 6) -> Agreement:
     paired = [u for u in units if len(u) > 1]
     if not paired:
         raise NotDetermined("a specimen that two people judged")
-    apart = [abs(a - b) for u in paired for i, a in enumerate(u) for b in u[i + 1 :]]
+    counts = np.zeros((len(paired), categories))
+    np.add.at(counts, (np.repeat(range(len(paired)), [len(u) for u in paired]), np.concatenate(paired)), 1)
+    size = counts.sum(axis=1)
+    pairs = float((size * (size - 1)).sum()) / 2
+    level = float((counts * (counts - 1)).sum()) / 2
+    beside = float((counts[:, 1:] * counts[:, :-1]).sum())
     kappa = _kappa(ratings, categories) if len(ratings) == 2 else None
-    return Agreement(
-        _alpha(paired, categories), kappa, sum(d == 0 for d in apart) / len(apart), sum(d <= 1 for d in apart) / len(apart)
-    )  # fmt: skip
+    return Agreement(_alpha(counts), kappa, level / pairs, (level + beside) / pairs)
 
 
-def _alpha(paired: Sequence[Sequence[int]], categories: int) -> float | NotDetermined:
-    observed = np.zeros((categories, categories))
-    for unit in paired:
-        counts = np.bincount(unit, minlength=categories).astype(float)
-        observed += (np.outer(counts, counts) - np.diag(counts)) / (len(unit) - 1)
+def _alpha(counts: np.ndarray) -> float | NotDetermined:
+    """`counts` of ratings by specimen and category, at least two a specimen."""
+    weighed = counts / (counts.sum(axis=1, keepdims=True) - 1)
+    observed = weighed.T @ counts - np.diag(weighed.sum(axis=0))
     n_c = observed.sum(axis=1)
     n = n_c.sum()
     ahead = np.cumsum(n_c)
