@@ -5,6 +5,7 @@ from collections.abc import Callable
 import httpx
 import pytest
 
+from bench.fill import fill
 from bench.loads import counted, screens_of
 from tests.api.test_publish import publish
 from tests.conftest import Bench
@@ -57,6 +58,21 @@ def test_what_is_due_is_asked_for_once_however_many_machines_were_published(benc
         publish(client, make(client, dict.fromkeys(names, Turned()), title=title))
         asked.append(_questions(bench, lambda: client.http.get("/api/reminders")))
     assert asked[1] <= asked[0] <= 20
+
+
+def test_a_database_can_be_filled_with_rounds_like_one_and_each_answers_on_every_screen(
+    bench: Bench, as_owner: Callable[[str], str]
+) -> None:
+    client = bench.as_("reviewer")
+    study = make(client, dict.fromkeys(FEW, Turned()), copies=2, title="Once")
+    told = client.send("POST", f"/api/studies/{study}/rank", {})["standings"]
+    rows = fill(as_owner(bench.url).replace("+psycopg", ""), studies=2, more_copies=3, more_repeats=4, samples=0)
+    assert (rows["study"], rows["unit"], rows["specimen"]) == (3, 3 * len(FEW), 4 + 2 * 3 * 4)
+    assert client.send("POST", f"/api/studies/{study}/rank", {})["standings"] == told
+    copied = {s["title"]: s["id"] for s in client.get("/api/studies")["studies"]}
+    assert set(copied) == {"Once", "Once 1", "Once 2"}
+    for name, call in screens_of(client, copied["Once 2"]).items():
+        assert call().status_code == 200, name
 
 
 def test_what_is_held_already_is_not_sent_again(bench: Bench) -> None:
