@@ -65,6 +65,8 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
             url, owner_url = cluster.url, cluster.owner_url
         secret = _secret(folder)
         os.environ.setdefault("CREVLO_CACHE", str(folder / "cache"))
+        # Draws and fits are short: more threads than cores would only make the processes wait for each other.
+        os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
         chosen = free_port(port)
         if chosen != port:
             print(f"Port {port} is taken; using {chosen}.", flush=True)
@@ -322,8 +324,6 @@ def _web(url: str, secret: str, port: int, demo: bool, *, quiet: bool) -> subpro
         "DATABASE_URL": url, "CREVLO_SECRET": secret, "PYTHONUNBUFFERED": "1",
         "CREVLO_GREETING": "" if quiet else f"http://{address} {OWNER if demo else '-'}",
     }  # fmt: skip
-    # Draws and fits are short: more threads than cores would only make the processes wait for each other.
-    environment.setdefault("OPENBLAS_NUM_THREADS", "1")
     # Each thread's own heap keeps what was once needed for good: with two of them a worker stays the size of its work.
     environment.setdefault("MALLOC_ARENA_MAX", "2")
     environment.setdefault("MALLOC_TRIM_THRESHOLD_", "100000000")

@@ -128,6 +128,8 @@ def next_best(
     first = best / best.sum(axis=0)
     now = first.mean(axis=1)
     entropy, aim = _entropy(now[None])[0], target_of(float(now.max()))
+    # Beside the shares of first place a one for every draw, so that one product gives both sums.
+    counted = np.vstack([first, np.ones(draws)]).T.astype(np.float32)
     # The same truths for every work: what differs between works is then the work.
     seen = rng.permutation(draws)[:outcomes]
     found = []
@@ -137,7 +139,8 @@ def next_best(
             logs += _likelihood(tells, raws, open_, seen, rng)
         logs -= logs.max(axis=1, keepdims=True)
         likely = np.exp(logs, out=logs)
-        then = (likely @ first.T) / likely.sum(axis=1, keepdims=True)
+        summed = (likely @ counted).astype(float)
+        then = summed[:, :-1] / summed[:, -1:]
         found.append(
             Worth(work, max(0.0, float(entropy - _entropy(then).mean())), float(np.mean(then.max(axis=1) >= aim)))
         )
