@@ -179,7 +179,8 @@ def _likelihood(
 def _of_chance(chance: np.ndarray, seen: np.ndarray, rng: np.random.Generator) -> np.ndarray:
     held = np.clip(chance.astype(float), 1e-6, 1 - 1e-6)
     good = rng.random(len(seen)) < held[seen]
-    likelihood: np.ndarray = np.where(good[:, None], np.log(held)[None], np.log1p(-held)[None])
+    after, failed = np.log(held).astype(np.float32), np.log1p(-held).astype(np.float32)
+    likelihood: np.ndarray = np.where(good[:, None], after[None], failed[None])
     return likelihood
 
 
