@@ -199,18 +199,25 @@ class SpoolKind(StrEnum):
 
 
 class SpoolEntry(Identified, Base):
-    """One entry of a spool's log."""
+    """One entry of a spool's log, never changed; a correction names what it replaces, and without a value says that there was
+    nothing."""
 
     __tablename__ = "spool_entry"
     spool_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("spool.id"), index=True)
     kind: Mapped[SpoolKind] = mapped_column(enum_of(SpoolKind))
-    value: Mapped[float]
+    value: Mapped[float | None]
     at_c: Mapped[float | None]
     note: Mapped[str] = mapped_column(default="")
     person_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("person.id"))
     at: Mapped[datetime]
     recorded_at: Mapped[datetime] = recorded_at()
-    __table_args__ = (CheckConstraint("value >= 0", name="value_not_negative"),)
+    supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("spool_entry.id"), unique=True)
+    reason: Mapped[str | None]
+    __table_args__ = (
+        CheckConstraint("value >= 0", name="value_not_negative"),
+        CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),
+        CheckConstraint("value is not null or supersedes_id is not null", name="has_value"),
+    )
 
 
 class Surroundings(Identified, Base):

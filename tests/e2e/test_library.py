@@ -5,6 +5,7 @@ import re
 from playwright.sync_api import Browser, Page, expect
 
 from crevlo.store.database import connect
+from tests.api.test_spools import spool
 from tests.conftest import PASSWORD, Played
 from tests.e2e.conftest import Site
 
@@ -78,6 +79,41 @@ def _calibrate_again(page: Page) -> None:
     sheet.get_by_role("button", name=re.compile("take it back")).click()
     expect(sheet.get_by_label("Calibrated on")).to_have_value("2026-03-01")
     expect(sheet).not_to_contain_text("for what it read before")
+
+
+def test_a_spool_is_put_right_and_its_log_corrected_and_taken_back(site: Site, page: Page) -> None:
+    client = site.bench.as_("reviewer")
+    spool(client, "R-7")
+    site.sign_in(page, "reviewer")
+    page.keyboard.press("g")
+    page.keyboard.press("s")
+    page.get_by_role("button", name="R-7").click()
+    sheet = page.get_by_role("region", name="Spool R-7")
+    expect(sheet).to_contain_text("What is left: not determined; needs a weighing.")
+    sheet.get_by_role("button", name="Change what is known of it").click()
+    for label, value in (("Density", "1.27"), ("Lot", "L-118"), ("Empty spool, g", "210")):
+        sheet.get_by_label(re.compile(f"^{label}")).fill(value)
+    sheet.get_by_label("Lot").press("Enter")
+    expect(sheet.get_by_label("Lot")).to_have_count(0)
+    # Pressed twice it is kept once.
+    sheet.get_by_label("Value, g").fill("9800")
+    sheet.get_by_role("button", name="Keep").dblclick()
+    expect(sheet).to_contain_text("9590 g left.")
+    expect(sheet.get_by_role("listitem")).to_have_count(1)
+    sheet.get_by_role("button", name="Correct").click()
+    correction = sheet.get_by_role("form", name="Correct this entry")
+    correction.get_by_label("Value, g").fill("980")
+    correction.get_by_label("Why").fill("a nought too many")
+    correction.get_by_label("Why").press("Enter")
+    expect(sheet).to_contain_text("770 g left.")
+    expect(sheet.get_by_role("listitem")).to_contain_text("Corrected: a nought too many")
+    sheet.get_by_role("button", name="Correct").click()
+    correction.get_by_label("Why").fill("that was R-8")
+    correction.get_by_role("button", name="There was none").click()
+    expect(sheet).to_contain_text("needs a weighing")
+    expect(sheet.get_by_role("listitem")).to_have_count(0)
+    known = client.get(f"/api/spools/{client.get('/api/library')['spools'][0]['id']}")["spool"]
+    assert (known["density_g_cm3"], known["lot"], known["empty_g"]) == (1.27, "L-118", 210)
 
 
 def test_the_finder_and_the_key_list(shared_site: Site, played: Played, page: Page) -> None:

@@ -4161,6 +4161,11 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /**
+             * Reason
+             * @description why it was corrected to this; nothing where it was not
+             */
+            reason: string | null;
         };
         /**
          * SpoolKind
@@ -4220,7 +4225,10 @@ export interface components {
             /** Version */
             version: number;
         };
-        /** NewSpoolEntry */
+        /**
+         * NewSpoolEntry
+         * @description An entry, or with `supersedes_id` and a reason the correction of one; a correction without a value takes it back.
+         */
         NewSpoolEntry: {
             /**
              * Id
@@ -4232,7 +4240,7 @@ export interface components {
              * Value
              * @description g, hours, % or mm, by the kind
              */
-            value: number;
+            value: number | null;
             /**
              * At C
              * @default null
@@ -4245,9 +4253,20 @@ export interface components {
             note?: string;
             /**
              * At
+             * @description now where it is not said; of a correction, as it was
              * @default null
              */
             at?: string | null;
+            /**
+             * Supersedes Id
+             * @default null
+             */
+            supersedes_id?: string | null;
+            /**
+             * Reason
+             * @default null
+             */
+            reason?: string | null;
         };
         /** InstrumentChange */
         InstrumentChange: {

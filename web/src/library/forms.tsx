@@ -123,11 +123,18 @@ export function ModelForm({ done }: { done: (made: Schemas["ModelOut"] | null) =
   );
 }
 
-export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) => void }) {
+/** A new spool, or what is known of one that is there. */
+export function SpoolForm({
+  spool = null,
+  done,
+}: {
+  spool?: Schemas["SpoolOut"] | null;
+  done: (made: Schemas["SpoolOut"] | null) => void;
+}) {
   const library = useLibrary();
   const materials = library.data?.materials ?? [];
-  const [material, setMaterial] = useState("");
-  const [density, setDensity] = useState("");
+  const [material, setMaterial] = useState(spool?.material ?? "");
+  const [density, setDensity] = useState(spool ? String(spool.density_g_cm3) : "");
   const name = (typed: string) =>
     setMaterial((before) => {
       // The usual density follows the material until a person types another.
@@ -137,32 +144,35 @@ export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) =
       }
       return typed;
     });
+  const send = async (f: FormData): Promise<Schemas["SpoolOut"]> => {
+    const body = {
+      code: String(f.get("code")).trim(),
+      maker: String(f.get("maker")),
+      material: String(f.get("material")),
+      colour: String(f.get("colour")),
+      density_g_cm3: amount(f, "density"),
+      price_per_kg: amount(f, "price"),
+      currency: String(f.get("currency")).toUpperCase(),
+      priced_on: String(f.get("priced")) || null,
+      diameter_mm: amount(f, "diameter"),
+      dried_on: String(f.get("dried")) || null,
+      lot: String(f.get("lot")).trim(),
+      empty_g: f.get("empty") ? amount(f, "empty") : null,
+    };
+    if (!spool) return unwrap(api.POST("/api/spools", { body: { id: newId(), ...body } }));
+    const { id, version } = spool;
+    const made = await unwrap(
+      api.PUT("/api/spools/{spool_id}", {
+        params: { path: { spool_id: id } },
+        body: { id, version, ...body },
+      }),
+    );
+    return made.spool;
+  };
   return (
-    <AddForm
-      action={text.addTheSpool}
-      done={done}
-      send={(f) =>
-        unwrap(
-          api.POST("/api/spools", {
-            body: {
-              id: newId(),
-              code: String(f.get("code")).trim(),
-              maker: String(f.get("maker")),
-              material: String(f.get("material")),
-              colour: String(f.get("colour")),
-              density_g_cm3: amount(f, "density"),
-              price_per_kg: amount(f, "price"),
-              currency: String(f.get("currency")).toUpperCase(),
-              priced_on: String(f.get("priced")) || null,
-              diameter_mm: amount(f, "diameter"),
-              dried_on: String(f.get("dried")) || null,
-            },
-          }),
-        )
-      }
-    >
-      <Text label={text.codeOnTheSpool} name="code" />
-      <Text label={text.maker} name="maker" />
+    <AddForm action={spool ? text.save : text.addTheSpool} done={done} send={send}>
+      <Text label={text.codeOnTheSpool} name="code" value={spool?.code} />
+      <Text label={text.maker} name="maker" value={spool?.maker} />
       <Field label={text.material}>
         <input
           className="input"
@@ -179,7 +189,7 @@ export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) =
           <option key={m.name} value={m.name} />
         ))}
       </datalist>
-      <Text label={text.colour} name="colour" />
+      <Text label={text.colour} name="colour" value={spool?.colour} />
       <Field label={text.densityGCm}>
         <input
           className="input num"
@@ -192,15 +202,22 @@ export function SpoolForm({ done }: { done: (made: Schemas["SpoolOut"] | null) =
           onChange={(e) => setDensity(e.target.value)}
         />
       </Field>
-      <Amount label={text.diameterMm} name="diameter" value={1.75} />
-      <Amount label={text.pricePerKg} name="price" value={20} />
-      <CurrencyField label={text.currency} value={library.data?.spools.at(-1)?.currency ?? "EUR"} />
+      <Amount label={text.diameterMm} name="diameter" value={spool?.diameter_mm ?? 1.75} />
+      <Amount label={text.pricePerKg} name="price" value={spool?.price_per_kg ?? 20} />
+      <CurrencyField
+        label={text.currency}
+        value={spool?.currency ?? library.data?.spools.at(-1)?.currency ?? "EUR"}
+      />
       <Field label={text.pricedOn}>
-        <input className="input" type="date" name="priced" />
+        <input className="input" type="date" name="priced" defaultValue={spool?.priced_on ?? ""} />
       </Field>
       <Field label={text.driedOn}>
-        <input className="input" type="date" name="dried" />
+        <input className="input" type="date" name="dried" defaultValue={spool?.dried_on ?? ""} />
       </Field>
+      <Field label={text.lot}>
+        <input className="input" name="lot" maxLength={40} defaultValue={spool?.lot} />
+      </Field>
+      <Amount label={text.emptySpoolG} name="empty" value={spool?.empty_g ?? undefined} optional />
     </AddForm>
   );
 }

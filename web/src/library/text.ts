@@ -207,4 +207,13 @@ export const text = {
   atC: (atC: number) => `at ${atC} °C `,
   value: (kind: string) => `Value, ${kind}`,
   atC2: "At, °C",
+  changeWhatIsKnown: "Change what is known of it",
+  correct: "Correct",
+  save: "Save",
+  why: "Why",
+  correctThis: "Correct this entry",
+  correctedBecause: (reason: string) => `Corrected: ${reason}`,
+  whenIfNotNow: "When, if not now",
+  whenIfOther: "When, if not then",
+  thereWasNone: "There was none",
 } as const;
