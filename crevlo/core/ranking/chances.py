@@ -223,10 +223,13 @@ def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight
     few = at_scheme[:, : max(4_000, draws // 4)]
     leader = int(np.argmax(rank[:, 0]))
     (low, high), (lead_low, lead_high) = at_once(
-        lambda: np.percentile(few, [2.5, 97.5], axis=1),
-        lambda: np.percentile(few[leader] - few, [2.5, 97.5], axis=1),
+        lambda: _ends(few),
+        lambda: _ends(few[leader] - few),
     )
-    ahead = np.mean(at_scheme[leader] > at_scheme, axis=1) + np.mean(at_scheme[leader] == at_scheme, axis=1) / 2
+    over, level = (
+        np.count_nonzero(found, axis=1) for found in (at_scheme[leader] > at_scheme, at_scheme[leader] == at_scheme)
+    )
+    ahead = (over + level / 2) / draws
     ahead[leader] = 1.0
     rank /= draws
     return RankChances(
@@ -239,6 +242,18 @@ def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight
         central_weights=tuple(won_weights[m] / won[m] if won[m] > 0 else None for m in range(machines)),
         draws=draws,
     )
+
+
+def _ends(drawn: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+    """Ends of the central 95 % of each row, between the nearest two draws in proportion; sorting whole rows is quicker here than
+    looking for four places in each."""
+    ranked = np.sort(drawn, axis=1)
+    last = drawn.shape[1] - 1
+    at = np.array([0.025, 0.975]) * last
+    below = np.minimum(at.astype(int), max(last - 1, 0))
+    share = at - below
+    low, high = (ranked[:, below] * (1 - share) + ranked[:, np.minimum(below + 1, last)] * share).T
+    return low, high
 
 
 def _share_ties(

@@ -94,11 +94,12 @@ def _compare(totals, drawn, begin, end, level):
     rank = np.zeros((machines, machines), np.int64)
     weights = np.zeros((machines, criteria))
     above = np.empty((machines, _COMPARED), np.int32)
+    # Of a pair that is not level one is above the other: what is missing of all pairs is level.
+    pairs = np.int32(machines * (machines - 1) // 2)
     even = np.empty(_COMPARED, np.int32)
     for at in range(begin, end, _COMPARED):
         n = min(_COMPARED, end - at)
         above[:] = 0
-        even[:] = 0
         for a in range(machines):
             ta, pa = totals[a, at : at + n], above[a]
             for b in range(a + 1, machines):
@@ -110,9 +111,13 @@ def _compare(totals, drawn, begin, end, level):
                     pa[k] += less
                     ahead += more
                     behind += less
-                    even[k] += 1 - more - less
                 won[a, b] += ahead
                 won[b, a] += behind
+        even[:] = pairs
+        for m in range(machines):
+            places = above[m]
+            for k in range(n):
+                even[k] -= places[k]
         for k in range(n):
             level[at + k] = even[k] > 0
         for m in range(machines):
