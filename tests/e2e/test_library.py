@@ -1,6 +1,7 @@
 """What stands beside the line: people, library, finding things, keys, and what the API says of itself."""
 
 import re
+from collections.abc import Callable
 
 from playwright.sync_api import Browser, Page, expect
 
@@ -81,7 +82,9 @@ def _calibrate_again(page: Page) -> None:
     expect(sheet).not_to_contain_text("for what it read before")
 
 
-def test_a_spool_is_put_right_and_its_log_corrected_and_taken_back(site: Site, page: Page) -> None:
+def test_a_spool_is_put_right_and_its_log_corrected_and_taken_back(
+    site: Site, page: Page, check_axe: Callable[[Page], list[str]]
+) -> None:
     client = site.bench.as_("reviewer")
     spool(client, "R-7")
     site.sign_in(page, "reviewer")
@@ -102,6 +105,7 @@ def test_a_spool_is_put_right_and_its_log_corrected_and_taken_back(site: Site, p
     expect(sheet.get_by_role("listitem")).to_have_count(1)
     sheet.get_by_role("button", name="Correct").click()
     correction = sheet.get_by_role("form", name="Correct this entry")
+    assert check_axe(page) == []
     correction.get_by_label("Value, g").fill("980")
     correction.get_by_label("Why").fill("a nought too many")
     correction.get_by_label("Why").press("Enter")
