@@ -64,6 +64,8 @@ export function NotSent() {
         <Popover.Content
           align="end"
           sideOffset={6}
+          // A screen that is there a moment later takes the focus for what is typed next; this stays open.
+          onFocusOutside={(e) => e.preventDefault()}
           className="sheet z-30 max-h-[70dvh] w-[min(420px,94vw)] overflow-y-auto p-3.5"
         >
           <h2 className="text-lead font-bold">{text.keptOnThisDevice}</h2>
