@@ -2,7 +2,7 @@
 
 import statistics
 import uuid
-from datetime import UTC, date, datetime, timedelta
+from datetime import UTC, date, datetime, timedelta, timezone
 from typing import Any
 
 import pytest
@@ -109,6 +109,26 @@ def test_a_drying_moves_the_day_on_and_its_correction_moves_it_back(client: Clie
     changed(client, reel, dried_on=day(3))
     enter(client, reel, "dried", 4, days=6)
     assert dried_on() == day(3)
+
+
+def test_the_day_of_a_drying_is_the_same_in_whatever_zone_it_is_stated(client: Client) -> None:
+    reel = spool(client, "R-1")
+    west = timezone(timedelta(hours=-11))
+    late = (NOW - timedelta(days=4)).astimezone(west).replace(hour=23, minute=30)
+    entry = enter(client, reel, "dried", 4, at=late.isoformat())["entries"][0]
+    assert client.get(f"/api/spools/{reel}")["spool"]["dried_on"] == str(late.astimezone(UTC).date())
+    enter(client, reel, "dried", None, supersedes_id=entry["id"], reason="that was R-2")
+    assert client.get(f"/api/spools/{reel}")["spool"]["dried_on"] is None
+
+
+def test_a_press_whose_answer_was_lost_is_kept_once(client: Client) -> None:
+    reel = spool(client, "R-1")
+    entry = {"id": str(uuid.uuid4()), "kind": "diameter", "value": 1.74}
+    headers = {"X-CSRFToken": client.csrf, "X-Write-Id": entry["id"]}
+    sent = [client.http.post(f"/api/spools/{reel}/entries", json=entry, headers=headers) for _ in range(2)]
+    assert [s.status_code for s in sent] == [200, 200]
+    assert sent[0].json() == sent[1].json()
+    assert len(client.get(f"/api/spools/{reel}")["entries"]) == 1
 
 
 def test_a_spool_is_put_right_and_keeps_its_own_code(client: Client) -> None:

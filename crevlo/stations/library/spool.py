@@ -2,7 +2,7 @@
 
 import uuid
 from collections.abc import Sequence
-from datetime import UTC, datetime
+from datetime import UTC, date, datetime
 
 from pydantic import Field, computed_field
 from sqlalchemy import select
@@ -174,12 +174,17 @@ def _corrected(session: Session, spool: Spool, given: NewSpoolEntry) -> SpoolEnt
 def _dried(session: Session, spool: Spool, old: SpoolEntry | None) -> None:
     """The day of the last drying, by the log; a later one that somebody stated stays, unless it was that of the entry `old`,
     which is corrected."""
-    last = next((e.at.date() for e in _log_of(session, spool.id) if e.kind is SpoolKind.DRIED), None)
+    last = next((_day(e) for e in _log_of(session, spool.id) if e.kind is SpoolKind.DRIED), None)
     stated = spool.dried_on
-    if old is not None and stated == old.at.date():
+    if old is not None and stated == _day(old):
         stated = None
     spool.dried_on = max((day for day in (last, stated) if day is not None), default=None)
     session.flush()
+
+
+def _day(entry: SpoolEntry) -> date:
+    # A moment is given in any zone and comes back in one: its day is the same whichever it is.
+    return entry.at.astimezone(UTC).date()
 
 
 def change_spool(session: Session, spool_id: uuid.UUID, given: SpoolChange) -> SpoolRecord:

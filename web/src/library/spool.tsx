@@ -42,6 +42,11 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
     setChanging(false);
     await client.invalidateQueries({ queryKey: keys.spool(id) });
   };
+  // Who gives up a correction that somebody else made first sees theirs.
+  const corrected = () => {
+    setCorrecting(null);
+    void client.invalidateQueries({ queryKey: keys.spool(id) });
+  };
   return (
     <section aria-label={text.spool(spool.code)} className="mt-4 border-t border-rule pt-3">
       <div className="flex items-center gap-3">
@@ -90,7 +95,7 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
                 {text.correct}
               </button>
             )}
-            {correcting?.id === e.id && <EntryForm spoolId={id} entry={e} done={() => setCorrecting(null)} />}
+            {correcting?.id === e.id && <EntryForm spoolId={id} entry={e} done={corrected} />}
           </li>
         ))}
       </ul>
@@ -104,11 +109,17 @@ function EntryForm({ spoolId, entry, done }: { spoolId: string; entry: Entry | n
   const client = useQueryClient();
   const [kind, setKind] = useState<Schemas["SpoolKind"]>(entry?.kind ?? "weighed");
   const form = useRef<HTMLFormElement>(null);
-  // One number for one entry, however often it is pressed.
+  // One number for one entry, however often it is pressed or sent.
   const number = useRef(newId());
   const send = useMutation({
     mutationFn: (body: Schemas["NewSpoolEntry"]) =>
-      unwrap(api.POST("/api/spools/{spool_id}/entries", { params: { path: { spool_id: spoolId } }, body })),
+      unwrap(
+        api.POST("/api/spools/{spool_id}/entries", {
+          params: { path: { spool_id: spoolId } },
+          headers: { "X-Write-Id": body.id },
+          body,
+        }),
+      ),
     onSuccess: async (record) => {
       number.current = newId();
       client.setQueryData(keys.spool(spoolId), record);
