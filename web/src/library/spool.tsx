@@ -49,8 +49,8 @@ export function SpoolSheet({ id, may, done }: { id: string; may: boolean; done: 
   };
   return (
     <section aria-label={text.spool(spool.code)} className="mt-4 border-t border-rule pt-3">
-      <div className="flex items-center gap-3">
-        <h2 className="flex-1 text-lead font-bold">
+      <div className="flex flex-wrap items-center gap-3">
+        <h2 className="min-w-[200px] flex-1 text-lead font-bold">
           {spool.code}, {spool.colour} {spool.material}
         </h2>
         {may && !changing && (
