@@ -74,8 +74,8 @@ def test_a_tie_is_the_smallest_set_that_is_sure_enough() -> None:
     machines = {name: [{"value": a, "u": 4}, {"value": b, "u": 4}] for name, a, b in (("A", 70, 60), ("B", 64, 66), ("C", 58, 61), ("D", 40, 50))}  # fmt: skip
     made = json.loads(calculate("rank", json.dumps({"criteria": TWO, "machines": machines, "weight_spread": 0})))
     assert made["tie_set"] == ["A", "B"]
-    assert [round(made["rank_chances"][m][0], 2) for m in "ABCD"] == [
-        pytest.approx(p, abs=0.011) for p in (0.667, 0.314, 0.019, 0)
+    assert [made["rank_chances"][m][0] for m in "ABCD"] == [
+        pytest.approx(p, abs=0.007) for p in (0.667, 0.314, 0.019, 0)
     ]
     alone = json.loads(calculate("rank", json.dumps({"criteria": TWO, "machines": machines, "weight_spread": 0, "field": False})))  # fmt: skip
     assert [round(alone["rank_chances"][m][0], 2) for m in "ABCD"] == [

@@ -36,6 +36,7 @@ from crevlo.core.package.pooled import Bench, together
 from crevlo.core.package.tables import Field, Layout, Type, from_csv, to_csv
 from crevlo.core.package.verdicts import Buyer, Figures, Study, figure_rows, must_have_rows, ranking_rows, tell
 from crevlo.core.package.verify import verify
+from crevlo.core.ranking.field import FieldSpread
 from crevlo.core.ranking.gate import GateKind, Judged, Standing
 from crevlo.core.ranking.ranking import Criterion
 from crevlo.core.ranking.value import Shape, linear
@@ -90,12 +91,12 @@ SCHEME = (
 )
 
 
-def package_of(evidence: Evidence, control: str = "") -> Package:
+def package_of(evidence: Evidence, control: str = "", spread: FieldSpread = FieldSpread.DRAWN) -> Package:
     tables: dict = read(tables_of(evidence, names_of(evidence, control)))
     figures = Figures(evidence_of(tables))
     tables["figures"] = figure_rows(figures)
     names: dict[Key, str] = {f"M{n}": str(k) for n, k in enumerate(evidence.machines, 1) if k != control}
-    study = Study(figures, names, SCHEME, 7, 2000, "EUR")
+    study = Study(figures, names, SCHEME, 7, 2000, "EUR", spread)
     told_to = (
         Buyer("A school", {"time": 5.0}, 40.0, (MustHave(GateKind.SUCCESS, 0.2), MustHave(GateKind.FIGURE, 1e4, "cost"))),
         Buyer("A van", {}, None, (MustHave(GateKind.LENGTH, 350),), {
@@ -119,7 +120,9 @@ def package_of(evidence: Evidence, control: str = "") -> Package:
         }
         for c in SCHEME
     ]
-    about = {"seed": 7, "draws": 2000, "currency": "EUR"}
+    about = {"seed": 7, "draws": 2000, "currency": "EUR"} | (
+        {"field_spread": spread.value} if spread is FieldSpread.DRAWN else {}
+    )
     return Package(
         "A bench's lamps", about, {"criteria": criteria, "buyers": buyers}, tables, {"report.md": b"# Words\n"}
     )
@@ -215,6 +218,23 @@ def test_a_package_holds_and_every_change_of_it_is_found() -> None:
         "a buyer unasked": changed("rankings", 0, buyer="Nobody"),
     }  # fmt: skip
     assert [name for name, of in cases.items() if verify(of).holds] == []
+
+
+def test_a_package_holds_by_the_rule_of_the_day_it_was_published() -> None:
+    machines = {f"Bench {n}": 0.01 * n for n in range(1, 7)}
+    before, now = (
+        package_of(bench_of(machines, 4, apart=0.3), spread=s) for s in (FieldSpread.ONE, FieldSpread.DRAWN)
+    )
+    for package, format_ in ((before, 2), (now, 3)):
+        there = unpacked(packed(package))
+        assert there.about["format"] == format_
+        assert verify(there).holds
+    # Said to be reckoned otherwise than it was, its chances do not come out.
+    chances = [[r["first_chance"] or 0.0 for r in p.tables["rankings"]] for p in (before, now)]
+    assert max(abs(a - b) for a, b in zip(*chances, strict=True)) > 0.015
+    assert not verify(replace(before, about={**before.about, "field_spread": "drawn"})).holds
+    with pytest.raises(BadInput, match="does not know"):
+        verify(replace(now, about={**now.about, "field_spread": "guessed"}))
 
 
 def test_what_contradicts_itself_is_refused_in_words() -> None:

@@ -82,7 +82,7 @@ def _harmful() -> dict[str, bytes]:
         "a long cell": _marked_anew({**entries, "data/runs.csv": (head + "\n" + "x" * 50_000).encode()}),
         "an open quote": _marked_anew({**entries, "data/runs.csv": (head + '\n"').encode()}),
         "too many files": _zip({**{f"f{n}": b"" for n in range(5001)}}),
-        "of a format to come": _described_as(entries, 3),
+        "of a format to come": _described_as(entries, archive.FORMAT + 1),
         "of no format": _described_as(entries, "2"),
         "nothing": b"",
         "no zip": b"PK\x03\x04" + b"x" * 400,

@@ -17,7 +17,8 @@ from crevlo.core.features.feature import Feature, Kind
 from crevlo.core.figure import Composed, Counted, Draws, Spread, difference_interval, interval
 from crevlo.core.gaps import energy_of_trace
 from crevlo.core.phases import Phase, Span
-from crevlo.core.ranking.chances import draw_values, prior_of_counts, pulled_to_field, rank_chances
+from crevlo.core.ranking.chances import draw_values, rank_chances
+from crevlo.core.ranking.field import prior_of_counts
 from crevlo.core.ranking.gate import Standing, judge_limit
 from crevlo.core.ranking.leaders import share_first
 from crevlo.core.ranking.value import linear
@@ -185,15 +186,6 @@ def test_a_figure_made_of_others_moves_with_them() -> None:
 # fields
 
 
-def test_a_field_draws_its_figures_together_the_more_the_less_they_are_known() -> None:
-    figures = {m: made_of(v, u) for m, (v, u) in enumerate([(70, 4), (64, 4), (58, 4), (40, 12)])}
-    pulls = pulled_to_field(figures)
-    assert pulls[0].centre < 70
-    assert pulls[3].keeps < pulls[0].keeps < 1
-    assert all(p.keeps**2 + 1e-12 >= 3 / 5 for p in pulls.values())
-    assert pulled_to_field({m: made_of(v, 0.0) for m, v in enumerate((1.0, 2.0, 3.0, 4.0))}) == {}
-
-
 @given(st.lists(st.integers(1, 20), min_size=2, max_size=8), st.data())
 def test_the_prior_of_counts_weighs_no_more_than_a_machines_own_tries(tries: list[int], data) -> None:
     counts = [Counted(data.draw(st.integers(0, n)), n) for n in tries]
@@ -209,7 +201,7 @@ def test_what_all_share_changes_no_chance(values: list[float], shift: float) -> 
     own = [[made_of(v, 3.0)] for v in values]
     shared = [[made_of(v + shift, 3.0, shared={"meter": 25.0})] for v in values]
     first, second = (
-        rank_chances([1.0], draw_values(rows_, functions, 7, 4000), 7, 0.0).rank[:, 0] for rows_ in (own, shared)
+        rank_chances([1.0], draw_values(rows_, functions, 7, 20_000), 7, 0.0).rank[:, 0] for rows_ in (own, shared)
     )
     assert first == pytest.approx(second, abs=0.03)
 

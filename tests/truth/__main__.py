@@ -137,7 +137,7 @@ def _leaders(rows: Sequence[tuple[str, Stated, Stated]]) -> list[str]:
     return [
         *lines,
         "",
-        "Of a close field no rule can know from twelve machines how close it is: there a leader is stated a little too sure.",
+        "How close a field is, a dozen machines tell badly: a leader of a close field is stated a few hundredths too sure.",
     ]
 
 

@@ -31,7 +31,7 @@ from crevlo.core.evaluations import sizes as sizes_told
 from crevlo.core.evaluations.cost import COST_OF_PART
 from crevlo.core.evaluations.evaluation import Evaluation, Results
 from crevlo.core.figure import Composed, Counted, Spread
-from crevlo.core.ranking import chances, flips, gate, points
+from crevlo.core.ranking import chances, field, flips, gate, points
 from tests.truth import checks, prints, ranking, schools
 
 Rule = Callable[..., Any]
@@ -159,8 +159,10 @@ FAULTS: tuple[Fault, ...] = (
     Fault("spread between copies not shared out over copies", evaluation, "mean_over_lines", _mean(lambda e: made_of(e.value, e.own * math.sqrt(3), e.own_dof, e.shared)), _usual),
     Fault("shared taken as own", ranking, "draw_values", _no_shared, ("leaders",)),
     Fault("own taken as shared", ranking, "draw_values", _all_shared, ("leaders",)),
-    Fault("no field", chances, "pulled_to_field", lambda rule: lambda known: {}, ("leaders",)),
-    Fault("all drawn to the middle", chances, "pulled_to_field", _after(lambda pulls: {m: replace(p, keeps=0.05) for m, p in pulls.items()}), ("leaders",)),
+    Fault("no field", chances, "fields_of", lambda rule: lambda known, spread: {}, ("leaders",)),
+    Fault("all drawn to the middle", chances, "fields_of", _after(lambda fields: {c: replace(f, pulls={m: replace(p, keeps=0.05 * p.keeps) for m, p in f.pulls.items()}) for c, f in fields.items()}), ("leaders",)),
+    Fault("every field as close as can be", field, "_learned", _after(lambda chances: {c: np.eye(len(p))[-20] for c, p in chances.items()}), ("leaders",)),
+    Fault("every field as wide as can be", field, "_learned", _after(lambda chances: {c: np.eye(len(p))[20] for c, p in chances.items()}), ("leaders",)),
     Fault("a winner at even chance", ranking, "share_first", lambda rule: lambda first, sure=0.8, ahead=None: rule(first, 0.4), ("ties",)),
     Fault("weights ignored", points, "normalised", lambda rule: lambda weights: np.full(len(weights), 1 / len(weights)), ("totals",)),
     Fault("a flip of a weight that is none", checks, "weight_flips", lambda rule: lambda w, v: [replace(f, share=0.9 * f.share if f.rises else 1.1 * f.share) for f in rule(w, v)], ("totals",)),

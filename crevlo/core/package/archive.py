@@ -15,9 +15,10 @@ from crevlo.core.estimate import BadInput
 from crevlo.core.package.layouts import ALL, BY_NAME
 from crevlo.core.package.tables import Row, from_csv, to_csv
 
-FORMAT = 2
-# Tables that earlier formats do not have, by the format that brought them.
+FORMAT = 3
+# Tables, and what `about` says, that earlier formats do not have, by the format that brought them.
 _SINCE = {"must_haves": 2}
+_SAID_SINCE = {"field_spread": 3}
 DESCRIPTOR = "datapackage.json"
 MOST_BYTES, MOST_UNPACKED, MOST_TABLE, MOST_ENTRIES = 200_000_000, 500_000_000, 80_000_000, 5000
 _MOST_DESCRIPTOR, _DEEPEST = 2_000_000, 12
@@ -39,10 +40,11 @@ class Package:
 
 
 def packed(package: Package) -> bytes:
-    """The zip, of the format that its tables are of; the same package gives the same bytes."""
+    """The zip, of the format that its tables and what it says of itself are of; the same package gives the same bytes."""
     content: dict[str, bytes] = {}
     resources: list[dict[str, Any]] = []
-    written = max([1, *(since for name, since in _SINCE.items() if name in package.tables)])
+    since = [n for name, n in _SINCE.items() if name in package.tables]
+    written = max([1, *since, *(n for name, n in _SAID_SINCE.items() if name in package.about)])
     for layout in (layout for layout in ALL if _SINCE.get(layout.name, 1) <= written):
         path = f"data/{layout.name}.csv"
         content[path] = to_csv(layout, package.tables.get(layout.name, ())).encode()

@@ -11,6 +11,7 @@ from crevlo.core.figure import Figure, central, interval
 from crevlo.core.must_haves import RESTS_ON_FIGURES, MustHave, judge_by_figures
 from crevlo.core.package.tables import Row
 from crevlo.core.ranking.buyer import weights_of_buyer
+from crevlo.core.ranking.field import FieldSpread
 from crevlo.core.ranking.gate import Judged, Standing
 from crevlo.core.ranking.ranking import Criterion, Ranking, rank
 
@@ -75,7 +76,8 @@ def figure_rows(figures: Figures) -> list[Row]:
 
 @dataclass(frozen=True, slots=True)
 class Study:
-    """What a buyer is told from: figures, who is compared (machines by key, with their names), what counts, seed and draws."""
+    """What a buyer is told from: figures, who is compared (machines by key, with their names), what counts, seed and draws;
+    `spread` is what chances take of the spread of their field."""
 
     figures: Figures
     names: Mapping[Key, str]
@@ -83,6 +85,7 @@ class Study:
     seed: int
     draws: int
     currency: str
+    spread: FieldSpread = FieldSpread.DRAWN
 
     def weights_of(self, buyer: Buyer) -> dict[str, float]:
         """By criterion, as they count."""
@@ -121,7 +124,15 @@ def tell(
     rows = [[figures.of(c.code, m) for c in study.scheme] for m in ranked]
     criteria = [replace(c, weight=asked[c.code]) for c in study.scheme]
     names = [study.names[m] for m in ranked]
-    made = rank(names, rows, criteria, study.seed, left_out=len(study.names) - len(ranked), draws=study.draws)
+    made = rank(
+        names,
+        rows,
+        criteria,
+        study.seed,
+        left_out=len(study.names) - len(ranked),
+        draws=study.draws,
+        spread=study.spread,
+    )
     return Told(judged, left_out, ranked, made)
 
 

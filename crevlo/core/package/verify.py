@@ -21,6 +21,7 @@ from crevlo.core.package.verdicts import (
     ranking_rows,
     tell,
 )
+from crevlo.core.ranking.field import FieldSpread
 from crevlo.core.ranking.gate import GateKind, Judged, Standing
 from crevlo.core.ranking.ranking import Criterion
 from crevlo.core.ranking.value import Shape, value_function
@@ -79,7 +80,7 @@ def published(package: Package) -> Published:
     study = Study(
         Figures(evidence_of(tables)), {str(m["machine"]): str(m["name"]) for m in machines if not m["control"]},
         tuple(_criterion(c) for c in criteria), int(_number(about, "seed", -(2**63), 2**63)),
-        int(_number(about, "draws", 100, _MOST_DRAWS)), _text(about, "currency"),
+        int(_number(about, "draws", 100, _MOST_DRAWS)), _text(about, "currency"), _spread(about),
     )  # fmt: skip
     stated: dict[str, dict[tuple[int, Key], Judged]] = {}
     for row in tables.get("must_haves", ()):
@@ -94,6 +95,14 @@ def published(package: Package) -> Published:
     if len({b.name for b in made}) < len(made):
         raise BadInput("two buyers have the same name")
     return Published(study, made, {b.name: _text(raw, "headline") for b, raw in zip(made, buyers, strict=True)})
+
+
+def _spread(about: Mapping[str, Any]) -> FieldSpread:
+    """As the package was reckoned; formats 1 and 2 do not say it."""
+    said = about.get("field_spread", FieldSpread.ONE.value)
+    if said not in list(FieldSpread):
+        raise BadInput("the package was reckoned by a spread of the field that this program does not know")
+    return FieldSpread(said)
 
 
 def _left_out(buyer: Buyer, rankings: Sequence[Row]) -> dict[Key, str]:

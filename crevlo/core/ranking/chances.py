@@ -1,6 +1,5 @@
 """Rank chances: weights and readings drawn together, seeded."""
 
-import math
 from collections import Counter, defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
@@ -8,12 +7,12 @@ from dataclasses import dataclass
 import numpy as np
 
 from crevlo.core.estimate import Estimate, NotDetermined
-from crevlo.core.figure import Composed, Counted, Draws, Figure, Known, as_estimate, central
+from crevlo.core.figure import Composed, Counted, Draws, Figure, Known, central
+from crevlo.core.ranking.field import Field, FieldSpread, fields_of, prior_of_counts
 from crevlo.core.ranking.leaders import FIELD_FROM
 from crevlo.core.ranking.points import normalised
 from crevlo.core.ranking.tally import at_once, places_of, totals_of
 from crevlo.core.ranking.value import ValueFunction, value_of
-from crevlo.core.statistics import variance_between
 
 # A chance is then known to ± 0.5 % (95 %), half the last digit shown, and a first answer takes a fifth of a second.
 DRAWS = 40_000
@@ -48,17 +47,17 @@ class RankChances:
 
 def draw_values(
     figures: Sequence[Sequence[Figure]], functions: Sequence[ValueFunction], seed: int, draws: int = DRAWS,
-    *, codes: Sequence[str] | None = None, field: bool | None = None,
+    *, codes: Sequence[str] | None = None, field: bool | None = None, spread: FieldSpread = FieldSpread.DRAWN,
 ) -> np.ndarray:  # fmt: skip
     """Value draws of shape (criteria, machines, draws) through the value functions.
 
     `figures` has shape (machines, criteria). What several figures share is drawn once: the calibration of an instrument for
     all machines, and by `codes` of the criteria what several of a machine's figures are made from. With four machines or
-    more (or as `field` says) the true figures of a criterion come from one field. A machine's missing figures are drawn as
+    more (or as `field` says) the true figures of a criterion come from one field, of a `spread` that is drawn too. A machine's missing figures are drawn as
     one, even over 0..100: drawn apart they would meet in the middle, and an open interval would look like a known total.
     """
     names = codes or [f"criterion {c}" for c in range(len(functions))]
-    drawn = _told(figures, names, seed, draws, field)
+    drawn = _told(figures, names, seed, draws, field, spread)
     missing = np.random.default_rng([seed, 2])
     values = np.empty((len(functions), len(figures), draws), np.float32)
     open_ = {
@@ -77,78 +76,33 @@ def draw_raws(
     figures: Sequence[Sequence[Figure]], codes: Sequence[str], seed: int, draws: int, field: bool | None = None
 ) -> list[list[np.ndarray | None]]:
     """Draws of the raw figures that `draw_values` values, by criterion and machine; None of what is missing."""
-    drawn = _told(figures, codes, seed, draws, field)
+    drawn = _told(figures, codes, seed, draws, field, FieldSpread.DRAWN)
     return [[drawn.of(m, code, row[c]) for m, row in enumerate(figures)] for c, code in enumerate(codes)]
 
 
 def _told(
-    figures: Sequence[Sequence[Figure]], codes: Sequence[str], seed: int, draws: int, field: bool | None
+    figures: Sequence[Sequence[Figure]],
+    codes: Sequence[str],
+    seed: int,
+    draws: int,
+    field: bool | None,
+    spread: FieldSpread,
 ) -> "_FieldDraws":
-    drawn = _FieldDraws(Draws(draws, np.random.default_rng(seed)), field)
+    drawn = _FieldDraws(Draws(draws, np.random.default_rng(seed)), field, spread)
     for m, row in enumerate(figures):
         for code, figure in zip(codes, row, strict=True):
             drawn.know(m, code, figure)
     return drawn
 
 
-@dataclass(frozen=True, slots=True)
-class Pull:
-    """How far a measured figure is drawn to the middle of its field: posterior `centre`, what is left of its own error as a
-    factor, and the uncertainty of the middle that it takes part in."""
-
-    centre: float
-    keeps: float
-    u_middle: float
-
-
-def pulled_to_field(known: Mapping[int, Known]) -> dict[int, Pull]:
-    """Of each machine's figure the posterior in a field N(μ, τ²), τ² by DerSimonian and Laird on the own u.
-
-    Posterior mean μ + B·(x − μ), B = τ²/(τ² + u²), own variance B·u², and (1 − B) times the uncertainty of μ; B is at least 3/(k + 1) of k machines. Without it the
-    best of a close field looks twice as sure as it is: it is best partly by luck. Source: DerSimonian and Laird 1986.
-    """
-    as_one = {m: as_estimate(f) for m, f in known.items()}
-    u = np.array([e.own for e in as_one.values()])
-    if len(u) < 2 or not (u > 0).any():
-        return {}
-    x = np.array([e.value for e in as_one.values()])
-    # A figure that is exact beside others that are not still has a place in the field, not all of its weight.
-    u = np.maximum(u, np.median(u[u > 0]) / 100)
-    tau2, _ = variance_between(x, u)
-    # So few machines cannot show that they are all alike: τ² at 0 is then luck as often as truth.
-    least = min(1.0, 3 / (len(x) + 1))
-    share = np.maximum(tau2 / (tau2 + u**2), least)
-    spread = 1 / (tau2 + u**2)
-    middle, u_middle = float(spread @ x / spread.sum()), math.sqrt(1 / float(spread.sum()))
-    return {
-        m: Pull(middle + float(b) * (float(value) - middle), math.sqrt(float(b)), (1 - float(b)) * u_middle)
-        for m, value, b in zip(known, x, share, strict=True)
-    }
-
-
-def prior_of_counts(counts: Sequence[Counted]) -> tuple[float, float]:
-    """Beta prior of the chances that the counts of a field come from, by moments (Kleinman 1973).
-
-    It weighs at most as much as the tries of a machine, as so few cannot show that all chances are alike, and at least as
-    much as Jeffreys'.
-    """
-    n = np.array([c.tries for c in counts], float)
-    share = np.array([c.good for c in counts]) / np.maximum(n, 1)
-    middle = (sum(c.good for c in counts) + 0.5) / (n.sum() + 1)
-    spread = float(np.mean((share - middle) ** 2)) * len(n) / max(len(n) - 1, 1)
-    alone = middle * (1 - middle) * float(np.mean(1 / np.maximum(n, 1)))
-    apart = max(spread - alone, 1e-9)
-    weight = float(np.clip(middle * (1 - middle) / apart - 1, 1.0, max(float(n.mean()), 1.0)))
-    return middle * weight, (1 - middle) * weight
-
-
 class _FieldDraws:
     """Draws of figures by machine and code, each pulled to its field; what a figure is composed of is pulled in its place."""
 
-    def __init__(self, drawn: Draws, field: bool | None) -> None:
-        self._drawn, self._wanted = drawn, field
+    def __init__(self, drawn: Draws, field: bool | None, spread: FieldSpread) -> None:
+        self._drawn, self._wanted, self._spread = drawn, field, spread
         self._known: dict[str, dict[int, Known]] = defaultdict(dict)
-        self._pulls: dict[str, dict[int, Pull]] = {}
+        self._fields: dict[str, Field] | None = None
+        self._placed: dict[str, _Placed] = {}
         self._made: dict[tuple[int, str], np.ndarray] = {}
         self._uses: Counter[tuple[int, str]] = Counter()
 
@@ -178,14 +132,14 @@ class _FieldDraws:
 
     def _new(self, machine: int, code: str) -> np.ndarray:
         known = self._known[code]
-        figure, wanted = known[machine], len(known) >= FIELD_FROM if self._wanted is None else self._wanted
+        figure = known[machine]
         if isinstance(figure, Counted):
             counts = [f for f in known.values() if isinstance(f, Counted)]
-            return self._drawn.of_count(figure, machine, prior_of_counts(counts) if wanted else (0.5, 0.5))
-        if code not in self._pulls:
-            self._pulls[code] = pulled_to_field(known) if wanted else {}
-        pull = self._pulls[code].get(machine)
-        if pull is None:
+            return self._drawn.of_count(
+                figure, machine, prior_of_counts(counts) if self._wants(known) else (0.5, 0.5)
+            )
+        placed = self._placed_of(code)
+        if placed is None:
             return self._drawn.afresh(figure, machine, code)
         if isinstance(figure, Estimate):
             made = self._drawn.own_of(figure, code, machine)
@@ -193,12 +147,54 @@ class _FieldDraws:
             value = central(figure)
             assert value is not None
             made = self._drawn.afresh(figure, machine, code) - np.float32(value)
-        made *= np.float32(pull.keeps)
-        made += np.float32(pull.centre)
-        made += np.float32(pull.u_middle) * self._drawn.middle_of(code)
+        placed.pull(machine, made, self._drawn.middle_of(code))
         if isinstance(figure, Estimate) and figure.shared:
             made += self._drawn.shared_of(figure)
         return made
+
+    def _wants(self, known: Mapping[int, Known]) -> bool:
+        return len(known) >= FIELD_FROM if self._wanted is None else self._wanted
+
+    def _placed_of(self, code: str) -> "_Placed | None":
+        if self._fields is None:
+            measured = {
+                name: {m: f for m, f in known.items() if not isinstance(f, Counted)}
+                for name, known in self._known.items()
+                if self._wants(known)
+            }
+            self._fields = fields_of(measured, self._spread)
+        if code not in self._fields:
+            return None
+        if code not in self._placed:
+            self._placed[code] = _Placed(self._fields[code], self._drawn)
+        return self._placed[code]
+
+
+class _Placed:
+    """One field in each draw: which of its possible spreads is taken, the same for all its machines."""
+
+    # So finely chances of spreads are told apart.
+    _STEPS = 4096
+
+    def __init__(self, field: Field, drawn: Draws) -> None:
+        self._pulls = field.pulls
+        self._of_step = self._at = np.zeros(1, np.intp)
+        if len(field.chance) > 1:
+            self._of_step = np.searchsorted(
+                np.cumsum(field.chance)[:-1], (np.arange(self._STEPS) + 0.5) / self._STEPS
+            )
+            self._at = drawn.rng.integers(0, self._STEPS, drawn.n)
+
+    def pull(self, machine: int, own: np.ndarray, middle: np.ndarray) -> None:
+        """Turns errors of a machine's own, shape (draws,), into its figures, in place."""
+        pull = self._pulls[machine]
+        own *= self._drawn(pull.keeps)
+        own += self._drawn(pull.centre)
+        own += self._drawn(pull.u_middle) * middle
+
+    def _drawn(self, of_spread: np.ndarray) -> np.ndarray:
+        of_step: np.ndarray = of_spread.astype(np.float32)[self._of_step]
+        return of_step.take(self._at)
 
 
 def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight_spread: float = 0.3) -> RankChances:

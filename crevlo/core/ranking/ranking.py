@@ -7,6 +7,7 @@ import numpy as np
 
 from crevlo.core.figure import Figure, central
 from crevlo.core.ranking.chances import RankChances, draw_values, draws_for, rank_chances
+from crevlo.core.ranking.field import FieldSpread
 from crevlo.core.ranking.points import Total, weighted_totals
 from crevlo.core.ranking.value import ValueFunction, value_of
 from crevlo.core.ranking.verdict import Ranked, Verdict, say_verdict
@@ -53,6 +54,7 @@ def rank(
     *,
     left_out: int = 0,
     draws: int | None = None,
+    spread: FieldSpread = FieldSpread.DRAWN,
     drawn: Callable[[], np.ndarray] | None = None,
     values: list[list[float | None]] | None = None,
 ) -> Ranking:
@@ -66,7 +68,7 @@ def rank(
     if names:
         codes = [c.code for c in criteria]
         times = draws or draws_for(len(figures), len(criteria))
-        made = drawn() if drawn else draw_values(figures, functions, seed, times, codes=codes)
+        made = drawn() if drawn else draw_values(figures, functions, seed, times, codes=codes, spread=spread)
         chance = rank_chances(weights, made, seed, WEIGHT_SPREAD)
     middle = [(t.low + t.high) / 2 for t in totals]
     ranked = [

@@ -92,6 +92,7 @@ def freeze(session: Session, study_id: uuid.UUID, profile_id: uuid.UUID | None) 
         "about": {
             "study": bench.study.title, "question": bench.study.question, "currency": bench.study.currency, "seed": bench.study.seed,
             "draws": study.draws, "code": version("crevlo"), "schema": newest(), "apart": inputs.apart,
+            "field_spread": study.spread.value,
         },
         "scheme": {
             "number": scheme.number,
