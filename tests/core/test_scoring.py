@@ -192,7 +192,7 @@ def test_of_more_figures_fewer_draws_are_taken_but_never_too_few(machines: int, 
     draws = draws_for(machines, criteria)
     assert 10_000 <= draws <= DRAWS
     assert draws_for(machines + 1, criteria) <= draws
-    assert machines * criteria > 300 or draws == DRAWS
+    assert machines * criteria > 1000 or machines > 50 or draws == DRAWS
 
 
 def test_fewer_draws_tell_the_same_within_what_they_leave_open() -> None:

@@ -5,8 +5,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from crevlo.core.ranking.chances import rank_chances
+from crevlo.core.estimate import NotDetermined, made_of
+from crevlo.core.ranking.chances import STEP, draw_values, rank_chances
 from crevlo.core.ranking.points import normalised
+from crevlo.core.ranking.value import linear
 
 SPREAD = 0.3
 
@@ -57,6 +59,34 @@ def test_places_and_pairs_are_those_of_counting_one_by_one(size: tuple[int, int,
     assert made.rank.sum(axis=0) == pytest.approx(1)
     assert made.rank.sum(axis=1) == pytest.approx(1)
     assert made.beats + made.beats.T + np.eye(machines) == pytest.approx(1)
+
+
+@settings(max_examples=20, deadline=None)
+@given(SIZES, st.integers(0, 2**31))
+def test_values_in_steps_tell_the_same(size: tuple[int, int, int], seed: int) -> None:
+    criteria, machines, draws = size
+    rng = np.random.default_rng(seed)
+    steps = rng.integers(0, 65536, (criteria, machines, draws)).astype(np.uint16)
+    weights = rng.uniform(0.1, 5, criteria).tolist()
+    in_steps, in_points = (rank_chances(weights, v, seed, SPREAD) for v in (steps, steps * STEP))
+    for what in ("rank", "beats", "ahead"):
+        # What lies within the last digit of a sum may fall either way.
+        assert getattr(in_steps, what) == pytest.approx(getattr(in_points, what), abs=2 / draws)
+    for what in ("expanded", "between"):
+        assert getattr(in_steps, what) == pytest.approx(getattr(in_points, what), abs=1e-3)
+
+
+@settings(max_examples=10, deadline=None)
+@given(st.integers(1, 5), st.integers(0, 99))
+def test_values_are_drawn_the_same_in_steps_and_in_points(machines: int, seed: int) -> None:
+    figures = [[made_of(50.0 + m, 4.0), NotDetermined("a reading")] for m in range(machines)]
+    points, steps = (
+        draw_values(figures, [linear(0, 100), linear(0, 1)], seed, 500, in_steps=s) for s in (False, True)
+    )
+    assert steps.dtype == np.uint16
+    assert np.abs(points - steps * STEP).max() <= STEP / 2 * 1.01
+    assert points.min() >= 0
+    assert points.max() <= 100
 
 
 @settings(max_examples=25, deadline=None)

@@ -3,6 +3,7 @@
 from collections import Counter, defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
@@ -11,18 +12,23 @@ from crevlo.core.figure import Composed, Counted, Draws, Figure, Known, central
 from crevlo.core.ranking.field import Field, FieldSpread, fields_of, prior_of_counts
 from crevlo.core.ranking.leaders import FIELD_FROM
 from crevlo.core.ranking.points import normalised
-from crevlo.core.ranking.tally import at_once, places_of, totals_of
+from crevlo.core.ranking.tally import at_once, over_each, places_of, totals_of
 from crevlo.core.ranking.value import ValueFunction, value_of
 
 # A chance is then known to ± 0.5 % (95 %), half the last digit shown, and a first answer takes a fifth of a second.
 DRAWS = 40_000
-# Of many machines by many criteria fewer are drawn, so that a weight still moves within a blink; 48 MB of values.
-_MOST_VALUES, _FEWEST = 12_000_000, 10_000
+# Of more than 50 machines by 20 criteria fewer are drawn, so that a weight still moves within a blink: 80 MB of values in
+# steps, and as many pairs of machines to compare.
+_MOST_VALUES, _MOST_PAIRS, _FEWEST = 40_000_000, 50_000_000, 10_000
+# What values in steps are multiples of: half the memory, and 650 steps to a point.
+STEP = np.float32(100 / 65535)
 
 
 def draws_for(machines: int, criteria: int) -> int:
-    """How often to draw: 40 000 times for as much as 300 figures, 10 000 for 1 200 and more (chances ± 1 %)."""
-    return max(_FEWEST, min(DRAWS, _MOST_VALUES // max(1, machines * criteria)))
+    """How often to draw: 40 000 times for as much as 50 machines by 20 criteria, down to 10 000 for many more (chances
+    ± 1 %)."""
+    pairs = machines * (machines - 1) // 2
+    return max(_FEWEST, min(DRAWS, _MOST_VALUES // max(1, machines * criteria), _MOST_PAIRS // max(1, pairs)))
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,8 +54,10 @@ class RankChances:
 def draw_values(
     figures: Sequence[Sequence[Figure]], functions: Sequence[ValueFunction], seed: int, draws: int = DRAWS,
     *, codes: Sequence[str] | None = None, field: bool | None = None, spread: FieldSpread = FieldSpread.DRAWN,
+    in_steps: bool = False,
 ) -> np.ndarray:  # fmt: skip
-    """Value draws of shape (criteria, machines, draws) through the value functions.
+    """Value draws of shape (criteria, machines, draws) through the value functions: 0..100 as float32, or as whole steps,
+    uint16, of STEP each.
 
     `figures` has shape (machines, criteria). What several figures share is drawn once: the calibration of an instrument for
     all machines, and by `codes` of the criteria what several of a machine's figures are made from. With four machines or
@@ -59,7 +67,7 @@ def draw_values(
     names = codes or [f"criterion {c}" for c in range(len(functions))]
     drawn = _told(figures, names, seed, draws, field, spread)
     missing = np.random.default_rng([seed, 2])
-    values = np.empty((len(functions), len(figures), draws), np.float32)
+    values = np.empty((len(functions), len(figures), draws), np.uint16 if in_steps else np.float32)
     open_ = {
         m: missing.uniform(0, 100, draws).astype(np.float32)
         for m, row in enumerate(figures)
@@ -68,7 +76,8 @@ def draw_values(
     for c, (code, function) in enumerate(zip(names, functions, strict=True)):
         for m, row in enumerate(figures):
             raw = drawn.of(m, code, row[c])
-            values[c, m] = open_[m] if raw is None else value_of(function, raw)
+            value = open_[m] if raw is None else value_of(function, raw)
+            values[c, m] = np.rint(value / STEP) if in_steps else value
     return values
 
 
@@ -200,21 +209,18 @@ class _Placed:
 def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight_spread: float = 0.3) -> RankChances:
     """Chance of each rank when each weight moves within ± `weight_spread` and is renormalised; ties share.
 
-    `values` as from draw_values, shape (criteria, machines, draws).
+    `values` as from draw_values, of either kind, shape (criteria, machines, draws).
     """
     shares = normalised(weights).astype(np.float32)
     criteria, machines, draws = values.shape
-    rng = np.random.default_rng([seed, 1])
-    drawn = rng.random((criteria, draws), dtype=np.float32)
-    drawn *= 2 * np.float32(weight_spread)
-    drawn += np.float32(1 - weight_spread)
-    drawn *= shares[:, None]
+    unit = float(STEP) if values.dtype == np.uint16 else 1.0
+    drawn = _moved(seed, criteria, draws) * (2 * np.float32(weight_spread) * shares[:, None])
+    drawn += np.float32(1 - weight_spread) * shares[:, None]
     drawn /= drawn.sum(axis=0)
     totals, at_scheme = totals_of(values, drawn, shares)
     placed = places_of(totals, drawn)
-    rank, won, won_weights = placed.rank, placed.won, placed.won_weights
-    if len(placed.tied):
-        _share_ties(totals[:, placed.tied], drawn[:, placed.tied], rank, won, won_weights)
+    rank, won_weights = placed.rank, placed.won_weights
+    won = rank[:, 0].copy()
     # A quarter of the draws tells its ends to a fiftieth of the width.
     few = at_scheme[:, : max(4_000, draws // 4)]
     leader = int(np.argmax(rank[:, 0]))
@@ -222,9 +228,7 @@ def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight
         lambda: _ends(few),
         lambda: _ends(few[leader] - few),
     )
-    over, level = (
-        np.count_nonzero(found, axis=1) for found in (at_scheme[leader] > at_scheme, at_scheme[leader] == at_scheme)
-    )
+    over, level = over_each(at_scheme, leader)
     ahead = (over + level / 2) / draws
     ahead[leader] = 1.0
     rank /= draws
@@ -232,12 +236,20 @@ def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight
         rank=rank,
         beats=placed.beats / draws,
         expected_rank=rank @ np.arange(1, machines + 1),
-        expanded=(high - low) / 2,
+        expanded=unit * (high - low) / 2,
         ahead=ahead,
-        between=(lead_high - lead_low) / 2,
+        between=unit * (lead_high - lead_low) / 2,
         central_weights=tuple(won_weights[m] / won[m] if won[m] > 0 else None for m in range(machines)),
         draws=draws,
     )
+
+
+@lru_cache(maxsize=2)
+def _moved(seed: int, criteria: int, draws: int) -> np.ndarray:
+    """Where in what it may move by each weight is in each draw, 0..1, shape (criteria, draws)."""
+    made = np.random.default_rng([seed, 1]).random((criteria, draws), dtype=np.float32)
+    made.flags.writeable = False
+    return made
 
 
 def _ends(drawn: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
@@ -250,20 +262,3 @@ def _ends(drawn: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     share = at - below
     low, high = (ranked[:, below] * (1 - share) + ranked[:, np.minimum(below + 1, last)] * share).T
     return low, high
-
-
-def _share_ties(
-    totals: np.ndarray, drawn: np.ndarray, rank: np.ndarray, won: np.ndarray, won_weights: np.ndarray
-) -> None:
-    """Machines level with each other share the ranks they span; adds to `rank`, `won`, `won_weights`."""
-    machines = len(totals)
-    for m in range(machines):
-        level = (totals == totals[m]).sum(axis=0)
-        above = (totals > totals[m]).sum(axis=0)
-        pairs = np.bincount(above * (machines + 1) + level)
-        for pair in np.flatnonzero(pairs):
-            start, size = divmod(int(pair), machines + 1)
-            rank[m, start : start + size] += pairs[pair] / size
-        share = (above == 0) / level
-        won[m] += share.sum()
-        won_weights[m] += drawn @ share

@@ -68,7 +68,11 @@ def rank(
     if names:
         codes = [c.code for c in criteria]
         times = draws or draws_for(len(figures), len(criteria))
-        made = drawn() if drawn else draw_values(figures, functions, seed, times, codes=codes, spread=spread)
+        made = (
+            drawn()
+            if drawn
+            else draw_values(figures, functions, seed, times, codes=codes, spread=spread, in_steps=True)
+        )
         chance = rank_chances(weights, made, seed, WEIGHT_SPREAD)
     middle = [(t.low + t.high) / 2 for t in totals]
     ranked = [

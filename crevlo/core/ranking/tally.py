@@ -20,7 +20,8 @@ _WORTH_SHARING = 500_000
 def totals_of(values: np.ndarray, drawn: np.ndarray, shares: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     """Totals of shape (machines, draws) with the drawn weights and with fixed `shares`, float32.
 
-    `values` has shape (criteria, machines, draws), `drawn` (criteria, draws), `shares` (criteria,).
+    `values` has shape (criteria, machines, draws), `drawn` (criteria, draws), `shares` (criteria,). Of values in steps totals
+    are in steps.
     """
     machines, draws = values.shape[1:]
     totals, held = np.empty((machines, draws), np.float32), np.empty((machines, draws), np.float32)
@@ -30,15 +31,13 @@ def totals_of(values: np.ndarray, drawn: np.ndarray, shares: np.ndarray) -> tupl
 
 @dataclass(frozen=True, slots=True)
 class Places:
-    """Counts over the draws: of each machine its places, shape (machines, machines), how often it is above each other, level
-    ones by half; how often it wins, and the sums of the weights it then has, shape (machines, criteria). Draws in which any
-    are level are in `beats` alone; `tied` names them."""
+    """Counts over the draws: of each machine its places, shape (machines, machines), where level ones share those that they
+    span; how often it is above each other, level ones by half; and the sums of the weights with which it wins, shape
+    (machines, criteria)."""
 
     rank: np.ndarray
     beats: np.ndarray
-    won: np.ndarray
     won_weights: np.ndarray
-    tied: np.ndarray
 
 
 def places_of(totals: np.ndarray, drawn: np.ndarray) -> Places:
@@ -49,7 +48,22 @@ def places_of(totals: np.ndarray, drawn: np.ndarray) -> Places:
     above, rank, won_weights = (np.sum(part, axis=0, dtype=float) for part in zip(*parts, strict=True))
     even = draws - above - above.T
     np.fill_diagonal(even, 0)
-    return Places(rank, above + even / 2, rank[:, 0].copy(), won_weights, np.flatnonzero(level))
+    tied = np.flatnonzero(level)
+    if len(tied):
+        shares = _shared(machines * machines * len(tied), len(tied), lambda a, b: _share(totals, drawn, tied[a:b]))
+        rank, won_weights = (
+            whole + np.sum(part, axis=0)
+            for whole, part in zip((rank, won_weights), zip(*shares, strict=True), strict=True)
+        )
+    return Places(rank, above + even / 2, won_weights)
+
+
+def over_each(totals: np.ndarray, leader: int) -> tuple[np.ndarray, np.ndarray]:
+    """In how many draws the leader's total is above each machine's, and level with it; `totals` of shape (machines, draws)."""
+    draws = totals.shape[1]
+    parts = _shared(totals.size, draws, lambda begin, end: _over(totals, leader, begin, end))
+    over, level = (np.sum(part, axis=0) for part in zip(*parts, strict=True))
+    return over, level
 
 
 def at_once(*works: Callable[[], Any]) -> list[Any]:
@@ -83,8 +97,27 @@ def _sum(values, drawn, shares, begin, end, totals, held):
             for c in range(criteria):
                 v, w, share = values[c, m, at:until], drawn[c, at:until], shares[c]
                 for k in range(until - at):
-                    t[k] += v[k] * w[k]
-                    h[k] += v[k] * share
+                    x = np.float32(v[k])
+                    t[k] += x * w[k]
+                    h[k] += x * share
+
+
+@compiled
+def _over(totals, leader, begin, end):
+    machines = totals.shape[0]
+    over, level = np.zeros(machines, np.int64), np.zeros(machines, np.int64)
+    for at in range(begin, end, _SUMMED):
+        until = min(at + _SUMMED, end)
+        first = totals[leader, at:until]
+        for m in range(machines):
+            t = totals[m, at:until]
+            above, even = np.int32(0), np.int32(0)
+            for k in range(until - at):
+                above += np.int32(first[k] > t[k])
+                even += np.int32(first[k] == t[k])
+            over[m] += above
+            level[m] += even
+    return over, level
 
 
 @compiled
@@ -129,3 +162,23 @@ def _compare(totals, drawn, begin, end, level):
                         for c in range(criteria):
                             weights[m, c] += drawn[c, at + k]
     return won, rank, weights
+
+
+@compiled
+def _share(totals, drawn, tied):
+    machines, criteria = totals.shape[0], drawn.shape[0]
+    rank, weights = np.zeros((machines, machines)), np.zeros((machines, criteria))
+    of_all = np.empty(machines, np.float32)
+    for at in tied:
+        of_all[:] = totals[:, at]
+        for m in range(machines):
+            above, level = 0, 0
+            for other in of_all:
+                above += other > of_all[m]
+                level += other == of_all[m]
+            for place in range(above, above + level):
+                rank[m, place] += 1 / level
+            if above == 0:
+                for c in range(criteria):
+                    weights[m, c] += drawn[c, at] / level
+    return rank, weights

@@ -291,9 +291,10 @@ def _value_draws(
     seed: int,
     draws: int,
 ) -> np.ndarray:
-    if key[1] is None:
-        return draw_values(rows, functions, seed, draws, codes=codes)
-    return _draws.get(repr(key), lambda: draw_values(rows, functions, seed, draws, codes=codes))
+    def drawn() -> np.ndarray:
+        return draw_values(rows, functions, seed, draws, codes=codes, in_steps=True)
+
+    return drawn() if key[1] is None else _draws.get(repr(key), drawn)
 
 
 def _base_weights(criteria: list[CriterionRow], profile: BuyerProfile) -> dict[str, float]:
