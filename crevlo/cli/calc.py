@@ -240,11 +240,17 @@ def _rank(given: Ranking) -> Any:
     codes = [c.name for c in given.criteria]
     drawn = chances.draw_values(figures, functions, given.seed, given.draws, codes=codes, field=given.field)
     chance = chances.rank_chances(weights, drawn, given.seed, given.weight_spread)
+    pairs = chances.pair_chances(weights, drawn, given.seed, given.weight_spread)
     names = list(given.machines)
     return {
         "totals": dict(zip(names, totals, strict=True)),
         "rank_chances": dict(zip(names, chance.rank.tolist(), strict=True)),
-        "beats": dict(zip(names, chance.beats.tolist(), strict=True)),
+        "expected_rank": dict(zip(names, chance.expected_rank.tolist(), strict=True)),
+        "beats": dict(zip(names, pairs.beats.tolist(), strict=True)),
+        "central_weights": {
+            name: None if own is None else dict(zip(codes, own.tolist(), strict=True))
+            for name, own in zip(names, pairs.central_weights, strict=True)
+        },
         "expanded": dict(zip(names, chance.expanded.tolist(), strict=True)),
         "tie_set": [names[i] for i in leaders.share_first(chance.rank[:, 0].tolist(), ahead=chance.ahead.tolist())],
     }

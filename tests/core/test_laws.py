@@ -18,7 +18,7 @@ from crevlo.core.gcode.facts import read_facts
 from crevlo.core.gcode.stated import parse_duration
 from crevlo.core.grade import feature_grade, machine_grade, tolerance_mm
 from crevlo.core.noise import at_distance_db, mean_level_db, without_background_db
-from crevlo.core.ranking.chances import draw_values, rank_chances
+from crevlo.core.ranking.chances import draw_values, pair_chances, rank_chances
 from crevlo.core.ranking.points import weighted_totals
 from crevlo.core.ranking.value import Shape, linear, value_function, value_of
 from crevlo.core.readings import combine_readings
@@ -362,8 +362,12 @@ def test_chances_are_chances(rows: list[tuple], heavier: float, seed: int) -> No
     assert chance.rank.sum(axis=0).tolist() == pytest.approx([1.0] * n)
     assert chance.rank.sum(axis=1).tolist() == pytest.approx([1.0] * n)
     off = ~np.eye(n, dtype=bool)
-    assert (chance.beats + chance.beats.T)[off].tolist() == pytest.approx([1.0] * (n * n - n))
+    pairs = pair_chances([1.0, heavier], drawn, seed)
+    assert (pairs.beats + pairs.beats.T)[off].tolist() == pytest.approx([1.0] * (n * n - n))
     assert chance.expected_rank.sum() == pytest.approx(n * (n + 1) / 2)
+    # Whoever is ahead of many is far up: the mean place is one more than how many are ahead on average.
+    assert chance.expected_rank.tolist() == pytest.approx((1 + pairs.beats.sum(axis=0)).tolist(), abs=0.02)
+    assert all(w is None or w.sum() == pytest.approx(1, abs=1e-3) for w in pairs.central_weights)
     again = rank_chances([10.0, 10 * heavier], drawn, seed)
     assert again.rank.ravel() == pytest.approx(chance.rank.ravel(), abs=0.02)
 
@@ -371,6 +375,6 @@ def test_chances_are_chances(rows: list[tuple], heavier: float, seed: int) -> No
 @given(st.lists(st.floats(0, 90), min_size=3, max_size=3), st.floats(5, 10), st.integers(0, 1000))
 def test_who_is_better_in_everything_beyond_doubt_comes_first(low: list[float], ahead: float, seed: int) -> None:
     rows = [[Estimate(x, 0.1) for x in low], [Estimate(x + ahead, 0.1) for x in low]]
-    chance = rank_chances([1, 2, 3], draw_values(rows, [linear(0, 100)] * 3, seed, 300), seed)
-    assert chance.rank[1, 0] == 1
-    assert chance.beats[1, 0] == 1
+    drawn = draw_values(rows, [linear(0, 100)] * 3, seed, 300)
+    assert rank_chances([1, 2, 3], drawn, seed).rank[1, 0] == 1
+    assert pair_chances([1, 2, 3], drawn, seed).beats[1, 0] == 1

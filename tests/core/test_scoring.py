@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from crevlo.core.artifacts.fit import Bed, longest_flat
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.figure import Counted, Figure
-from crevlo.core.ranking.chances import DRAWS, draw_values, draws_for, rank_chances
+from crevlo.core.ranking.chances import DRAWS, draw_values, draws_for, pair_chances, rank_chances
 from crevlo.core.ranking.gate import (
     Judged,
     Standing,
@@ -83,8 +83,9 @@ def test_value_functions() -> None:
 def test_rank_chances_follow_the_readings() -> None:
     f = [linear(0, 100)]
     clear = [[Estimate(80, 1)], [Estimate(60, 1)], [NotDetermined("a reading")]]
-    chance = rank_chances([1], draw_values(clear, f, 3, 20_000), 3)
-    assert chance.beats[0, 1] == 1
+    drawn = draw_values(clear, f, 3, 20_000)
+    chance = rank_chances([1], drawn, 3)
+    assert pair_chances([1], drawn, 3).beats[0, 1] == 1
     # The missing one is even over 0..100: it beats 80 in one draw of five.
     assert chance.rank[2, 0] == pytest.approx(0.2, abs=0.02)
     assert chance.rank.sum(axis=0) == pytest.approx([1, 1, 1])
@@ -100,13 +101,13 @@ def test_equal_machines_share_and_counted_success_is_drawn() -> None:
     assert rank_chances([1, 1], fixed, 1).rank.ravel() == pytest.approx([0.5] * 4)
     drawn = draw_values(level, f, 1, 20_000)
     assert drawn[0].mean() == pytest.approx(87.5, abs=0.5)
-    assert rank_chances([1, 1], drawn, 1).beats[0, 1] == pytest.approx(0.5, abs=0.02)
+    assert pair_chances([1, 1], drawn, 1).beats[0, 1] == pytest.approx(0.5, abs=0.02)
 
 
 def test_two_normal_totals_win_as_often_as_the_normal_law_says() -> None:
     f = [linear(-1000, 1000)]
     figures = [[Estimate(10.0, 30.0)], [Estimate(-20.0, 40.0)]]
-    chance = rank_chances([1], draw_values(figures, f, 11), 11)
+    chance = pair_chances([1], draw_values(figures, f, 11), 11)
     assert chance.beats[0, 1] == pytest.approx(0.7257, abs=0.005)
 
 
@@ -145,7 +146,7 @@ def test_a_machine_without_figures_may_be_anywhere_in_its_interval() -> None:
     # Drawn one by one its missing figures would meet in the middle, and 78 points would beat them every time.
     functions = [linear(0, 100)] * 8
     figures: list[list[Figure]] = [[Estimate(78.0, 0.5)] * 8, [NotDetermined("a figure")] * 8]
-    chance = rank_chances([1.0] * 8, draw_values(figures, functions, 5), 5)
+    chance = pair_chances([1.0] * 8, draw_values(figures, functions, 5), 5)
     assert chance.beats[0, 1] == pytest.approx(0.78, abs=0.02)
 
 

@@ -33,21 +33,18 @@ def draws_for(machines: int, criteria: int) -> int:
 
 @dataclass(frozen=True, slots=True)
 class RankChances:
-    """Chances from the draws; shapes (machines, machines) for `rank` (row machine, column rank) and `beats`.
+    """Chances from the draws; `rank` has shape (machines, machines), row machine, column rank.
 
     `expanded` is half the central 95 % width of each machine's total over the readings alone; `ahead` how often, by the
     readings alone, the machine that comes first most often is ahead of each (1 of itself), and `between` half the central
     95 % width of its lead over each.
-    `central_weights` are the mean shares over the draws each machine wins, None where it never does.
     """
 
     rank: np.ndarray
-    beats: np.ndarray
     expected_rank: np.ndarray
     expanded: np.ndarray
     ahead: np.ndarray
     between: np.ndarray
-    central_weights: tuple[np.ndarray | None, ...]
     draws: int
 
 
@@ -212,36 +209,58 @@ def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight
     `values` as from draw_values, of either kind, shape (criteria, machines, draws).
     """
     shares = normalised(weights).astype(np.float32)
-    criteria, machines, draws = values.shape
+    machines, draws = values.shape[1:]
     unit = float(STEP) if values.dtype == np.uint16 else 1.0
-    drawn = _moved(seed, criteria, draws) * (2 * np.float32(weight_spread) * shares[:, None])
-    drawn += np.float32(1 - weight_spread) * shares[:, None]
-    drawn /= drawn.sum(axis=0)
-    totals, at_scheme = totals_of(values, drawn, shares)
-    placed = places_of(totals, drawn)
-    rank, won_weights = placed.rank, placed.won_weights
-    won = rank[:, 0].copy()
+    drawn = _drawn_weights(shares, seed, draws, weight_spread)
+    totals = totals_of(values, drawn, shares)
+    rank = places_of(totals)
     # A quarter of the draws tells its ends to a fiftieth of the width.
-    few = at_scheme[:, : max(4_000, draws // 4)]
+    few = totals.held[:, : max(4_000, draws // 4)]
     leader = int(np.argmax(rank[:, 0]))
     (low, high), (lead_low, lead_high) = at_once(
         lambda: _ends(few),
         lambda: _ends(few[leader] - few),
     )
-    over, level = over_each(at_scheme, leader)
+    over, level = over_each(totals.held, leader)
     ahead = (over + level / 2) / draws
     ahead[leader] = 1.0
     rank /= draws
     return RankChances(
         rank=rank,
-        beats=placed.beats / draws,
         expected_rank=rank @ np.arange(1, machines + 1),
         expanded=unit * (high - low) / 2,
         ahead=ahead,
         between=unit * (lead_high - lead_low) / 2,
-        central_weights=tuple(won_weights[m] / won[m] if won[m] > 0 else None for m in range(machines)),
         draws=draws,
     )
+
+
+@dataclass(frozen=True, slots=True)
+class Pairs:
+    """`beats`, shape (machines, machines), is how often each is above each other, level ones by half; `central_weights` are the
+    mean shares over the draws each machine wins, None where it never does."""
+
+    beats: np.ndarray
+    central_weights: tuple[np.ndarray | None, ...]
+
+
+def pair_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight_spread: float = 0.3) -> Pairs:
+    """Of the same draws as `rank_chances` takes of float values, who is ahead of whom, and with what weights each wins."""
+    drawn = _drawn_weights(normalised(weights).astype(np.float32), seed, values.shape[2], weight_spread)
+    drawn /= drawn.sum(axis=0)
+    totals = np.einsum("cmd,cd->md", values, drawn)
+    beats = np.array([(row > totals).mean(axis=1) + (row == totals).mean(axis=1) / 2 for row in totals])
+    np.fill_diagonal(beats, 0)
+    wins = totals == totals.max(axis=0)
+    shared = wins / wins.sum(axis=0)
+    return Pairs(beats, tuple(drawn @ own / own.sum() if own.any() else None for own in shared))
+
+
+def _drawn_weights(shares: np.ndarray, seed: int, draws: int, spread: float) -> np.ndarray:
+    """Weights of each draw, as much as `spread` off their share, shape (criteria, draws); they add up to about 1."""
+    drawn = _moved(seed, len(shares), draws) * (2 * np.float32(spread) * shares[:, None])
+    drawn += np.float32(1 - spread) * shares[:, None]
+    return drawn
 
 
 @lru_cache(maxsize=2)
