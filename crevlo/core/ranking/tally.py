@@ -114,11 +114,14 @@ def _places(keys, bits, begin, end):
             after = place + 1
             while after < machines and (row[last - after] >> bits) == total:
                 after += 1
-            share = 1 / (after - place)
-            for level in range(place, after):
-                machine = row[last - level] & mask
-                for spanned in range(place, after):
-                    rank[machine, spanned] += share
+            if after == place + 1:
+                rank[row[last - place] & mask, place] += 1
+            else:
+                share = 1 / (after - place)
+                for level in range(place, after):
+                    machine = row[last - level] & mask
+                    for spanned in range(place, after):
+                        rank[machine, spanned] += share
             place = after
     return rank
 

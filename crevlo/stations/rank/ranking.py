@@ -3,6 +3,7 @@
 import uuid
 from collections import defaultdict
 from collections.abc import Sequence
+from dataclasses import dataclass
 
 import numpy as np
 from pydantic import Field
@@ -51,7 +52,10 @@ class CriterionOut(Shape):
     points: list[Anchor] = Field(description="two where it is straight: worst and best")
 
 
-class Contribution(Shape):
+@dataclass(frozen=True, slots=True)
+class Contribution:
+    """What one figure of a machine brings; as plain as can be, as there are a thousand of them in an answer."""
+
     code: str
     points: float | None
     value: float | None
@@ -326,7 +330,7 @@ def _standing(
     return StandingLine(
         machine=entrant.mark, all_in=entered.all_in, rank=place.rank, best_rank=place.best, worst_rank=place.worst,
         total=round(ranking.middle[i], 1), total_low=total.low, total_high=total.high, expanded=float(chance.expanded[i]),
-        first_chance=float(chance.rank[i, 0]), rank_chances=[float(x) for x in chance.rank[i]],
+        first_chance=float(chance.rank[i, 0]), rank_chances=np.round(chance.rank[i], 5).tolist(),
         contributions=contributions, missing=sum(v is None for v in entered.values), departures=entered.departures,
         safety=list(figures.compared.records[entry.unit_id].on_record), not_recommended=entry.not_recommended, doubts=[],
     )  # fmt: skip
