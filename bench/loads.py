@@ -114,15 +114,18 @@ def with_criteria(client: Client, study: str, count: int) -> int:
 
 
 def moved(client: Client, engine: Engine, study: str, rounds: int = 40) -> Cost:
-    """The ranking by other weights at every call, as while a slider is moved."""
+    """The ranking by another weight at every call, the others in proportion, as while one slider after another is moved."""
     path, headers = f"/api/studies/{study}/rank", {"X-CSRFToken": client.csrf}
     weights = {c["code"]: c["weight"] for c in client.send("POST", path, {})["criteria"]}
     rng = np.random.default_rng(1)
 
+    sliders = iter(np.repeat(rng.permutation(list(weights)), 10).tolist() * rounds)
+
     def call() -> httpx.Response:
-        wanted = {code: weight * float(rng.uniform(0.5, 2)) for code, weight in weights.items()}
-        share = 100 / sum(wanted.values())
-        body = {"weights": {code: weight * share for code, weight in wanted.items()}}
+        slider = next(sliders)
+        weights[slider] *= float(rng.uniform(0.8, 1.25))
+        share = 100 / sum(weights.values())
+        body = {"weights": {code: weight * share for code, weight in weights.items()}}
         return client.http.post(path, json=body, headers=headers)
 
     return cost_of(engine, call, rounds)

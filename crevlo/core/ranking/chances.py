@@ -12,8 +12,9 @@ from crevlo.core.figure import Composed, Counted, Draws, Figure, Known, central
 from crevlo.core.ranking.field import Field, FieldSpread, fields_of, prior_of_counts
 from crevlo.core.ranking.leaders import FIELD_FROM
 from crevlo.core.ranking.points import normalised
-from crevlo.core.ranking.tally import at_once, over_each, places_of, totals_of
+from crevlo.core.ranking.tally import LEVEL, at_once, over_each, places_of
 from crevlo.core.ranking.value import ValueFunction, value_of
+from crevlo.core.ranking.weighed import Weighed
 
 # A chance is then known to ± 0.5 % (95 %), half the last digit shown, and a first answer takes a fifth of a second.
 DRAWS = 40_000
@@ -203,17 +204,20 @@ class _Placed:
         return of_step.take(self._at)
 
 
-def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight_spread: float = 0.3) -> RankChances:
+def rank_chances(
+    weights: Sequence[float], values: np.ndarray | Weighed, seed: int, weight_spread: float = 0.3
+) -> RankChances:
     """Chance of each rank when each weight moves within ± `weight_spread` and is renormalised; ties share.
 
-    `values` as from draw_values, of either kind, shape (criteria, machines, draws).
+    `values` as from draw_values, of either kind, shape (criteria, machines, draws), or kept to be weighed again.
     """
-    shares = normalised(weights).astype(np.float32)
-    machines, draws = values.shape[1:]
-    unit = float(STEP) if values.dtype == np.uint16 else 1.0
-    drawn = _drawn_weights(shares, seed, draws, weight_spread)
-    totals = totals_of(values, drawn, shares)
-    rank = places_of(totals)
+    weighed = values if isinstance(values, Weighed) else Weighed(values)
+    criteria, machines, draws = weighed.values.shape
+    # How the weights of a draw add up changes no order.
+    moved = _moved(seed, weight_spread, criteria, draws)
+    totals, unit = weighed.sums(normalised(weights), moved, (seed, weight_spread))
+    point = unit / float(STEP) if weighed.values.dtype == np.uint16 else unit
+    rank = places_of(totals.drawn, point)
     # A quarter of the draws tells its ends to a fiftieth of the width.
     few = totals.held[:, : max(4_000, draws // 4)]
     leader = int(np.argmax(rank[:, 0]))
@@ -221,16 +225,16 @@ def rank_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight
         lambda: _ends(few),
         lambda: _ends(few[leader] - few),
     )
-    over, level = over_each(totals.held, leader)
+    over, level = over_each(totals.held, leader, point)
     ahead = (over + level / 2) / draws
     ahead[leader] = 1.0
     rank /= draws
     return RankChances(
         rank=rank,
         expected_rank=rank @ np.arange(1, machines + 1),
-        expanded=unit * (high - low) / 2,
+        expanded=(high - low) / (2 * point),
         ahead=ahead,
-        between=unit * (lead_high - lead_low) / 2,
+        between=(lead_high - lead_low) / (2 * point),
         draws=draws,
     )
 
@@ -246,27 +250,26 @@ class Pairs:
 
 def pair_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight_spread: float = 0.3) -> Pairs:
     """Of the same draws as `rank_chances` takes of float values, who is ahead of whom, and with what weights each wins."""
-    drawn = _drawn_weights(normalised(weights).astype(np.float32), seed, values.shape[2], weight_spread)
+    criteria, machines, draws = values.shape
+    drawn = _moved(seed, weight_spread, criteria, draws) * normalised(weights)[:, None]
     drawn /= drawn.sum(axis=0)
     totals = np.einsum("cmd,cd->md", values, drawn)
-    beats = np.array([(row > totals).mean(axis=1) + (row == totals).mean(axis=1) / 2 for row in totals])
-    np.fill_diagonal(beats, 0)
-    wins = totals == totals.max(axis=0)
+    beats = np.empty((machines, machines))
+    for machine in range(machines):
+        over, level = over_each(totals, machine, 1.0)
+        beats[machine] = (over + level / 2) / draws
+        beats[machine, machine] = 0
+    wins = totals >= totals.max(axis=0) - LEVEL
     shared = wins / wins.sum(axis=0)
     return Pairs(beats, tuple(drawn @ own / own.sum() if own.any() else None for own in shared))
 
 
-def _drawn_weights(shares: np.ndarray, seed: int, draws: int, spread: float) -> np.ndarray:
-    """Weights of each draw, as much as `spread` off their share, shape (criteria, draws); they add up to about 1."""
-    drawn = _moved(seed, len(shares), draws) * (2 * np.float32(spread) * shares[:, None])
-    drawn += np.float32(1 - spread) * shares[:, None]
-    return drawn
-
-
 @lru_cache(maxsize=2)
-def _moved(seed: int, criteria: int, draws: int) -> np.ndarray:
-    """Where in what it may move by each weight is in each draw, 0..1, shape (criteria, draws)."""
+def _moved(seed: int, spread: float, criteria: int, draws: int) -> np.ndarray:
+    """By what each weight is multiplied in each draw, shape (criteria, draws)."""
     made = np.random.default_rng([seed, 1]).random((criteria, draws), dtype=np.float32)
+    made *= 2 * np.float32(spread)
+    made += np.float32(1 - spread)
     made.flags.writeable = False
     return made
 

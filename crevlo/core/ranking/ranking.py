@@ -11,6 +11,7 @@ from crevlo.core.ranking.field import FieldSpread
 from crevlo.core.ranking.points import Total, weighted_totals
 from crevlo.core.ranking.value import ValueFunction, value_of
 from crevlo.core.ranking.verdict import Ranked, Verdict, say_verdict
+from crevlo.core.ranking.weighed import Weighed
 
 WEIGHT_SPREAD = 0.3
 
@@ -55,7 +56,7 @@ def rank(
     left_out: int = 0,
     draws: int | None = None,
     spread: FieldSpread = FieldSpread.DRAWN,
-    drawn: Callable[[], np.ndarray] | None = None,
+    drawn: Callable[[], Weighed] | None = None,
     values: list[list[float | None]] | None = None,
 ) -> Ranking:
     """`figures` by machine and criterion; `left_out` counts machines that a must-have leaves out. `drawn` gives values that
@@ -68,7 +69,7 @@ def rank(
     if names:
         codes = [c.code for c in criteria]
         times = draws or draws_for(len(figures), len(criteria))
-        made = (
+        made: Weighed | np.ndarray = (
             drawn()
             if drawn
             else draw_values(figures, functions, seed, times, codes=codes, spread=spread, in_steps=True)

@@ -15,48 +15,57 @@ from crevlo.core.compiled import compiled
 _AT_A_TIME = 2048
 # Fewer values than this are summed sooner than threads are woken.
 _WORTH_SHARING = 500_000
-# A key is a total and its machine in one whole number, which sort as one.
-_KEY_BITS = 31
+# Totals within so many points of each other are level.
+LEVEL = 0.001
 
 
 @dataclass(frozen=True, slots=True)
-class Totals:
-    """Totals in every draw. `keys`, shape (draws, machines), hold those with the drawn weights in whole steps, `bits` places
-    to the left, and the machine, from the lowest up; `held` those with fixed weights, shape (machines, draws), float32."""
+class Sums:
+    """Weighed sums over criteria, float32 of shape (machines, draws): `drawn` by the weights of each draw, `held` by fixed ones."""
 
-    keys: np.ndarray
-    bits: int
+    drawn: np.ndarray
     held: np.ndarray
 
 
-def totals_of(values: np.ndarray, drawn: np.ndarray, shares: np.ndarray) -> Totals:
-    """`values`, from 0 up, has shape (criteria, machines, draws), the weights `drawn` (criteria, draws), `shares`, which add
-    up to 1, (criteria,). Of values in steps the held totals are in steps."""
+def sums_of(values: np.ndarray, weights: np.ndarray, moved: np.ndarray, onto: Sums | None = None) -> Sums:
+    """Of `values`, shape (criteria, machines, draws), by `weights`, float32 of shape (criteria,), and by what each is multiplied
+    with in each draw, `moved`, shape (criteria, draws). What is summed is added to `onto`, sums of the same values."""
     machines, draws = values.shape[1:]
+    which = np.flatnonzero(weights)
+    empty = np.empty((0, 0), np.float32)
+    before = Sums(empty, empty) if onto is None else onto
+    made = Sums(np.empty((machines, draws), np.float32), np.empty((machines, draws), np.float32))
+    _shared(
+        len(which) * machines * draws, draws,
+        lambda begin, end: _sum(values, which, weights, moved, before.drawn, before.held, begin, end, made.drawn, made.held),
+    )  # fmt: skip
+    return made
+
+
+def places_of(totals: np.ndarray, point: float) -> np.ndarray:
+    """How often each machine has each place, shape (machines, machines), by totals of shape (machines, draws) in which a point
+    is `point`; level ones share the places that they span."""
+    machines, draws = totals.shape
     bits = max(1, (machines - 1).bit_length())
-    highest = (65535.0 if values.dtype == np.uint16 else 100.0) * float(drawn.max(axis=1).sum())
-    scale = np.float32((2 ** (_KEY_BITS - bits) - 1) / (1.001 * highest))
-    keys, held = np.empty((draws, machines), np.int32), np.empty((machines, draws), np.float32)
+    steps = np.float32(1 / (LEVEL * point))
 
-    def work(begin: int, end: int) -> None:
-        _sum(values, drawn, shares, scale, bits, begin, end, keys, held)
-        keys[begin:end].sort(axis=1)
+    def work(begin: int, end: int) -> np.ndarray:
+        # Total and machine in one whole number sort as one.
+        keys = np.empty((end - begin, machines), np.int32)
+        _keys(totals, steps, bits, begin, end, keys)
+        keys.sort(axis=1)
+        rank: np.ndarray = _places(keys, bits)
+        return rank
 
-    _shared(values.size, draws, work)
-    return Totals(keys, bits, held)
-
-
-def places_of(totals: Totals) -> np.ndarray:
-    """How often each machine has each place, shape (machines, machines); level ones share the places that they span."""
-    draws = len(totals.keys)
-    parts = _shared(totals.keys.size, draws, lambda begin, end: _places(totals.keys, totals.bits, begin, end))
-    rank: np.ndarray = np.sum(parts, axis=0)
+    rank: np.ndarray = np.sum(_shared(totals.size, draws, work), axis=0)
     return rank
 
 
-def over_each(held: np.ndarray, leader: int) -> tuple[np.ndarray, np.ndarray]:
-    """In how many draws the leader's total is above each machine's, and level with it; `held` of shape (machines, draws)."""
-    parts = _shared(held.size, held.shape[1], lambda begin, end: _over(held, leader, begin, end))
+def over_each(held: np.ndarray, leader: int, point: float) -> tuple[np.ndarray, np.ndarray]:
+    """In how many draws the leader's total is above each machine's, and level with it; `held` of shape (machines, draws), in
+    which a point is `point`."""
+    near = np.float32(LEVEL * point)
+    parts = _shared(held.size, held.shape[1], lambda begin, end: _over(held, leader, near, begin, end))
     over, level = (np.sum(part, axis=0) for part in zip(*parts, strict=True))
     return over, level
 
@@ -81,33 +90,43 @@ def _hands() -> ThreadPoolExecutor:
 
 
 @compiled
-def _sum(values, drawn, shares, scale, bits, begin, end, keys, held):
-    criteria, machines, _ = values.shape
-    t = np.empty(_AT_A_TIME, np.float32)
+def _sum(values, which, weights, moved, drawn_before, held_before, begin, end, drawn_sums, held_sums):
+    machines = values.shape[1]
     for at in range(begin, end, _AT_A_TIME):
         until = min(at + _AT_A_TIME, end)
         for m in range(machines):
-            h = held[m, at:until]
-            t[:] = 0
-            h[:] = 0
-            for c in range(criteria):
-                v, w, share = values[c, m, at:until], drawn[c, at:until], shares[c]
+            t, h = drawn_sums[m, at:until], held_sums[m, at:until]
+            if len(drawn_before):
+                t[:] = drawn_before[m, at:until]
+                h[:] = held_before[m, at:until]
+            else:
+                t[:] = 0
+                h[:] = 0
+            for c in which:
+                v, by, weight = values[c, m, at:until], moved[c, at:until], weights[c]
                 for k in range(until - at):
-                    x = np.float32(v[k])
-                    t[k] += x * w[k]
-                    h[k] += x * share
-            for k in range(until - at):
-                keys[at + k, m] = (np.int32(t[k] * scale) << bits) | np.int32(m)
+                    x = np.float32(v[k]) * weight
+                    t[k] += x * by[k]
+                    h[k] += x
 
 
 @compiled
-def _places(keys, bits, begin, end):
+def _keys(totals, steps, bits, begin, end, keys):
+    for at in range(begin, end, _AT_A_TIME):
+        until = min(at + _AT_A_TIME, end)
+        for m in range(totals.shape[0]):
+            t = totals[m, at:until]
+            for k in range(until - at):
+                keys[at - begin + k, m] = (np.int32(t[k] * steps + np.float32(0.5)) << bits) | np.int32(m)
+
+
+@compiled
+def _places(keys, bits):
     machines = keys.shape[1]
     last = machines - 1
     mask = np.int32((1 << bits) - 1)
     rank = np.zeros((machines, machines))
-    for d in range(begin, end):
-        row = keys[d]
+    for row in keys:
         place = 0
         while place < machines:
             total = row[last - place] >> bits
@@ -127,7 +146,7 @@ def _places(keys, bits, begin, end):
 
 
 @compiled
-def _over(held, leader, begin, end):
+def _over(held, leader, near, begin, end):
     machines = held.shape[0]
     over, level = np.zeros(machines, np.int64), np.zeros(machines, np.int64)
     for at in range(begin, end, _AT_A_TIME):
@@ -137,8 +156,9 @@ def _over(held, leader, begin, end):
             h = held[m, at:until]
             above, even = np.int32(0), np.int32(0)
             for k in range(until - at):
-                above += np.int32(first[k] > h[k])
-                even += np.int32(first[k] == h[k])
+                apart = first[k] - h[k]
+                above += np.int32(apart > near)
+                even += np.int32(abs(apart) <= near)
             over[m] += above
             level[m] += even
     return over, level

@@ -19,6 +19,7 @@ from crevlo.core.ranking.ranking import WEIGHT_SPREAD, Criterion, Ranking, rank
 from crevlo.core.ranking.value import Shape as ValueShape
 from crevlo.core.ranking.value import ValueFunction
 from crevlo.core.ranking.verdict import Verdict
+from crevlo.core.ranking.weighed import Weighed
 from crevlo.stations.evidence.entrant import By, Entrant
 from crevlo.stations.figures.reference import references_of
 from crevlo.stations.figures.study import StudyFigures, study_figures, study_figures_by
@@ -154,7 +155,7 @@ class WhatIf(Shape):
 
 
 # Pure functions of what a transaction sees: keyed by its snapshot, so never stale; lost without harm.
-_draws: Kept[np.ndarray] = Kept(96_000_000, lambda drawn: drawn.nbytes)
+_draws: Kept[Weighed] = Kept(96_000_000, lambda drawn: drawn.nbytes)
 
 
 def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf) -> RankView:
@@ -294,9 +295,9 @@ def _value_draws(
     codes: list[str],
     seed: int,
     draws: int,
-) -> np.ndarray:
-    def drawn() -> np.ndarray:
-        return draw_values(rows, functions, seed, draws, codes=codes, in_steps=True)
+) -> Weighed:
+    def drawn() -> Weighed:
+        return Weighed(draw_values(rows, functions, seed, draws, codes=codes, in_steps=True))
 
     return drawn() if key[1] is None else _draws.get(repr(key), drawn)
 
