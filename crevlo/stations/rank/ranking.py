@@ -53,9 +53,10 @@ class CriterionOut(Shape):
     points: list[Anchor] = Field(description="two where it is straight: worst and best")
 
 
+# As plain as can be: there are a thousand of them in an answer.
 @dataclass(frozen=True, slots=True)
 class Contribution:
-    """What one figure of a machine brings; as plain as can be, as there are a thousand of them in an answer."""
+    """What one figure of a machine brings to its total."""
 
     code: str
     points: float | None

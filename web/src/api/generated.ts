@@ -10827,7 +10827,10 @@ export interface components {
             /** Value */
             value: number;
         };
-        /** Contribution */
+        /**
+         * Contribution
+         * @description What one figure of a machine brings to its total.
+         */
         Contribution: {
             /** Code */
             code: string;
