@@ -232,6 +232,8 @@ def methods(inputs: StudyFigures) -> list[Block]:
         f"{study.labour_min:g} min a plate and {study.failed_labour_min:g} min a failed one, "
         f"{100 * study.loss_fraction:.0f} % of a failed plate's time and filament lost, {study.life_h:g} h of life, "
         f"upkeep {study.upkeep_per_h:g} {study.currency}/h.",
+        "Chances: from four machines on, the figures of a criterion are drawn towards the middle of their field, as the best of a close "
+        "field is best partly by luck; how close it lies is drawn too, as the figures of all criteria leave it open.",
         f"Draws are seeded with {study.seed}: the same entries give the same chances again.",
     ]
     blocks: list[Block] = [Points(items=said)]
