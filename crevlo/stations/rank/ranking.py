@@ -332,7 +332,7 @@ def _standing(
     return StandingLine(
         machine=entrant.mark, all_in=entered.all_in, rank=place.rank, best_rank=place.best, worst_rank=place.worst,
         total=round(ranking.middle[i], 1), total_low=total.low, total_high=total.high, expanded=float(chance.expanded[i]),
-        first_chance=float(chance.rank[i, 0]), rank_chances=np.round(chance.rank[i], 5).tolist(),
+        first_chance=float(chance.rank[i, 0]), rank_chances=chance.rank[i].tolist(),
         contributions=contributions, missing=sum(v is None for v in entered.values), departures=entered.departures,
         safety=list(figures.compared.records[entry.unit_id].on_record), not_recommended=entry.not_recommended, doubts=[],
     )  # fmt: skip

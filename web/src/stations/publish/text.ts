@@ -40,7 +40,8 @@ export const text = {
   frozen: "A published revision never changes. A later one says what changed.",
   erratum: (n: number) => `Erratum: puts revision ${n} right`,
   since: (n: number) => `Since revision ${n}`,
-  same: (n: number) => `A revision now would say the same as revision ${n}.`,
+  same: (n: number) =>
+    `A revision now would say the same as revision ${n}. Prices, faults and re-tests since then are looked at under “Does it still hold?”.`,
   more: (n: number) => `and ${n} more`,
   revisions: (n: number) => `Revisions, ${n}`,
   none: "Nothing published yet. A revision is frozen with the data it rests on.",
