@@ -5,7 +5,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from crevlo.core.ranking.chances import STEP, RankChances, rank_chances
+from crevlo.core.ranking.chances import MOST_BYTES, STEP, RankChances, draws_for, rank_chances
 from crevlo.core.ranking.weighed import Weighed
 
 CRITERIA, MACHINES, DRAWS = 6, 4, 300
@@ -86,3 +86,16 @@ def test_a_weight_that_moved_reads_its_own_values_alone(monkeypatch: pytest.Monk
     ):
         rank_chances(weights, kept, 3)
     assert summed == [6, 1, 2, 0, 6, 1]
+
+
+@pytest.mark.parametrize(("machines", "criteria"), [(50, 20), (10, 100), (4, 7), (20, 50), (49, 20), (100, 30)])
+def test_a_study_of_as_much_as_is_drawn_in_full_is_kept(machines: int, criteria: int) -> None:
+    drawn = np.empty((criteria, machines, draws_for(machines, criteria)), np.uint16)
+    assert Weighed(drawn).nbytes <= MOST_BYTES
+
+
+def test_a_weight_that_was_nearly_all_leaves_no_rounding_behind() -> None:
+    drawn = values(4, in_steps=True)
+    kept = Weighed(drawn)
+    rank_chances([1e6, 1, 1, 1, 1, 1], kept, 4)
+    alike(rank_chances([0.01, 1, 1, 1, 1, 1], kept, 4), rank_chances([0.01, 1, 1, 1, 1, 1], drawn, 4))

@@ -21,6 +21,8 @@ DRAWS = 40_000
 # Of more than 50 machines by 20 criteria fewer are drawn, so that a weight still moves within a blink: 80 MB of values in
 # steps, and as many pairs of machines to compare.
 _MOST_VALUES, _MOST_PAIRS, _FEWEST = 40_000_000, 50_000_000, 10_000
+# What such values take with their sums.
+MOST_BYTES = 100_000_000
 # What values in steps are multiples of: half the memory, and 650 steps to a point.
 STEP = np.float32(100 / 65535)
 

@@ -6,8 +6,9 @@ import numpy as np
 
 from crevlo.core.ranking.tally import Sums, sums_of
 
-# Of fewer criteria that moved their part is added; else all are summed anew, so that what rounding leaves never grows.
-_MOST_MOVED = 1 / 3
+# Of fewer criteria that moved their part is added; else all are summed anew, so that what rounding leaves never grows. So too
+# where the rest became many times as much or as little, beside which what rounding leaves would count.
+_MOST_MOVED, _MOST_FACTOR = 1 / 3, 8.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,7 +46,8 @@ class Weighed:
             more[np.isclose(weights, factor * before.weights, rtol=1e-9, atol=0)] = 0
             # A weight that is taken away whole leaves nothing behind, not even what rounding would.
             gone = (weights == 0) & (before.weights > 0)
-            if np.count_nonzero(more) <= _MOST_MOVED * len(weights) and not gone.any():
+            near = 1 / _MOST_FACTOR <= factor <= _MOST_FACTOR
+            if near and np.count_nonzero(more) <= _MOST_MOVED * len(weights) and not gone.any():
                 return sums_of(self.values, more, moved, before.sums), 1 / factor
         made = sums_of(self.values, weights.astype(np.float32), moved)
         self._before = _Before(weights, moved_by, made)

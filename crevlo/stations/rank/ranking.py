@@ -5,14 +5,13 @@ from collections import defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-import numpy as np
 from pydantic import Field
 from sqlalchemy.orm import Session
 
 from crevlo.core.evaluations.cost import counted_twice
 from crevlo.core.figure import Figure
 from crevlo.core.ranking.buyer import Offer, say_budget, say_prints, weights_of_buyer
-from crevlo.core.ranking.chances import draw_values, draws_for
+from crevlo.core.ranking.chances import MOST_BYTES, draw_values, draws_for
 from crevlo.core.ranking.gate import Judged, Standing
 from crevlo.core.ranking.points import normalised, rounded_to_total, weighted_totals
 from crevlo.core.ranking.ranking import WEIGHT_SPREAD, Criterion, Ranking, rank
@@ -156,7 +155,7 @@ class WhatIf(Shape):
 
 
 # Pure functions of what a transaction sees: keyed by its snapshot, so never stale; lost without harm.
-_draws: Kept[Weighed] = Kept(96_000_000, lambda drawn: drawn.nbytes)
+_draws: Kept[Weighed] = Kept(MOST_BYTES, lambda drawn: drawn.nbytes)
 
 
 def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf) -> RankView:
