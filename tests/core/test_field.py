@@ -47,6 +47,17 @@ def test_units_and_where_they_count_from_change_nothing(rows, shift: float, fact
         assert b.centre == pytest.approx(factor * (a.centre + shift), rel=1e-5, abs=1e-5 * factor)
 
 
+@given(st.lists(st.tuples(st.floats(-1e12, 1e12), st.sampled_from([0.0, 1e-15, 1e-6, 1.0, 1e9, 1e12])), min_size=2, max_size=6), st.sampled_from(list(FieldSpread)))  # fmt: skip
+def test_however_exact_or_loose_figures_are_a_field_has_chances(rows, spread: FieldSpread) -> None:
+    fields = fields_of({code: of(rows[k:] + rows[:k]) for k, code in enumerate("abc")}, spread)
+    assert len(fields) == (3 if any(u > 0 for _, u in rows) else 0)
+    for field in fields.values():
+        assert np.isfinite(field.chance).all()
+        assert field.chance.sum() == pytest.approx(1)
+        for pull in field.pulls.values():
+            assert np.isfinite([pull.centre, pull.keeps, pull.u_middle]).all()
+
+
 @pytest.mark.parametrize("spread", FieldSpread)
 def test_the_looser_a_figure_the_further_it_is_drawn(spread: FieldSpread) -> None:
     field = alone([(70, 4), (64, 4), (58, 4), (40, 12)], spread)

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from crevlo.core.artifacts.fit import Bed, longest_flat
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.figure import Counted, Figure
-from crevlo.core.ranking.chances import DRAWS, draw_values, draws_for, pair_chances, rank_chances
+from crevlo.core.ranking.chances import DRAWS, MOST_BYTES, draw_values, draws_for, pair_chances, rank_chances
 from crevlo.core.ranking.gate import (
     Judged,
     Standing,
@@ -19,6 +19,7 @@ from crevlo.core.ranking.gate import (
 )
 from crevlo.core.ranking.points import flip_weight, rounded_to_total, weighted_totals
 from crevlo.core.ranking.value import Shape, linear, min_max_over_field, value_function, value_of
+from crevlo.core.ranking.weighed import bytes_of
 
 A, B = (82.0, 40.0, 55.0), (70.0, 72.0, 66.0)
 values = st.floats(0, 100)
@@ -194,6 +195,7 @@ def test_of_more_figures_fewer_draws_are_taken_but_never_too_few(machines: int, 
     assert 10_000 <= draws <= DRAWS
     assert draws_for(machines + 1, criteria) <= draws
     assert machines * criteria > 1000 or machines > 50 or draws == DRAWS
+    assert draws == 10_000 or draws * bytes_of(machines, criteria) <= MOST_BYTES
 
 
 def test_fewer_draws_tell_the_same_within_what_they_leave_open() -> None:

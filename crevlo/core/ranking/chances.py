@@ -14,15 +14,13 @@ from crevlo.core.ranking.leaders import FIELD_FROM
 from crevlo.core.ranking.points import normalised
 from crevlo.core.ranking.tally import LEVEL, at_once, over_each, places_of
 from crevlo.core.ranking.value import ValueFunction, value_of
-from crevlo.core.ranking.weighed import Weighed
+from crevlo.core.ranking.weighed import Weighed, bytes_of
 
 # A chance is then known to ± 0.5 % (95 %), half the last digit shown, and a first answer takes a fifth of a second.
 DRAWS = 40_000
-# Of more than 50 machines by 20 criteria fewer are drawn, so that a weight still moves within a blink: 80 MB of values in
-# steps, and as many pairs of machines to compare.
-_MOST_VALUES, _MOST_PAIRS, _FEWEST = 40_000_000, 50_000_000, 10_000
-# What such values take with their sums.
-MOST_BYTES = 100_000_000
+# Of more than about a thousand figures fewer are drawn: so much do values in steps take with their sums, and a weight still
+# moves within a blink.
+MOST_BYTES, _FEWEST = 100_000_000, 10_000
 # What values in steps are multiples of: half the memory, and 650 steps to a point.
 STEP = np.float32(100 / 65535)
 
@@ -30,8 +28,7 @@ STEP = np.float32(100 / 65535)
 def draws_for(machines: int, criteria: int) -> int:
     """How often to draw: 40 000 times for as much as 50 machines by 20 criteria, down to 10 000 for many more (chances
     ± 1 %)."""
-    pairs = machines * (machines - 1) // 2
-    return max(_FEWEST, min(DRAWS, _MOST_VALUES // max(1, machines * criteria), _MOST_PAIRS // max(1, pairs)))
+    return max(_FEWEST, min(DRAWS, MOST_BYTES // max(1, bytes_of(machines, criteria))))
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,8 +58,9 @@ def draw_values(
 
     `figures` has shape (machines, criteria). What several figures share is drawn once: the calibration of an instrument for
     all machines, and by `codes` of the criteria what several of a machine's figures are made from. With four machines or
-    more (or as `field` says) the true figures of a criterion come from one field, of a `spread` that is drawn too. A machine's missing figures are drawn as
-    one, even over 0..100: drawn apart they would meet in the middle, and an open interval would look like a known total.
+    more (or as `field` says) the true figures of a criterion come from one field, whose `spread` is drawn too. A machine's
+    missing figures are drawn as one, even over 0..100: drawn apart they would meet in the middle, and an open interval would
+    look like a known total.
     """
     names = codes or [f"criterion {c}" for c in range(len(functions))]
     drawn = _told(figures, names, seed, draws, field, spread)
@@ -253,7 +251,7 @@ class Pairs:
 def pair_chances(weights: Sequence[float], values: np.ndarray, seed: int, weight_spread: float = 0.3) -> Pairs:
     """Of the same draws as `rank_chances` takes of float values, who is ahead of whom, and with what weights each wins."""
     criteria, machines, draws = values.shape
-    drawn = _moved(seed, weight_spread, criteria, draws) * normalised(weights)[:, None]
+    drawn = _moved(seed, weight_spread, criteria, draws) * normalised(weights).astype(np.float32)[:, None]
     drawn /= drawn.sum(axis=0)
     totals = np.einsum("cmd,cd->md", values, drawn)
     beats = np.empty((machines, machines))

@@ -20,6 +20,12 @@ class _Before:
     sums: Sums
 
 
+def bytes_of(machines: int, criteria: int, each: int = 2) -> int:
+    """What a draw of so many figures takes, `each` as many bytes, with both sums of each machine."""
+    sums = 2 * np.dtype(np.float32).itemsize
+    return machines * (each * criteria + sums)
+
+
 class Weighed:
     """Values of shape (criteria, machines, draws) with their sums by the weights that were asked for last.
 
@@ -33,8 +39,8 @@ class Weighed:
     @property
     def nbytes(self) -> int:
         """With the sums that it will hold."""
-        sums: int = 2 * 4 * self.values[0].size
-        return self.values.nbytes + sums
+        criteria, machines, draws = self.values.shape
+        return int(draws) * bytes_of(machines, criteria, self.values.itemsize)
 
     def sums(self, weights: np.ndarray, moved: np.ndarray, moved_by: tuple[int, float]) -> tuple[Sums, float]:
         """Sums by `weights`, shape (criteria,), as they are and multiplied by `moved`, shape (criteria, draws), which is the same
