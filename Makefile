@@ -2,6 +2,8 @@ SHELL := /bin/bash
 PY := .venv/bin/python
 # Matrices here are small: threads of several processes would only wait for each other.
 export OPENBLAS_NUM_THREADS ?= 1
+# A start and the tests begin dozens of processes: what one has compiled, the others load.
+unexport PYTHONDONTWRITEBYTECODE
 .PHONY: demo serve test bench torture truth build setup setup-test client format clean
 
 # Everything on this machine with the demo study. Ctrl-C stops it.

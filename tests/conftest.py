@@ -1,5 +1,6 @@
 """A throw-away PostgreSQL cluster, fresh databases on it, and people who sign in."""
 
+import gc
 import logging
 import os
 import pickle
@@ -9,7 +10,7 @@ import uuid
 from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 from pathlib import Path
-from typing import TypeVar
+from typing import Any, TypeVar
 
 import httpx
 import psycopg
@@ -18,7 +19,7 @@ import structlog
 from argon2 import PasswordHasher
 from filelock import FileLock
 from hypothesis import settings
-from sqlalchemy import Engine, update
+from sqlalchemy import Engine, create_engine, update
 from werkzeug.routing import Rule
 
 from crevlo.api.app import create_app
@@ -28,6 +29,7 @@ from crevlo.sim.client import Client
 from crevlo.sim.demo import Demo
 from crevlo.sim.truth import Truth
 from crevlo.stations.library.person import NewPerson, add_person
+from crevlo.store import database
 from crevlo.store.database import connect, migrate, sessions
 from crevlo.store.person import Person, Role
 
@@ -53,6 +55,7 @@ def pytest_configure(config: pytest.Config) -> None:
         folder = tempfile.mkdtemp(prefix="crevlo-test-", dir=_in_memory())
         Path(folder).chmod(0o755)
         os.environ[_FOLDER] = folder
+        os.environ["CREVLO_CACHE"] = f"{folder}/cache"
 
 
 def pytest_unconfigure(config: pytest.Config) -> None:
@@ -88,6 +91,36 @@ def _compile_addresses_once() -> None:
 
 
 _compile_addresses_once()
+
+
+def _compile_questions_once() -> None:
+    """Every test has a database of its own with the same tables: a question is made SQL once for all of them."""
+    made: list[Engine] = []
+
+    def engine_of(*given: Any, **more: Any) -> Engine:
+        engine = create_engine(*given, **more)
+        # Only one that has met the server knows its version.
+        known = next((e for e in made if e.dialect.server_version_info), None)
+        if known is None:
+            made.append(engine)
+        else:
+            engine.dialect = engine.pool._dialect = known.dialect
+            engine._compiled_cache = known._compiled_cache
+        return engine
+
+    database.create_engine = engine_of  # type: ignore[assignment]
+
+
+_compile_questions_once()
+
+
+# While all is loaded there is nothing to collect; what is loaded stays.
+gc.disable()
+
+
+def pytest_collection_finish() -> None:
+    gc.freeze()
+    gc.enable()
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:

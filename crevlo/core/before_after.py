@@ -4,7 +4,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from scipy.stats import t as student
+from scipy.special import stdtr
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined, effective_dof
 from crevlo.core.statistics import pool_scatter
@@ -83,7 +83,7 @@ def _chance(e: Estimate) -> float:
     """How often a difference as large as this comes about where there is none."""
     if e.u == 0:
         return 1.0 if e.value == 0 else 0.0
-    return float(2 * student.sf(abs(e.value) / e.u, e.dof))
+    return float(2 * stdtr(e.dof, -abs(e.value) / e.u))
 
 
 def _say(c: Comparison, found: Estimate | NotDetermined, real: bool, together: int) -> Change:

@@ -4,8 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
-from scipy.stats import norm
-from scipy.stats import t as student
+from scipy.special import ndtr, stdtr
 
 from crevlo.core.estimate import NORMAL_COVERAGE, Estimate, NotDetermined, difference, scaled
 from crevlo.core.evaluations.evaluation import Better
@@ -90,7 +89,7 @@ def _difference(a: Known, b: Known) -> tuple[float, float, float, float]:
         # Where few degrees of freedom are of one part only, the factor of the interval says how wide it is.
         if apart.of_own is not None and apart.shared:
             return apart.value, low, high, _by_width(apart.value, apart.expanded)
-        return apart.value, low, high, float(2 * student.sf(abs(apart.value) / apart.u, apart.dof))
+        return apart.value, low, high, float(2 * stdtr(apart.dof, -abs(apart.value) / apart.u))
     value = (central(a) or 0.0) - (central(b) or 0.0)
     # Intervals that are not even: what counts is the side that looks to 0.
     reach = value - low if value > 0 else high - value
@@ -100,7 +99,7 @@ def _difference(a: Known, b: Known) -> tuple[float, float, float, float]:
 def _by_width(value: float, expanded: float) -> float:
     if expanded <= 0:
         return 1.0 if value == 0 else 0.0
-    return float(2 * norm.sf(abs(value) / expanded * NORMAL_COVERAGE))
+    return float(2 * ndtr(-abs(value) / expanded * NORMAL_COVERAGE))
 
 
 def _ahead(pair: Pair, difference_: float) -> Ahead:

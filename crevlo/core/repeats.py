@@ -2,8 +2,6 @@
 
 import math
 
-from scipy import stats
-
 from crevlo.core.estimate import BadInput
 
 _MOST = 200
@@ -14,6 +12,8 @@ def power(difference: float, spread: float, copies: int, alpha: float = 0.05) ->
 
     Two-sided t test at level `alpha`, by the noncentral t distribution. Raises BadInput for a spread of 0 or one copy.
     """
+    from scipy import stats
+
     if spread <= 0 or difference <= 0:
         raise BadInput("the difference to tell and the usual spread must be above 0")
     if copies < 2:

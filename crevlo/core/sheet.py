@@ -4,8 +4,6 @@ import io
 import zipfile
 from datetime import datetime, time, timedelta
 
-from openpyxl import load_workbook
-
 from crevlo.core.estimate import BadInput
 
 MOST_BYTES = 4 * 1024 * 1024
@@ -23,6 +21,8 @@ def sheet_text(content: bytes) -> str:
         raise BadInput(f"the file has {len(content) >> 20} MB; {MOST_BYTES >> 20} MB are taken")
     if content[:2] != b"PK":
         return plain_text(content)
+    from openpyxl import load_workbook
+
     try:
         check_size(content)
         book = load_workbook(io.BytesIO(content), read_only=True, data_only=True, keep_links=False)

@@ -5,8 +5,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.special import chdtrc
-from scipy.stats import f as fisher
+from scipy.special import chdtrc, fdtrc
 
 from crevlo.core.estimate import Estimate
 from crevlo.core.statistics import variance_between
@@ -37,7 +36,7 @@ def between_units(figures: Mapping[str, Sequence[Estimate]]) -> list[Between]:
         x, u = np.array([v for v, _, _ in own]), np.array([s for _, s, _ in own])
         tau2, q = variance_between(x, u)
         k, dof = len(own) - 1, min(d for _, _, d in own)
-        p = float(fisher.sf(q / k, k, dof)) if math.isfinite(dof) else float(chdtrc(k, q))
+        p = float(fdtrc(k, dof, q / k)) if math.isfinite(dof) else float(chdtrc(k, q))
         found[code] = (math.sqrt(tau2), p)
     real = set()
     for place, (code, (_, p)) in enumerate(sorted(found.items(), key=lambda x: x[1][1])):

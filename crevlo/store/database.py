@@ -37,14 +37,15 @@ def connect(url: str) -> Engine:
     the next one would not find.
     """
     pooled = {"prepare_threshold": None} if os.environ.get("CREVLO_POOLER") == "1" else {}
-    engine = create_engine(database_url(url), pool_size=8, max_overflow=8, connect_args=pooled)
+    engine = create_engine(
+        database_url(url), pool_size=8, max_overflow=8, connect_args=pooled, query_cache_size=_QUESTIONS
+    )
 
     @event.listens_for(engine, "connect")
     def begins(connection: DBAPIConnection, record: ConnectionPoolEntry) -> None:
         # Compiling a question takes longer than answering any of ours.
-        # The application asks some five hundred different questions; with fewer kept, none is asked often enough in a row to
-        # be prepared.
-        connection.prepared_max = 1000
+        # With fewer kept, none is asked often enough in a row to be prepared.
+        connection.prepared_max = _QUESTIONS
         cursor = connection.cursor()
         cursor.execute("set jit = off")
         cursor.close()
@@ -70,6 +71,8 @@ def connect(url: str) -> Engine:
 
 
 _FRESH_S = 1.0
+# The application asks some five hundred different questions, some of them in several lengths.
+_QUESTIONS = 1500
 
 
 def sessions(engine: Engine) -> sessionmaker[Session]:

@@ -1,6 +1,7 @@
 """A bench that was kept in a spreadsheet: cells as people write them, sheets as they grow, whole workbooks."""
 
 import io
+import zipfile
 from datetime import UTC, date, datetime, time, timedelta
 from pathlib import Path
 from zoneinfo import ZoneInfo
@@ -151,15 +152,30 @@ def test_a_person_says_what_a_sheet_holds_and_which_column_is_what() -> None:
         guess(sheet, Holds.PRINTS, {"spool": "colour"})
 
 
+def with_merged(workbook: bytes, stated: str) -> bytes:
+    """The workbook with another merged area written in it than A2:C3."""
+    out = io.BytesIO()
+    with zipfile.ZipFile(io.BytesIO(workbook)) as before, zipfile.ZipFile(out, "w") as after:
+        for entry in before.infolist():
+            after.writestr(entry, before.read(entry).replace(b'"A2:C3"', f'"{stated}"'.encode()))
+    return out.getvalue()
+
+
 def test_files_that_are_too_much_are_refused_in_words() -> None:
     book = Workbook()
     sheet = book.active
     sheet.append(["machine", "what", "took"])
-    sheet.merge_cells("A2:AZ3000")
+    sheet.merge_cells("A2:C3")
     out = io.BytesIO()
     book.save(out)
-    with pytest.raises(BadInput, match="merged cells"):
-        read_sheets(out.getvalue())
+    for stated, words in (
+        ("A2:AZ3000", "merged cells"),
+        ("A1:XFD1048576", "merged cells"),
+        ("A:C", "cannot be read"),
+        ("C3:A2", "cannot be read"),
+    ):
+        with pytest.raises(BadInput, match=words):
+            read_sheets(with_merged(out.getvalue(), stated))
     for content, words in (
         (b"a,b\n" * 30_000, "20000 are read"),
         (b"PK\x03\x04", "cannot be read"),

@@ -5,7 +5,6 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.signal import lombscargle
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.evaluations.evaluation import (
@@ -113,6 +112,8 @@ def banding(
 
 
 def _power(z: np.ndarray, w: np.ndarray, frequency: np.ndarray) -> np.ndarray:
+    from scipy.signal import lombscargle
+
     found: np.ndarray = lombscargle(z, w, 2 * np.pi * frequency, floating_mean=True, normalize=True)
     return found
 

@@ -6,7 +6,6 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy import stats
 
 from crevlo.core.estimate import BadInput, Estimate, NotDetermined
 from crevlo.core.evaluations.evaluation import (
@@ -50,6 +49,8 @@ def orientation(groups: Mapping[str, Sequence[float]]) -> Orientation:
 
     Source: Fisher's one-way analysis of variance.
     """
+    from scipy import stats
+
     known = [list(g) for g in groups.values() if len(g)]
     if not all(math.isfinite(x) for g in known for x in g):
         raise BadInput("deviations must be finite")

@@ -2,13 +2,15 @@
 
 import csv
 import io
+from collections.abc import Iterator
 from dataclasses import dataclass
-
-from openpyxl import load_workbook
-from openpyxl.worksheet.worksheet import Worksheet
+from typing import TYPE_CHECKING, Any
 
 from crevlo.core.estimate import BadInput
 from crevlo.core.sheet import MOST_BYTES, check_size, plain_text, written
+
+if TYPE_CHECKING:
+    from openpyxl.worksheet.worksheet import Worksheet
 
 MOST_SHEETS, MOST_ROWS, MOST_COLUMNS = 20, 20_000, 60
 _LONGEST_CELL, _MOST_MERGED = 300, 100_000
@@ -37,9 +39,11 @@ def read_sheets(content: bytes, name: str = "table") -> tuple[Sheet, ...]:
         raise BadInput(f"the file has {len(content) >> 20} MB; {MOST_BYTES >> 20} MB are taken")
     if content[:2] != b"PK":
         return (_sheet(name, _rows_of_text(plain_text(content))),)
+    from openpyxl import load_workbook
+
     try:
         check_size(content)
-        book = load_workbook(io.BytesIO(content), data_only=True, keep_links=False)
+        book = load_workbook(io.BytesIO(content), read_only=True, data_only=True, keep_links=False)
         sheets = [_sheet(w.title, _rows_of_sheet(w)) for w in book.worksheets[:MOST_SHEETS]]
     except BadInput:
         raise
@@ -51,23 +55,41 @@ def read_sheets(content: bytes, name: str = "table") -> tuple[Sheet, ...]:
     return found
 
 
-def _rows_of_sheet(sheet: Worksheet) -> list[list[str]]:
-    if sheet.max_row > MOST_ROWS or sheet.max_column > 16_384:
-        raise BadInput(f"the sheet {sheet.title} has {sheet.max_row} rows; {MOST_ROWS} are read")
-    wide = min(sheet.max_column, MOST_COLUMNS)
-    rows = [[written(v)[:_LONGEST_CELL] for v in row] for row in sheet.iter_rows(max_col=wide, values_only=True)]
+def _rows_of_sheet(sheet: "Worksheet") -> list[list[str]]:
+    rows = [
+        [written(v)[:_LONGEST_CELL] for v in row]
+        for row in sheet.iter_rows(max_row=MOST_ROWS + 1, max_col=MOST_COLUMNS, values_only=True)
+    ]
+    if len(rows) > MOST_ROWS:
+        raise BadInput(f"the sheet {sheet.title} has more than {MOST_ROWS} rows")
+    wide = max(map(len, rows), default=0)
+    rows = [row + [""] * (wide - len(row)) for row in rows]
     room = _MOST_MERGED
-    for merged in sheet.merged_cells.ranges:
-        room -= merged.size["rows"] * merged.size["columns"]
+    for left, top, right, bottom in _merged(sheet):
+        room -= (right - left + 1) * (bottom - top + 1)
         if room < 0:
             raise BadInput(f"the sheet {sheet.title} has more than {_MOST_MERGED} merged cells")
-        if merged.min_row > len(rows) or merged.min_col > wide:
+        if top > len(rows) or left > wide:
             continue
-        shown = rows[merged.min_row - 1][merged.min_col - 1]
-        for row in range(merged.min_row, min(merged.max_row, len(rows)) + 1):
-            for column in range(merged.min_col, min(merged.max_col, wide) + 1):
+        shown = rows[top - 1][left - 1]
+        for row in range(top, min(bottom, len(rows)) + 1):
+            for column in range(left, min(right, wide) + 1):
                 rows[row - 1][column - 1] = shown
     return rows
+
+
+def _merged(sheet: Any) -> Iterator[tuple[int, int, int, int]]:
+    """First column and row, last column and row of each merged area, of which reading the rows refused what is none. A sheet that
+    is read to be written to makes a cell of each place in them, of which a file of a few kilobytes can state billions."""
+    from openpyxl.utils import range_boundaries
+    from openpyxl.xml.functions import iterparse
+
+    with sheet._get_source() as source:
+        for _, element in iterparse(source):
+            if element.tag.rpartition("}")[2] == "mergeCell":
+                area: Any = range_boundaries(element.get("ref"))
+                yield area
+            element.clear()
 
 
 def _rows_of_text(text: str) -> list[list[str]]:

@@ -3,7 +3,6 @@
 from collections.abc import Sequence
 
 import numpy as np
-from scipy import stats
 
 
 def first_shares(scores: np.ndarray) -> np.ndarray:
@@ -31,13 +30,15 @@ def win_scores(values: np.ndarray, known: np.ndarray) -> np.ndarray:
 
     `known` of shape (machines, criteria) says which values there are; machines without a comparison have nan.
     """
+    from scipy.stats import rankdata
+
     won = np.zeros(values.shape[1:])
     fought = np.zeros(values.shape[1])
     for c in range(len(values)):
         here = np.flatnonzero(known[:, c])
         if len(here) < 2:
             continue
-        won[here] += stats.rankdata(values[c, here], axis=0) - 1
+        won[here] += rankdata(values[c, here], axis=0) - 1
         fought[here] += len(here) - 1
     return np.where(fought > 0, won.T / np.maximum(fought, 1), np.nan).T
 

@@ -7,7 +7,6 @@ from itertools import combinations
 from typing import TypeVar
 
 import numpy as np
-from scipy import stats
 
 from crevlo.core.estimate import BadInput, NotDetermined
 
@@ -50,6 +49,8 @@ def rank_sums(artifacts: Mapping[str, Mapping[str, float]]) -> RankSums:
 
     Raises NotDetermined without an artifact that all have.
     """
+    from scipy import stats
+
     machines = list(dict.fromkeys(m for row in artifacts.values() for m in row))
     whole = [row for row in artifacts.values() if len(row) == len(machines)]
     if not whole or not machines:
@@ -67,6 +68,8 @@ def concordance(a: Sequence[float], b: Sequence[float]) -> float:
 
     Raises NotDetermined for fewer than two, or an order in which all are equal.
     """
+    from scipy import stats
+
     if len(a) != len(b):
         raise BadInput("both orders need every machine")
     tau = float(stats.kendalltau(a, b).statistic) if len(a) > 1 else math.nan

@@ -6,7 +6,6 @@ from dataclasses import dataclass, field
 from enum import StrEnum
 
 import numpy as np
-from scipy.optimize import minimize
 from scipy.special import ndtr
 
 from crevlo.core.estimate import BadInput, NotDetermined
@@ -80,6 +79,8 @@ def davidson(results: Sequence[Duel], ridge: float = RIDGE, among: Sequence[str]
         gradient[n] += ridge * x[n]
         value = -log[outcome, np.arange(len(outcome))].sum() + ridge / 2 * (x @ x) + _CENTRED / 2 * x[:n].sum() ** 2
         return float(value), gradient
+
+    from scipy.optimize import minimize
 
     found = minimize(lost, np.zeros(n + 1), jac=True, method="BFGS", options={"gtol": 1e-9, "maxiter": 500})
     x = found.x

@@ -1,17 +1,15 @@
 """Makes a study's schedule in the background, and says in words why there is none."""
 
-import uuid
+from collections.abc import Sequence
 from datetime import UTC, datetime, timedelta
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 import numpy as np
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session, sessionmaker
 
 from crevlo.core.schedule.check import violations
-from crevlo.core.schedule.clash import Clash, Impossible, Rule, clash, impossible
 from crevlo.core.schedule.finish import finishes
-from crevlo.core.schedule.solve import NoSchedule, Solved, solve
 from crevlo.core.schedule.task import Problem, Schedule
 from crevlo.core.schedule.why import Wait, reason
 from crevlo.core.success import Outcome
@@ -19,8 +17,13 @@ from crevlo.stations.background import Progress
 from crevlo.stations.kit.shape import Refused
 from crevlo.stations.plan.problem import Planned, job_words, planned
 from crevlo.stations.plan.rules import TICK
+from crevlo.stations.plan.schedule import latest_schedule
 from crevlo.store.schedule import BackgroundWork, MadeSchedule
 from crevlo.store.study import Study
+
+if TYPE_CHECKING:
+    from crevlo.core.schedule.clash import Clash, Impossible, Rule
+    from crevlo.core.schedule.solve import NoSchedule, Solved
 
 # Moves shorter than this are not worth a line.
 _MOVED = timedelta(minutes=30)
@@ -29,6 +32,10 @@ _MOST_MOVES = 200
 
 def make_schedule(sessions: sessionmaker[Session], work: BackgroundWork, progress: Progress) -> str:
     """Keeps the best schedule found as the study's next; raises Refused, in words, where there is none."""
+    # The solver is loaded where a schedule is made, not by every server and command.
+    from crevlo.core.schedule.clash import clash, impossible
+    from crevlo.core.schedule.solve import NoSchedule, solve
+
     progress.tell("reading the study", 0.0)
     with sessions() as session:
         plan = planned(session, work.study_id, datetime.now(UTC))
@@ -37,9 +44,9 @@ def make_schedule(sessions: sessionmaker[Session], work: BackgroundWork, progres
         session.expunge_all()
     if not plan.problem.tasks:
         raise Refused("Nothing is left to print in this study.")
-    _refuse_impossible(plan)
+    _refuse_impossible(plan, impossible(plan.problem))
 
-    def tell(solved: Solved, stage: str, share: float) -> None:
+    def tell(solved: "Solved", stage: str, share: float) -> None:
         gap = (
             f", of which {100 * solved.gap:.0f} % is not proven necessary"
             if solved.gap > 0.005
@@ -84,12 +91,6 @@ def make_schedule(sessions: sessionmaker[Session], work: BackgroundWork, progres
     return f"Plan {number} is made."
 
 
-def latest_schedule(session: Session, study_id: uuid.UUID) -> MadeSchedule | None:
-    return session.scalar(
-        select(MadeSchedule).where(MadeSchedule.study_id == study_id).order_by(MadeSchedule.number.desc()).limit(1)
-    )
-
-
 def _slots(plan: Planned, made: Schedule) -> list[dict[str, Any]]:
     return [
         {
@@ -101,7 +102,7 @@ def _slots(plan: Planned, made: Schedule) -> list[dict[str, Any]]:
     ]  # fmt: skip
 
 
-def _facts(plan: Planned, solved: Solved, drawn: np.ndarray) -> dict[str, Any]:
+def _facts(plan: Planned, solved: "Solved", drawn: np.ndarray) -> dict[str, Any]:
     return {
         "finish": solved.schedule.finish, "bound": solved.bound, "bound_by": _bound_words(plan, solved.bound_by),
         "moves": solved.moves, "idle_h": solved.idle * TICK.total_seconds() / 3600, "best": solved.best,
@@ -165,15 +166,14 @@ def _why(plan: Planned, made: Schedule, key: str) -> str:
     return f"Its machine is taken until {until}, by {other}."
 
 
-def _refuse_impossible(plan: Planned) -> None:
-    found = impossible(plan.problem)
+def _refuse_impossible(plan: Planned, found: "Sequence[Impossible]") -> None:
     if found:
         words = [_impossible_words(plan, i) for i in found[:5]]
         more = f" And {len(found) - 5} more prints like these." if len(found) > 5 else ""
         raise Refused(" ".join(words) + more)
 
 
-def _impossible_words(plan: Planned, found: Impossible) -> str:
+def _impossible_words(plan: Planned, found: "Impossible") -> str:
     who = plan.name(found.task.key)
     if found.rule.kind == "circuit":
         return f"{who} draws up to {found.needs:.0f} W, and the circuit {found.rule.about} carries {found.has:.0f} W."
@@ -186,7 +186,7 @@ def _impossible_words(plan: Planned, found: Impossible) -> str:
     return f"{who} needs somebody for {needs}, and nobody is there for longer than {has} at a time."
 
 
-def _clash_words(plan: Planned, found: Clash | None, none: NoSchedule) -> str:
+def _clash_words(plan: Planned, found: "Clash | None", none: "NoSchedule") -> str:
     if found is None:
         if none.proven:
             return "No schedule keeps all rules together."
@@ -199,7 +199,7 @@ def _clash_words(plan: Planned, found: Clash | None, none: NoSchedule) -> str:
     return head + "; ".join(words) + "." + tail
 
 
-def _rule_words(plan: Planned, rule: Rule) -> str:
+def _rule_words(plan: Planned, rule: "Rule") -> str:
     p: Problem = plan.problem
     if rule.kind == "deadline":
         day = plan.rules.finish_by

@@ -11,10 +11,9 @@ from sqlalchemy.orm import Session
 from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.shape import Refused, Shape
-from crevlo.stations.plan.make import latest_schedule
 from crevlo.stations.plan.problem import job_words, wall_time
 from crevlo.stations.plan.rules import Rules
-from crevlo.stations.plan.schedule import SlotOut, slots_of
+from crevlo.stations.plan.schedule import SlotOut, latest_schedule, slots_of
 from crevlo.store.schedule import MadeSchedule
 
 Kind = Literal["start", "remove", "dry", "dried", "weigh"]

@@ -5,6 +5,7 @@ from datetime import UTC, date, datetime, time, timedelta
 from typing import Any, Literal
 
 from pydantic import Field
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.material import usual_drying_h
@@ -13,7 +14,6 @@ from crevlo.stations.background import OPEN, WorkOut, ask, latest, work_out
 from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.shape import Refused, Shape
-from crevlo.stations.plan.make import latest_schedule
 from crevlo.stations.plan.problem import end_of, hours_from, job_words, wall_time
 from crevlo.stations.plan.rules import PinOut, Rules, RulesOut, pins_of, rules_of
 from crevlo.stations.protocol import Policies
@@ -23,6 +23,12 @@ from crevlo.store.schedule import MadeSchedule
 SlotState = Literal["planned", "printing", "done", "failed", "late"]
 # A start this much after its time counts as late.
 LATE = timedelta(minutes=30)
+
+
+def latest_schedule(session: Session, study_id: uuid.UUID) -> MadeSchedule | None:
+    return session.scalar(
+        select(MadeSchedule).where(MadeSchedule.study_id == study_id).order_by(MadeSchedule.number.desc()).limit(1)
+    )
 
 
 class AskSchedule(Shape):

@@ -19,9 +19,9 @@ from crevlo.stations.kit.mark import UnitMark, mark_of
 from crevlo.stations.kit.shape import Shape
 from crevlo.stations.phases import PhaseTime, spans_by_run
 from crevlo.stations.plan.expected import file_ratios
-from crevlo.stations.plan.make import latest_schedule
 from crevlo.stations.plan.now import next_actions
 from crevlo.stations.plan.rules import rules_of
+from crevlo.stations.plan.schedule import latest_schedule
 from crevlo.store.device import Device, DeviceKind, PrinterReport
 from crevlo.store.run import Run
 from crevlo.store.study import Job, Study

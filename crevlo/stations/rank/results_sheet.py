@@ -4,10 +4,6 @@ import csv
 import io
 from collections.abc import Iterator
 
-from openpyxl import Workbook
-from openpyxl.styles import Alignment, Font
-from openpyxl.utils import get_column_letter
-
 from crevlo.core.in_row import Place
 from crevlo.stations.kit.cell import in_csv, in_xlsx
 from crevlo.stations.rank.results import ResultsView
@@ -29,6 +25,10 @@ def results_csv(view: ResultsView) -> str:
 
 def results_xlsx(view: ResultsView) -> bytes:
     """Two sheets: "Results" as it stands on screen, "Figures" with every figure on a line."""
+    from openpyxl import Workbook
+    from openpyxl.styles import Alignment, Font
+    from openpyxl.utils import get_column_letter
+
     book = Workbook()
     seen = book.active
     assert seen is not None
