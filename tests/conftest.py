@@ -32,6 +32,7 @@ from crevlo.stations.library.person import NewPerson, add_person
 from crevlo.store import database
 from crevlo.store.database import connect, migrate, sessions
 from crevlo.store.person import Person, Role
+from tests.wiper import Wiper
 
 # The same examples at every run: a change turns a test red, not luck. CREVLO_EXPLORE=1 looks for new ones.
 settings.register_profile("steady", derandomize=not os.environ.get("CREVLO_EXPLORE"), deadline=None)
@@ -114,12 +115,11 @@ def _compile_questions_once() -> None:
 _compile_questions_once()
 
 
-# While all is loaded there is nothing to collect; what is loaded stays.
+# While all is loaded there is nothing to collect.
 gc.disable()
 
 
 def pytest_collection_finish() -> None:
-    gc.freeze()
     gc.enable()
 
 
@@ -261,13 +261,36 @@ class Bench:
         self.engine.dispose()
 
 
+@pytest.fixture(scope="session")
+def _wiped(
+    empty: str, copy_of: Callable[[str], str], as_owner: Callable[[str], str], drop: Callable[[str], None]
+) -> Iterator[Callable[[], Bench]]:
+    """The same installation again and again, as it was at first: its connections know its tables and its questions."""
+    kept: list[tuple[Bench, Wiper]] = []
+
+    def leave() -> None:
+        while kept:
+            made, wiper = kept.pop()
+            made.close()
+            wiper.close()
+            drop(made.url)
+
+    def give() -> Bench:
+        if kept and not kept[0][1].wipe():
+            leave()
+        if not kept:
+            url = copy_of(empty)
+            kept.append((Bench(url), Wiper(as_owner(url).replace("+psycopg", ""))))
+        return kept[0][0]
+
+    yield give
+    leave()
+
+
 @pytest.fixture
-def bench(empty: str, copy_of: Callable[[str], str], drop: Callable[[str], None]) -> Iterator[Bench]:
+def bench(_wiped: Callable[[], Bench]) -> Bench:
     """A new installation with one person of each role and nothing else."""
-    made = Bench(copy_of(empty))
-    yield made
-    made.close()
-    drop(made.url)
+    return _wiped()
 
 
 @pytest.fixture

@@ -2,10 +2,12 @@
 
 import threading
 import time
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from pathlib import Path
+from threading import Semaphore
+from typing import Any
 
 import pytest
 from playwright.sync_api import BrowserContext, Page, Request, expect
@@ -72,6 +74,9 @@ def settled(page: Page) -> Iterator[None]:
             page.remove_listener(event, hear)
 
 
+_MOST_AT_ONCE = 64
+
+
 @dataclass
 class Site:
     """The application serving one database; it can go away and come back at the same address."""
@@ -80,7 +85,8 @@ class Site:
     port: int = 0
 
     def __enter__(self) -> "Site":
-        self.server = make_server("127.0.0.1", self.port, self.bench.app, threaded=True, request_handler=_Quiet)
+        self.under_way = Semaphore(_MOST_AT_ONCE)
+        self.server = make_server("127.0.0.1", self.port, self._answer, threaded=True, request_handler=_Quiet)
         self.port = self.server.server_port
         threading.Thread(target=self.server.serve_forever, daemon=True).start()
         return self
@@ -88,14 +94,29 @@ class Site:
     def __exit__(self, *_: object) -> None:
         self.server.shutdown()
         self.server.server_close()
+        # What a page asked for as it was closed is not answered into the next test's database.
+        for _ in range(_MOST_AT_ONCE):
+            self.under_way.acquire(timeout=5)
+
+    def _answer(self, environ: dict[str, Any], start: Any) -> Iterable[bytes]:
+        with self.under_way:
+            return self.bench.app(environ, start)
 
     @property
     def url(self) -> str:
         return f"http://127.0.0.1:{self.port}"
 
     def sign_in(self, page: Page, role: str) -> None:
+        """As a person does, by a link that opens the first page."""
         page.goto(f"{self.url}/{sign_in_link(self.bench.url, f'{role}@bench.example')}")
         page.get_by_role("heading", name="Studies").wait_for()
+
+    def let_in(self, page: Page, role: str) -> None:
+        """Signed in before any page is opened."""
+        client, address = self.bench.as_(role), {"domain": "127.0.0.1", "path": "/"}
+        page.context.add_cookies(
+            [{"name": c.name, "value": c.value or "", **address} for c in client.http.cookies.jar]
+        )
 
     def open(self, page: Page, study: str, station: str) -> None:
         with settled(page):

@@ -28,7 +28,7 @@ def test_readings_made_while_the_server_is_away_are_kept_and_sent_once(
     demo_bench: Bench, played: Played, page: Page
 ) -> None:
     with Site(demo_bench) as site:
-        site.sign_in(page, "rater")
+        site.let_in(page, "rater")
         site.open(page, played.study, half_measured(demo_bench, played.study))
         label = page.locator("label[for=reading]")
         expect(label).to_contain_text("Y2 · reading 1 of 3")
@@ -55,7 +55,7 @@ def test_readings_made_while_the_server_is_away_are_kept_and_sent_once(
 def test_a_wrong_reading_is_asked_for_again_and_a_corrected_one_keeps_the_old(
     demo_site: Site, played: Played, page: Page
 ) -> None:
-    demo_site.sign_in(page, "reviewer")
+    demo_site.let_in(page, "reviewer")
     demo_site.open(page, played.study, half_measured(demo_site.bench, played.study))
     page.keyboard.type("300.5")
     page.keyboard.press("Enter")
@@ -92,7 +92,7 @@ def _seconds(page: Page) -> int:
 def test_the_timer_survives_a_reload_and_is_the_same_on_two_screens(
     demo_site: Site, played: Played, page: Page, browser: Browser
 ) -> None:
-    demo_site.sign_in(page, "reviewer")
+    demo_site.let_in(page, "reviewer")
     demo_site.open(page, played.study, "print")
     page.get_by_role("button", name=LIVE).click()
     started = _seconds(page)
@@ -101,7 +101,7 @@ def test_the_timer_survives_a_reload_and_is_the_same_on_two_screens(
     other = browser.new_page()
     other.clock.install()
     other.clock.fast_forward(7 * 60_000)
-    demo_site.sign_in(other, "owner")
+    demo_site.let_in(other, "owner")
     demo_site.open(other, played.study, "print")
     other.get_by_role("button", name=LIVE).click()
     assert abs(_seconds(other) - _seconds(page)) <= 3
@@ -124,7 +124,7 @@ def test_the_timer_survives_a_reload_and_is_the_same_on_two_screens(
 def test_of_two_editors_the_later_chooses(demo_site: Site, played: Played, page: Page, browser: Browser) -> None:
     other = browser.new_page()
     for who, screen in (("reviewer", page), ("owner", other)):
-        demo_site.sign_in(screen, who)
+        demo_site.let_in(screen, who)
         demo_site.open(screen, played.study, "cost")
     for screen, wage in ((page, "24"), (other, "30")):
         screen.get_by_label(re.compile("^Wage")).fill(wage)

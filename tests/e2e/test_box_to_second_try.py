@@ -25,7 +25,7 @@ def photo() -> bytes:
 def test_from_the_box_to_a_failed_run_and_its_second_attempt(site: Site, page: Page, tmp_path: Path) -> None:
     client = site.bench.as_("reviewer")
     study = frozen_study(client)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "receive")
     steps = page.get_by_role("navigation", name="Steps of receiving")
 

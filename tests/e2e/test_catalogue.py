@@ -17,7 +17,7 @@ def client(site: Site) -> Client:
 
 @pytest.fixture
 def hands(page: Page, site: Site) -> Hands:
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     return Hands(page)
 
 

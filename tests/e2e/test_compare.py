@@ -11,7 +11,7 @@ from tests.states import LONG, Turned, make
 def test_any_two_machines_are_set_against_each_other(site: Site, page: Page, check_axe) -> None:
     client = site.bench.as_("reviewer")
     study = make(client, {LONG: Turned(off_mm=0.3), "Sparrow": Turned(), "Twin": Turned()}, copies=2)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "rank")
     page.get_by_role("radio", name="Two alone").click()
     two = page.get_by_role("region", name="Two machines alone")

@@ -21,7 +21,7 @@ def client(site: Site) -> Client:
 
 @pytest.fixture
 def hands(page: Page, site: Site) -> Hands:
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     return Hands(page)
 
 
@@ -225,7 +225,7 @@ def test_a_gauge_study_by_two_people_at_their_own_screens(
         "You have read all of yours. What was found is shown when everybody has."
     )
     other = browser.new_page()
-    site.sign_in(other, "rater")
+    site.let_in(other, "rater")
     site.open(other, study, "measure")
     other.get_by_role("button", name="Gauge study").click()
     read(other, 0.02)

@@ -20,7 +20,7 @@ def test_duels_looks_and_agreement_by_keys(page: Page, site: Site, client: Clien
     study = make(
         client, {"Mesa": EQUAL, "Sparrow": EQUAL, "Twin": EQUAL}, artifact="RA", measured=False, inspected=False
     )
-    site.sign_in(page, "rater")
+    site.let_in(page, "rater")
     hands = Hands(page)
     site.open(page, study, "inspect")
     views = page.get_by_role("radiogroup", name="What is inspected")
@@ -70,7 +70,7 @@ def test_duels_looks_and_agreement_by_keys(page: Page, site: Site, client: Clien
 def test_a_print_is_looked_at_on_the_plate_with_a_phone(page: Page, site: Site, client: Client) -> None:
     study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, measured=False, inspected=False)
     page.set_viewport_size({"width": 390, "height": 844})
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "print")
     plate = page.get_by_role("region", name="Look at the plate")
     plate.get_by_label("Layers shifted").check()
@@ -87,7 +87,7 @@ def test_a_print_is_looked_at_on_the_plate_with_a_phone(page: Page, site: Site, 
 
 def test_a_fault_of_ones_own_is_scored_like_the_others(page: Page, site: Site, client: Client) -> None:
     study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, artifact="OP", measured=False, inspected=False)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     hands = Hands(page)
     site.open(page, study, "inspect")
     page.get_by_role("button", name="Look for another fault").click()
@@ -110,7 +110,7 @@ def test_an_audience_votes_on_a_phone_without_an_account(
     study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, measured=False)
     for n, line in enumerate(client.get(f"/api/studies/{study}/measure")["queue"]):
         client.send("PUT", f"/api/specimens/{line['id']}/photos", content=photo(60 * n, (500, 400)), id=new())
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "inspect")
     page.get_by_role("radio", name="Side by side").click()
     page.get_by_role("button", name="Ask an audience").click()

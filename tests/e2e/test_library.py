@@ -121,7 +121,7 @@ def test_a_spool_is_put_right_and_its_log_corrected_and_taken_back(
 
 
 def test_the_finder_and_the_key_list(shared_site: Site, played: Played, page: Page) -> None:
-    shared_site.sign_in(page, "reviewer")
+    shared_site.let_in(page, "reviewer")
     shared_site.open(page, played.study, "rank")
     page.keyboard.press("/")
     page.get_by_role("dialog").get_by_role("textbox").fill("meas")
@@ -141,7 +141,7 @@ def test_the_finder_and_the_key_list(shared_site: Site, played: Played, page: Pa
 
 
 def test_a_must_have_is_changed_in_place_and_the_ranking_follows(demo_site: Site, played: Played, page: Page) -> None:
-    demo_site.sign_in(page, "reviewer")
+    demo_site.let_in(page, "reviewer")
     demo_site.open(page, played.study, "rank")
     ranking = page.get_by_role("region", name="Ranking")
     expect(ranking).to_contain_text("Nettlewick Solo is left out: noise at 1 m 63 dB, limit 58")
@@ -154,7 +154,7 @@ def test_a_must_have_is_changed_in_place_and_the_ranking_follows(demo_site: Site
 
 
 def test_the_api_describes_every_call_on_its_own_page(shared_site: Site, played: Played, page: Page) -> None:
-    shared_site.sign_in(page, "reader")
+    shared_site.let_in(page, "reader")
     page.goto(f"{shared_site.url}/api-docs")
     page.get_by_text("/api/studies/{study_id}/rank", exact=False).first.wait_for()
     shown = page.locator("main").inner_text()

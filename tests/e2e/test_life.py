@@ -17,7 +17,7 @@ def test_a_price_that_rises_turns_a_verdict_and_a_retest_is_planned(
     best = Turned(minutes=45, off_mm=0.02, severity=0, noise_db=42, watt_hours=60)
     study = make(client, {"Kettle": best, "Urn": Turned(minutes=100, off_mm=0.15, severity=3)}, copies=2,
                  buyer=[{"kind": "price", "limit": 450}])  # fmt: skip
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "publish")
     published(page, 1)
     held = page.get_by_role("region", name="Does it still hold?")

@@ -36,7 +36,7 @@ def all_sent(page: Page) -> None:
 
 
 def test_eight_keys_on_a_slow_line_are_eight_scores(demo_site: Site, played: Played, page: Page) -> None:
-    demo_site.sign_in(page, "rater")
+    demo_site.let_in(page, "rater")
     demo_site.open(page, played.study, "inspect")
     code = page.get_by_role("heading", name=re.compile("Scores of")).inner_text().split()[-1]
     slow(page, 600)
@@ -61,7 +61,7 @@ def test_eight_keys_on_a_slow_line_are_eight_scores(demo_site: Site, played: Pla
 def test_scores_pressed_without_a_network_show_and_wait_and_are_sent_in_order(
     demo_site: Site, played: Played, page: Page, context: BrowserContext
 ) -> None:
-    demo_site.sign_in(page, "rater")
+    demo_site.let_in(page, "rater")
     demo_site.open(page, played.study, "inspect")
     code = page.get_by_role("heading", name=re.compile("Scores of")).inner_text().split()[-1]
     context.set_offline(True)
@@ -118,7 +118,7 @@ def test_what_a_rater_pressed_never_goes_out_under_who_signs_in_next(
     demo_bench: Bench, played: Played, page: Page
 ) -> None:
     with Site(demo_bench) as site:
-        site.sign_in(page, "rater")
+        site.let_in(page, "rater")
         site.open(page, played.study, half_measured(demo_bench, played.study))
         # The screen itself is fetched once it is asked for: it must be there before the server goes.
         expect(page.locator("main .sheet:not(.animate-pulse)").first).to_be_visible()
@@ -163,7 +163,7 @@ def test_a_start_pressed_without_a_network_is_of_that_moment_whatever_the_clock_
     study, job = ready_job
     # The device's clock is three hours fast.
     page.add_init_script("const now = Date.now; Date.now = () => now() + 3 * 3600 * 1000")
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, f"print#{job}")
     page.get_by_role("button", name="Start the print").wait_for()
     context.set_offline(True)
@@ -182,7 +182,7 @@ def test_start_and_stop_without_a_network_survive_a_reload(
     site: Site, ready_job: tuple[str, str], page: Page, context: BrowserContext
 ) -> None:
     study, job = ready_job
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, f"print#{job}")
     page.get_by_role("button", name="Start the print").wait_for()
     # The API is away; the page itself still comes, as it would from a cache.
@@ -204,7 +204,7 @@ def test_start_and_stop_without_a_network_survive_a_reload(
 
 def test_a_database_that_is_away_makes_nothing_a_refusal(demo_bench: Bench, played: Played, page: Page) -> None:
     with Site(demo_bench) as site:
-        site.sign_in(page, "rater")
+        site.let_in(page, "rater")
         site.open(page, played.study, "inspect")
         name = demo_bench.url.rsplit("/", 1)[1]
         away = re.compile("/api/specimens/")
@@ -224,7 +224,7 @@ def test_a_database_that_is_away_makes_nothing_a_refusal(demo_bench: Bench, play
 def test_what_the_server_refuses_is_shown_with_its_reason_and_kept_until_it_is_taken_away(
     demo_site: Site, played: Played, page: Page
 ) -> None:
-    demo_site.sign_in(page, "reviewer")
+    demo_site.let_in(page, "reviewer")
     station = half_measured(demo_site.bench, played.study)
     demo_site.open(page, played.study, station)
     expect(page.locator("label[for=reading]")).to_contain_text("Y2 · reading 1 of 3")
@@ -252,7 +252,7 @@ def test_a_draft_is_kept_by_going_away(site: Site, page: Page) -> None:
     client = site.bench.as_("reviewer")
     study = new()
     client.send("POST", "/api/studies", {"id": study, "title": "Draft", "question": ""})
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "plan")
     question = page.get_by_label("Question")
     question.fill("Which one for a narrow bench?")
@@ -271,7 +271,7 @@ def test_a_draft_is_kept_by_going_away(site: Site, page: Page) -> None:
 def test_freeze_pressed_while_what_was_typed_is_on_its_way_freezes_that(site: Site, page: Page) -> None:
     client = site.bench.as_("reviewer")
     study = draft_study(client)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "plan")
     held: list[Route] = []
     plan = re.compile(rf"/api/studies/{study}/plan$")
@@ -298,7 +298,7 @@ def test_of_two_changes_at_once_the_later_answer_hides_neither(site: Site, page:
     study = frozen_study(client)
     unit = client.get(f"/api/studies/{study}/receive")["units"][0]["machine"]["unit_id"]
     client.send("POST", f"/api/studies/{study}/units/{unit}/worths", {"id": new(), "name": "Camera", "worth": 40})
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "receive")
     page.get_by_role("navigation", name="Steps of receiving").get_by_role("button", name="Worth").click()
     held: list[tuple[Route, APIResponse]] = []
@@ -327,7 +327,7 @@ def test_a_feature_is_ticked_and_the_worth_begins_with_a_base(site: Site, page: 
     path = f"/api/studies/{study}/units/{unit['machine']['unit_id']}"
     client.send("PUT", path, {"version": unit["version"], "price_paid": 300})
     client.send("POST", f"{path}/worths", {"id": new(), "name": "Camera", "worth": 40})
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "receive")
     page.get_by_role("navigation", name="Steps of receiving").get_by_role("button", name="Worth").click()
     page.get_by_label("What a machine without any of these is worth").fill("200")

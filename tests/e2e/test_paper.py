@@ -17,7 +17,7 @@ def test_a_print_is_typed_from_paper_and_its_file_tied_to_it_later(
     day = datetime.now(UTC) - timedelta(days=2)
     study = frozen_study(client, frozen_at=day - timedelta(days=1))
     job = client.get(f"/api/studies/{study}/print")["jobs"][0]
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     page.goto(f"{site.url}/study/{study}/print#{job['id']}")
     page.get_by_role("button", name="It was printed already").click()
     form = page.get_by_role("form", name="Typed from paper")
@@ -56,7 +56,7 @@ def test_a_machine_that_cannot_print_it_says_so_and_can_be_taken_back(site: Site
     study = frozen_study(client, copies=2)
     jobs = client.get(f"/api/studies/{study}/print")["jobs"]
     mine = next(j for j in jobs if j["machine"]["name"] == "Mesa")
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     page.goto(f"{site.url}/study/{study}/print#{mine['id']}")
     page.get_by_role("button", name="This machine cannot print it").click()
     form = page.get_by_role("form", name="Whether it can print this")
@@ -76,7 +76,7 @@ def test_a_print_outside_the_plan_is_added_and_shown_as_such(site: Site, page: P
     client = site.bench.as_("reviewer")
     study = frozen_study(client)
     job = client.get(f"/api/studies/{study}/print")["jobs"][0]
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     page.goto(f"{site.url}/study/{study}/print#{job['id']}")
     page.get_by_role("button", name="Print one more like it").click()
     form = page.get_by_role("form", name="One more print")
@@ -97,7 +97,7 @@ def test_the_hour_that_a_clock_set_back_has_twice_is_asked_for(site: Site, brows
     study = frozen_study(client, frozen_at=datetime(2026, 10, 20, tzinfo=UTC))
     job = client.get(f"/api/studies/{study}/print")["jobs"][0]
     page = browser.new_context(timezone_id="Europe/Berlin").new_page()
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     page.goto(f"{site.url}/study/{study}/print#{job['id']}")
     page.get_by_role("button", name="It was printed already").click()
     form = page.get_by_role("form", name="Typed from paper")

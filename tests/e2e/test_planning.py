@@ -28,7 +28,7 @@ def _study(site: Site, title: str) -> str:
 
 def test_a_protocol_is_built_its_effort_grows_and_it_is_frozen(demo_site: Site, page: Page, check_axe) -> None:
     study = _study(demo_site, DRAFT_TITLE)
-    demo_site.sign_in(page, "reviewer")
+    demo_site.let_in(page, "reviewer")
     demo_site.open(page, study, "plan")
     freeze = page.get_by_role("region", name="Freeze")
     page.get_by_label("Start from a template").select_option("quick")
@@ -71,7 +71,7 @@ def test_an_own_mesh_is_turned_and_its_faces_picked(site: Site, page: Page, tmp_
     torn.write_bytes(content[:80] + (int.from_bytes(content[80:84], "little") - 1).to_bytes(4, "little") + content[84:-50])  # fmt: skip
     faults: list[str] = []
     page.on("pageerror", lambda error: faults.append(str(error)))
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     page.goto(f"{site.url}/library/artifacts")
     page.get_by_role("button", name="Own", exact=False).first.click()
     page.get_by_label("Drop an STL or 3MF").set_input_files(torn)
@@ -123,7 +123,7 @@ def worker(site: Site) -> Iterator[subprocess.Popen]:
 def test_a_schedule_is_made_pinned_and_carried_to_the_bench(site: Site, page: Page, check_axe) -> None:
     client = site.bench.as_("reviewer")
     study = frozen_study(client, ("Mesa", "Sparrow", "Twin"), copies=2)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     page.goto(f"{site.url}/study/{study}/plan#schedule")
     page.get_by_text("6 prints on 3 machines have no time yet.").wait_for()
     page.get_by_role("button", name="Hours, circuits, handling").click()
@@ -181,7 +181,7 @@ def test_a_schedule_is_made_pinned_and_carried_to_the_bench(site: Site, page: Pa
 
 def test_a_plate_keeps_off_the_clips_of_a_round_bed(site: Site, page: Page) -> None:
     client = site.bench.as_("reviewer")
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     page.goto(f"{site.url}/library/machines")
     page.get_by_role("button", name="Add a machine").click()
     form = page.get_by_role("form", name="Sheet of a new machine")
@@ -207,7 +207,7 @@ def test_a_plate_keeps_off_the_clips_of_a_round_bed(site: Site, page: Page) -> N
 
 def test_the_plans_views_are_accessible(shared_site: Site, played: Played, page: Page, check_axe) -> None:
     study = _study(shared_site, "Counter spares, winter round")
-    shared_site.sign_in(page, "owner")
+    shared_site.let_in(page, "owner")
     for view, seen in (("", "Departures from the protocol"), ("#schedule", "Through by"), ("#bench", "Mind")):
         page.goto(f"{shared_site.url}/study/{study}/plan{view}")
         page.get_by_text(seen).first.wait_for()

@@ -12,7 +12,7 @@ from tests.small import draft_study, new
 def test_a_plate_of_several_is_planned_printed_and_costed(site: Site, page: Page, check_axe) -> None:
     client = site.bench.as_("reviewer")
     study = draft_study(client, ("Mesa", "Sparrow"))
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "plan")
     plate = page.get_by_label("Parts on a plate of Step block")
     expect(plate).to_have_value("1")
@@ -54,7 +54,7 @@ def test_a_batch_is_set_against_others_at_cost(site: Site, page: Page, check_axe
     client.send("POST", "/api/models", {
         "id": new(), "name": "Corvane Twin", "bed_x_mm": 250, "bed_y_mm": 210, "height_mm": 210, "tools": 2})  # fmt: skip
     study = plates.play(client, *spools, seed=4)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "cost")
     expect(page.get_by_text("for one part, whatever lies on its plate")).to_be_visible()
     page.get_by_role("radio", name="A batch").click()

@@ -25,7 +25,7 @@ def published(page: Page, number: int) -> None:
 
 def test_a_report_is_composed_by_keys_frozen_and_put_right(page: Page, site: Site, client: Client) -> None:
     study = make(client, {"Kettle": Turned(), LONG: Turned(minutes=100, severity=2)}, copies=2)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "publish")
     hands, draft = Hands(page), page.frame_locator("iframe")
     expect(draft.get_by_role("heading", name="What a part costs")).to_be_visible()
@@ -64,7 +64,7 @@ def test_readers_weigh_for_themselves_without_an_account_until_it_is_closed(
 ) -> None:
     quick, neat = Turned(minutes=40, off_mm=0.15, severity=2), Turned(minutes=110, off_mm=0.02)
     study = make(client, {"Quick": quick, "Neat": neat}, copies=2)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "publish")
     published(page, 1)
     page.get_by_role("button", name="Open a page for readers").click()
@@ -96,7 +96,7 @@ def test_readers_weigh_for_themselves_without_an_account_until_it_is_closed(
 def test_cards_notes_and_packages(
     page: Page, site: Site, client: Client, tmp_path: Path, check_axe: Callable
 ) -> None:
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     for title, minutes in (("Ours", 60), ("Theirs", 66)):
         turned = {"Kettle": Turned(minutes=minutes), "Orrin": Turned(minutes=80)}
         study = make(client, turned, copies=2, title=title, control="Orrin")

@@ -19,7 +19,7 @@ def test_results_open_are_marked_lead_to_their_source_and_leave_as_files(
     study = make(
         client, {LONG: Turned(off_mm=0.3, minutes=95), "Sparrow": Turned(), "Twin": Turned()}, copies=2, own_arm=True
     )
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "print")
     # From anywhere by one key.
     page.keyboard.press("t")
@@ -58,7 +58,7 @@ def test_results_open_are_marked_lead_to_their_source_and_leave_as_files(
 def test_what_people_say_is_kept_and_counts_where_it_is_asked_to(site: Site, page: Page, check_axe) -> None:
     client = site.bench.as_("reviewer")
     study = make(client, {"Mesa": Turned(), "Sparrow": Turned(off_mm=0.3, severity=4)}, copies=2)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "rank")
     page.get_by_role("radio", name="Judged by hand").click()
     rubrics = page.get_by_role("region", name="Ease of use, as judged")
@@ -106,7 +106,7 @@ def test_every_buyer_is_told_theirs_and_a_reference_is_held_against(site: Site, 
         client, {"Mesa": Turned(off_mm=0.02, severity=0), "Sparrow": Turned(price=250)}, copies=2, title="Autumn"
     )
     client.send("POST", f"/api/studies/{study}/buyers", {"id": new(), "name": "A school"})
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "rank")
     page.get_by_role("button", name="References").click()
     dialog = page.get_by_role("dialog")
@@ -144,7 +144,7 @@ def test_what_to_do_next_goes_into_the_plan_at_one_press(site: Site, page: Page)
     client = site.bench.as_("reviewer")
     study = make(client, {"Mesa": Turned(off_mm=0.05), "Sparrow": Turned(off_mm=0.055)}, copies=2)
     before = len(client.get(f"/api/studies/{study}/print")["jobs"])
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "rank")
     todo = page.get_by_role("region", name="What to do next")
     expect(todo).to_contain_text(re.compile(r"is first in \d+ % of the draws"))
@@ -158,7 +158,7 @@ def test_what_to_do_next_goes_into_the_plan_at_one_press(site: Site, page: Page)
 def test_two_units_of_a_model_are_planned_and_one_takes_anothers_place(site: Site, page: Page, check_axe) -> None:
     client = site.bench.as_("reviewer")
     study = make(client, {"Mesa": Turned(), "Sparrow": Turned()}, printed=False)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "receive")
     page.get_by_role("button", name=re.compile("^Sparrow")).click()
     page.get_by_role("button", name="Changes").click()
@@ -179,7 +179,7 @@ def test_a_value_function_is_drawn_and_moved_by_keys_and_the_scheme_goes_out_as_
 ) -> None:
     client = site.bench.as_("reviewer")
     study = make(client, {"Mesa": Turned(), "Sparrow": Turned(off_mm=0.2)}, copies=2)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "rank")
     page.get_by_role("button", name="Criteria, scheme v1").click()
     dialog = page.get_by_role("dialog")
@@ -217,7 +217,7 @@ def test_a_value_function_is_drawn_and_moved_by_keys_and_the_scheme_goes_out_as_
 def test_criteria_in_a_group_are_weighed_as_one_and_traded_within(site: Site, page: Page, check_axe) -> None:
     client = site.bench.as_("reviewer")
     study = make(client, {"Mesa": Turned(), "Sparrow": Turned(off_mm=0.2, minutes=30)})
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "rank")
     page.get_by_role("button", name="Criteria, scheme v1").click()
     dialog = page.get_by_role("dialog")
@@ -271,7 +271,7 @@ def test_a_long_table_of_results_draws_what_is_near_and_all_of_it_on_paper(site:
         route.fulfill(response=answer, json=view)
 
     page.route(re.compile(rf"/api/studies/{study}/results\?"), longer)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "rank")
     page.keyboard.press("t")
     cells = page.locator("table.results td.text-right")

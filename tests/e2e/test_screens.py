@@ -19,7 +19,7 @@ def test_every_screen_is_accessible(shared_site: Site, played: Played, page: Pag
     faults: list[str] = []
     page.on("pageerror", lambda error: faults.append(str(error)))
     page.on("console", lambda m: faults.append(m.text) if m.type == "error" else None)
-    shared_site.sign_in(page, "owner")
+    shared_site.let_in(page, "owner")
     theme = page.locator("html")
     found = {}
     for path in [f"study/{played.study}/{s}" for s in STATIONS] + list(OTHERS):
@@ -45,7 +45,7 @@ def test_signing_in_and_an_open_drawer_are_accessible(
     page.goto(shared_site.url)
     page.get_by_role("heading", name="Sign in").wait_for()
     assert check_axe(page) == []
-    shared_site.sign_in(page, "owner")
+    shared_site.let_in(page, "owner")
     shared_site.open(page, played.study, "rank")
     page.get_by_role("button", name="points, source").first.click()
     page.get_by_role("dialog").get_by_text("Dimensional accuracy").wait_for()
@@ -56,7 +56,7 @@ def test_signing_in_and_an_open_drawer_are_accessible(
 def test_the_bench_screens_work_on_a_tablet_and_a_phone(
     shared_site: Site, played: Played, page: Page, width: int, height: int
 ) -> None:
-    shared_site.sign_in(page, "owner")
+    shared_site.let_in(page, "owner")
     page.set_viewport_size({"width": width, "height": height})
     for station, needed in (
         ("print", page.get_by_role("button", name=LIVE)),
@@ -80,7 +80,7 @@ def test_the_bench_screens_work_on_a_tablet_and_a_phone(
 def test_a_rater_sees_codes_and_no_machines(shared_site: Site, played: Played, page: Page) -> None:
     answers: list[Response] = []
     page.on("response", lambda response: answers.append(response))
-    shared_site.sign_in(page, "rater")
+    shared_site.let_in(page, "rater")
     names = {truth.name for truth in played.made_by.values()}
     sent: list[str] = []
     for station in ("measure", "inspect"):
@@ -101,7 +101,7 @@ def test_a_long_list_draws_what_is_near_the_view_and_brings_the_chosen_print_int
     study = frozen_study(client, tuple(f"Machine {number}" for number in range(8)), copies=20)
     jobs = client.get(f"/api/studies/{study}/print")["jobs"]
     assert len(jobs) == 160
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, f"print#{jobs[-1]['id']}")
     prints = page.get_by_role("region", name="Prints")
     chosen = prints.locator("[aria-current=true]")

@@ -39,7 +39,7 @@ def read(page: Page, site: Site, study: str, stations: tuple[str, ...] = STATION
 
 def test_nothing_printed(page: Page, site: Site, client: Client) -> None:
     study = make(client, {"Kettle": EQUAL, "Urn": EQUAL}, printed=False)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     said = read(page, site, study)
     assert "Nothing to measure yet" in said["measure"]
     assert "Nothing to inspect yet" in said["inspect"]
@@ -54,7 +54,7 @@ def test_nothing_printed(page: Page, site: Site, client: Client) -> None:
 def test_all_equal_and_everything_revealed(page: Page, site: Site, client: Client) -> None:
     study = make(client, {"Kettle": EQUAL, "Urn": EQUAL}, copies=2)
     client.send("POST", f"/api/studies/{study}/reveal")
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     said = read(page, site, study)
     assert "A tie: Kettle and Urn" in said["rank"]
     assert "Both have " in said["rank"]
@@ -70,7 +70,7 @@ def test_all_equal_and_everything_revealed(page: Page, site: Site, client: Clien
 
 def test_all_left_out(page: Page, site: Site, client: Client) -> None:
     study = make(client, {"Kettle": EQUAL, "Urn": EQUAL}, copies=2, buyer=[{"kind": "price", "limit": 100}])
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     said = read(page, site, study, ("rank", "publish", "cost"))
     for station in ("rank", "publish"):
         assert "No machine passes every must-have" in said[station]
@@ -84,7 +84,7 @@ def test_all_left_out(page: Page, site: Site, client: Client) -> None:
 
 def test_one_figure_missing_in_another_currency(page: Page, site: Site, client: Client) -> None:
     study = make(client, {"Kettle": EQUAL, "Urn": Turned(price=None)}, copies=2, currency="CHF")
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     said = read(page, site, study)
     assert "EUR" not in said["rank"] + said["cost"] + said["publish"]
     assert "Not decided yet: Kettle or Urn" in said["rank"]
@@ -94,7 +94,7 @@ def test_one_figure_missing_in_another_currency(page: Page, site: Site, client: 
 
 def test_a_machine_without_figures(page: Page, site: Site, client: Client) -> None:
     study = make(client, {"Kettle": EQUAL, "Urn": EQUAL}, copies=2, unprinted=["Urn"])
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     said = read(page, site, study)
     assert "Not decided yet: Kettle or Urn" in said["rank"]
     assert "Urn may end anywhere from 0.0 to 100.0 points" in said["rank"]
@@ -106,7 +106,7 @@ def test_a_machine_without_figures(page: Page, site: Site, client: Client) -> No
 
 def test_two_arms_are_kept_apart_and_called_so(page: Page, site: Site, client: Client) -> None:
     study = make(client, {"Kettle": EQUAL, "Urn": Turned(minutes=100, severity=2)}, copies=2, own_arm=True)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     said = read(page, site, study)
     assert "The arm “Own profiles” is kept apart" in said["rank"]
     assert "All settings are the maker's own." in said["plan"]
@@ -118,7 +118,7 @@ def test_two_arms_are_kept_apart_and_called_so(page: Page, site: Site, client: C
 def test_another_artifact_than_the_step_block(page: Page, site: Site, client: Client) -> None:
     worse = Turned(severity=3, minutes=90)
     study = make(client, {"Kettle": EQUAL, "Urn": worse}, copies=2, artifact="OP", measured=False)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     said = read(page, site, study)
     assert "Ooze posts" in said["inspect"]
     assert re.search(r"1 OF 2", said["inspect"], re.I)
@@ -130,7 +130,7 @@ def test_another_artifact_than_the_step_block(page: Page, site: Site, client: Cl
 
 def test_long_names_stand_whole(page: Page, site: Site, client: Client) -> None:
     study = make(client, {LONG: Turned(noise_db=44), "350": Turned(minutes=120, off_mm=0.12)}, copies=2)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     said = read(page, site, study, ("rank", "publish", "cost", "receive"))
     assert f"Points of {LONG} over 350".lower() in said["rank"].lower()
     standings = page.get_by_role("region", name="Ranking")
@@ -145,7 +145,7 @@ def test_long_names_stand_whole(page: Page, site: Site, client: Client) -> None:
 
 def test_one_machine_left_and_one_copy_each(page: Page, site: Site, client: Client) -> None:
     study = make(client, {"Kettle": EQUAL, "Urn": Turned(price=900)}, buyer=[{"kind": "price", "limit": 500}])
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     said = read(page, site, study)
     assert "Kettle, without comparison" in said["rank"]
     assert "the only machine that no must-have leaves out (1 left out)" in said["rank"]
@@ -155,7 +155,7 @@ def test_one_machine_left_and_one_copy_each(page: Page, site: Site, client: Clie
 
 def test_buyers_are_made_named_and_removed_by_hand(page: Page, site: Site, client: Client) -> None:
     study = make(client, {"Kettle": EQUAL, "Urn": EQUAL}, copies=2)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "rank")
     page.get_by_role("button", name="Buyers").click()
     page.get_by_role("textbox", name="Who").fill("A school")
@@ -184,7 +184,7 @@ def test_buyers_are_made_named_and_removed_by_hand(page: Page, site: Site, clien
 def test_a_must_have_changed_by_two_keeps_what_both_said(page: Page, site: Site, client: Client) -> None:
     asked = [{"kind": "noise", "limit": 60, "what": "printing"}, {"kind": "price", "limit": 700}]
     study = make(client, {"Kettle": EQUAL, "Urn": EQUAL}, printed=False, buyer=asked)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     site.open(page, study, "rank")
     page.get_by_role("button", name="Change: Up to 700 EUR all in").click()
     page.get_by_label("limit, EUR").fill("350")

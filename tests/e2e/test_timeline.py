@@ -23,7 +23,7 @@ def test_what_happens_is_noted_in_the_running_print_and_judged_later(site: Site,
     for kind in ("mains", "cables", "earth", "runaway", "stop", "screws"):
         client.send("POST", f"/api/studies/{study}/units/{job['machine']['unit_id']}/checks", {
             "id": new(), "kind": kind, "result": "pass", "done_by": "Electrician"})  # fmt: skip
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     page.goto(f"{site.url}/study/{study}/print#{job['id']}")
     # The slider plans the moves anew.
     page.get_by_role("button", name="Where time and filament go").click()
@@ -86,7 +86,7 @@ def test_a_project_of_two_plates_asks_which(site: Site, page: Page, check_axe) -
     with zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as project:
         for number in (1, 3):
             project.writestr(f"Metadata/plate_{number}.gcode", SLICED)
-    site.sign_in(page, "reviewer")
+    site.let_in(page, "reviewer")
     page.goto(f"{site.url}/study/{study}/print#{job['id']}")
     page.locator("input[type=file]").first.set_input_files(
         {"name": "both.3mf", "mimeType": "application/zip", "buffer": packed.getvalue()}
