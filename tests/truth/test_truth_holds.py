@@ -19,7 +19,7 @@ def test_what_is_stated_holds(name: str) -> None:
 
 
 # All of them are planted by `make truth`; here those whose checks take a moment.
-QUICK = [f for f in FAULTS if set(f.looks) <= {"few", "totals", "must-haves", "schools"}]
+QUICK = [f for f in FAULTS if set(f.looks) <= {"totals", "must-haves"}]
 
 
 @pytest.mark.parametrize("fault", QUICK, ids=[f.name for f in QUICK])
