@@ -152,6 +152,20 @@ def test_a_person_says_what_a_sheet_holds_and_which_column_is_what() -> None:
         guess(sheet, Holds.PRINTS, {"spool": "colour"})
 
 
+def test_a_merged_cell_stands_in_all_its_places_however_long_the_rows_are() -> None:
+    book = Workbook()
+    sheet = book.active
+    for row in (["machine", "what", "took"], ["Mesa", "SB"], [None, None, "1h 07m"], []):
+        sheet.append(row)
+    sheet.merge_cells("A2:A3")
+    sheet.merge_cells("B2:B3")
+    sheet.merge_cells("BZ1:CC4")
+    out = io.BytesIO()
+    book.save(out)
+    [read_again] = read_sheets(out.getvalue())
+    assert read_again.rows == (("machine", "what", "took"), ("Mesa", "SB", ""), ("Mesa", "SB", "1h 07m"))
+
+
 def with_merged(workbook: bytes, stated: str) -> bytes:
     """The workbook with another merged area written in it than A2:C3."""
     out = io.BytesIO()

@@ -2,7 +2,7 @@
 
 import csv
 import io
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any
 
@@ -57,7 +57,7 @@ def read_sheets(content: bytes, name: str = "table") -> tuple[Sheet, ...]:
 
 def _rows_of_sheet(sheet: "Worksheet") -> list[list[str]]:
     rows = [
-        [written(v)[:_LONGEST_CELL] for v in row]
+        [written(v)[:_LONGEST_CELL] for v in _to_the_last(row)]
         for row in sheet.iter_rows(max_row=MOST_ROWS + 1, max_col=MOST_COLUMNS, values_only=True)
     ]
     if len(rows) > MOST_ROWS:
@@ -76,6 +76,14 @@ def _rows_of_sheet(sheet: "Worksheet") -> list[list[str]]:
             for column in range(left, min(right, wide) + 1):
                 rows[row - 1][column - 1] = shown
     return rows
+
+
+def _to_the_last(row: Sequence[object]) -> Sequence[object]:
+    """Without the empty cells after the last filled one, of which every row has some as far as is read."""
+    end = len(row)
+    while end and row[end - 1] is None:
+        end -= 1
+    return row[:end]
 
 
 def _merged(sheet: Any) -> Iterator[tuple[int, int, int, int]]:
