@@ -178,7 +178,7 @@ def _sign_in(app: Flask) -> None:
         db: Session = g.get("db") or app.extensions["crevlo"]["sessions"]()
         g.db = db
         found = session_person(db, session_id)
-        return SignedIn(found[1], session_id) if found else None
+        return SignedIn(found, session_id) if found else None
 
     @app.teardown_request
     def close(error: BaseException | None) -> None:

@@ -15,6 +15,7 @@ from werkzeug.http import parse_dict_header
 
 from crevlo.api.errors import Busy, for_exception, problem
 from crevlo.stations.devices.device import device_by_token
+from crevlo.stations.library.person import WhoIsIn
 from crevlo.store.audit import Write
 from crevlo.store.person import Person, Role
 
@@ -35,7 +36,7 @@ DEVICES = object()
 class SignedIn(UserMixin):  # type: ignore[misc]
     """The signed-in person; the cookie holds the number of a session that the server can end."""
 
-    def __init__(self, person: Person, session_id: uuid.UUID) -> None:
+    def __init__(self, person: Person | WhoIsIn, session_id: uuid.UUID) -> None:
         self.id = person.id
         self.name = person.name
         self.email = person.email
@@ -78,8 +79,19 @@ def ask_who(app: Flask) -> None:
 
 def anybody(handler: Callable[..., Any]) -> Callable[..., Any]:
     """A call that is made before signing in."""
-    handler.allowed = ANYBODY  # type: ignore[attr-defined]
-    return handler
+
+    @wraps(handler)
+    def call(*args: Any, **kwargs: Any) -> Any:
+        answer = handler(*args, **kwargs)
+        if request.method == "GET":
+            _looked(db())
+        return answer
+
+    call.allowed = ANYBODY  # type: ignore[attr-defined]
+    return call
+
+
+_ONE_STATE = text("set transaction isolation level repeatable read, read only")
 
 
 def reads(
@@ -91,16 +103,29 @@ def reads(
         @wraps(handler)
         def call(*args: Any, **kwargs: Any) -> Any:
             # One view sees one state of the data, however many questions it asks.
-            db().rollback()
-            db().execute(text("set transaction isolation level repeatable read, read only"))
+            _who_is_known(db())
+            db().execute(_ONE_STATE)
             if heavy:
                 _one_at_a_time()
-            return _serialised(handler(*args, **kwargs))
+            answer = _serialised(handler(*args, **kwargs))
+            _looked(db())
+            return answer
 
         call.allowed = allowed  # type: ignore[attr-defined]
         return call
 
     return guard
+
+
+def _looked(session: Session) -> None:
+    """Nothing was changed; but at a rollback the driver would forget every question that it has prepared."""
+    session.commit()
+
+
+def _who_is_known(session: Session) -> None:
+    """Ends looking who asks; what was seen of them is not taken for what is so in the next transaction."""
+    _looked(session)
+    session.expire_all()
 
 
 def writes(
@@ -172,7 +197,7 @@ def once(change: Callable[[], BaseModel], shown_once: frozenset[str] = frozenset
         return problem(400, "Every change needs a client-made X-Write-Id (a UUID), so that a repeat is stored once.")
     person_id = current_user.id if current_user.is_authenticated else None
     seen = _request_hash()
-    session.rollback()
+    _who_is_known(session)
     # Claims the id: a second request with it waits here for the first to finish.
     claimed = session.execute(
         _CLAIM, {"id": write_id, "person_id": person_id, "who": str(person_id or ""), "seen": seen}

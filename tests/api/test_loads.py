@@ -9,7 +9,7 @@ from bench.fill import fill
 from bench.loads import counted, screens_of
 from tests.api.test_publish import publish
 from tests.conftest import Bench
-from tests.small import draft_study
+from tests.small import draft_study, new
 from tests.states import Turned, make
 
 FEW = ("First", "Second")
@@ -88,3 +88,14 @@ def test_what_is_held_already_is_not_sent_again(bench: Bench) -> None:
     client.send("PUT", path, {"version": unit["version"], "price_paid": 512, "obtained": "bought"})
     changed = client.http.get(page, headers=asked)
     assert (changed.status_code, "512" in changed.text) == (200, True)
+
+
+def test_a_question_is_prepared_once_and_stays_so_from_one_call_to_the_next(bench: Bench) -> None:
+    client = bench.as_("reviewer")
+    for _ in range(8):
+        client.get("/api/session")
+        client.get("/api/library")
+    client.send("POST", "/api/studies", {"id": new(), "title": "Small", "question": "Which?"})
+    with bench.engine.connect() as connection:
+        prepared = connection.exec_driver_sql("select statement from pg_prepared_statements").scalars().all()
+    assert [s for s in prepared if "FROM model" in s]

@@ -2,10 +2,12 @@
 
 import uuid
 from concurrent.futures import ThreadPoolExecutor
+from datetime import timedelta
 
 import httpx
 import psycopg
 import pytest
+from sqlalchemy import text
 
 from crevlo.api.app import create_app
 from crevlo.cli.link import sign_in_link
@@ -89,6 +91,25 @@ def test_a_person_sees_and_ends_their_own_sessions_and_nobody_elses(bench: Bench
     assert [s["here"] for s in left] == [True]
     assert other.get("/api/session")["role"] is None
     assert here.get("/api/session")["role"] == "reviewer"
+
+
+def test_a_session_says_when_it_was_last_seen_and_ends_by_itself_when_it_is_old(bench: Bench) -> None:
+    client = bench.as_("reviewer")
+
+    def put_back(**by: int) -> None:
+        with bench.engine.begin() as connection:
+            connection.execute(
+                text("update sign_in_session set began_at = began_at - :by, seen_at = seen_at - :by"),
+                {"by": timedelta(**by)},
+            )
+
+    first = client.get("/api/sessions")["sessions"][0]["seen_at"]
+    put_back(minutes=5)
+    assert client.get("/api/sessions")["sessions"][0]["seen_at"] < first
+    put_back(minutes=6)
+    assert client.get("/api/sessions")["sessions"][0]["seen_at"] > first
+    put_back(days=15)
+    assert client.http.get("/api/sessions").status_code == 401
 
 
 def test_a_new_password_ends_every_other_session_and_link(bench: Bench) -> None:

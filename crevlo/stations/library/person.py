@@ -3,13 +3,14 @@
 import hashlib
 import secrets
 import uuid
+from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from functools import cache
 
 from argon2 import PasswordHasher
 from argon2.exceptions import InvalidHashError, VerificationError
 from pydantic import Field
-from sqlalchemy import delete, func, or_, select, text, update
+from sqlalchemy import bindparam, delete, func, or_, select, text, update
 from sqlalchemy.orm import Session
 
 from crevlo.stations.kit.change import change
@@ -152,19 +153,36 @@ def open_session(session: Session, person: Person, agent: str, address: str, *, 
     return row.id
 
 
-def session_person(session: Session, session_id: uuid.UUID) -> tuple[SignInSession, Person] | None:
+@dataclass(frozen=True, slots=True)
+class WhoIsIn:
+    """Of a person who is signed in, what every call looks at."""
+
+    id: uuid.UUID
+    name: str
+    email: str
+    role: Role
+
+
+# Asked at every call: written down once, and no rows of people are made for it.
+_WHO = (
+    select(
+        SignInSession.began_at, SignInSession.seen_at, Person.id, Person.name, Person.email, Person.role,
+    )
+    .join(Person, Person.id == SignInSession.person_id)
+    .where(SignInSession.id == bindparam("session_id"), SignInSession.ended_at.is_(None), Person.active)
+)  # fmt: skip
+
+
+def session_person(session: Session, session_id: uuid.UUID) -> WhoIsIn | None:
     """Who is signed in under a session, None once it has ended."""
-    row = session.execute(
-        select(SignInSession, Person).join(Person, Person.id == SignInSession.person_id)
-        .where(SignInSession.id == session_id, SignInSession.ended_at.is_(None), Person.active)
-    ).one_or_none()  # fmt: skip
+    row = session.execute(_WHO, {"session_id": session_id}).one_or_none()
     now = datetime.now(UTC)
-    if row is None or now - row[0].began_at > SESSION_LIFE:
+    if row is None or now - row.began_at > SESSION_LIFE:
         return None
-    if now - row[0].seen_at > _SEEN_EVERY:
-        row[0].seen_at = now
+    if now - row.seen_at > _SEEN_EVERY:
+        session.execute(update(SignInSession).where(SignInSession.id == session_id).values(seen_at=now))
         session.commit()
-    return row[0], row[1]
+    return WhoIsIn(row.id, row.name, row.email, row.role)
 
 
 def end_sessions(
