@@ -110,6 +110,9 @@ def _copy(db: psycopg.Connection, tables: Sequence[str], number: int, copies: in
                 chosen.append(sql.SQL("serial || '-' || {}").format(sql.Literal(number)))
             elif (table, column) == ("unit", "label"):
                 chosen.append(sql.SQL("label || ' of round ' || {}").format(sql.Literal(number)))
+            elif (table, column) == ("unit", "mark"):
+                # They came after those that were there.
+                chosen.append(sql.SQL("mark + 1000 * {}").format(sql.Literal(number)))
             elif (table, column) == ("job", "copy"):
                 chosen.append(sql.SQL("copy + 3 * n"))
             elif (table, column) == ("job", "position"):

@@ -122,7 +122,6 @@ gc.disable()
 def pytest_collection_finish() -> None:
     # What is loaded stays: the collector need not look through it again and again.
     gc.freeze()
-    gc.set_threshold(20_000, 10, 10)
     gc.enable()
 
 

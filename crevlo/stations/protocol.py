@@ -91,13 +91,15 @@ class Policies(Shape):
 
 
 MOST_SPOOLS = 16
+# Of one model, in all the years of a bench.
+MOST_UNITS = 9_999
 
 
 class OwnSpool(Shape):
     """A machine that takes another spool of the line's material: of another diameter, or in a colour of its own."""
 
     model_id: uuid.UUID
-    unit: int = Field(default=1, ge=1, le=50)
+    unit: int = Field(default=1, ge=1, le=MOST_UNITS)
     spool_id: uuid.UUID
 
 
@@ -136,7 +138,7 @@ class ArmIn(Shape):
 class Candidate(Shape):
     model_id: uuid.UUID
     is_control: bool = False
-    unit: int = Field(default=1, ge=1, le=50, description="which unit of the model: 1 is the first that came")
+    unit: int = Field(default=1, ge=1, le=MOST_UNITS, description="which unit of the model: 1 is the first that came")
 
 
 class Draft(Shape):

@@ -2,12 +2,15 @@
 
 import csv
 import io
+import uuid
 
 import pytest
 from openpyxl import load_workbook
 
 from crevlo.sim import device
 from crevlo.sim.client import ApiError, Client
+from crevlo.stations.library.unit import nth_unit
+from crevlo.store.database import sessions
 from tests.conftest import Bench
 from tests.small import draft_study, new
 from tests.states import Turned, make
@@ -251,3 +254,20 @@ def test_two_units_of_a_model_are_told_apart_and_one_can_take_anothers_place(cli
     assert names == {"Mesa", "Mesa from the fair", "Sparrow no. 2"}
     assert any(w.startswith("Sparrow was replaced by Sparrow no. 2: bent frame.") for w in rank["apart"])
     assert "Sparrow is replaced by Sparrow no. 2" in client.get(f"/api/studies/{study}/plan")["deviations"][0]["what"]
+
+
+def test_any_of_the_many_units_that_came_of_a_model_over_the_years_is_tested(bench: Bench, client: Client) -> None:
+    study = draft_study(client, ("Mesa", "Sparrow"))
+    plan = client.get(f"/api/studies/{study}/plan")
+    mesa = plan["candidates"][0]
+    with sessions(bench.engine).begin() as session:
+        for number in range(2, 61):
+            nth_unit(session, uuid.UUID(mesa["model_id"]), number)
+    draft = {k: plan[k] for k in ("version", "question", "policies", "repeats")} | {
+        "arms": [{"name": a["name"], "slicing": a["slicing"], "lines": [
+            {k: line[k] for k in ("artifact", "spool_id", "copies")} for line in a["lines"]]} for a in plan["arms"]]}  # fmt: skip
+    plan = client.send(
+        "PUT", f"/api/studies/{study}/plan", draft | {"candidates": [mesa | {"unit": 60}, plan["candidates"][1]]}
+    )
+    assert [r["machine"]["name"] for r in plan["coverage"]] == ["Mesa no. 60", "Sparrow"]
+    assert client.get(f"/api/studies/{study}/plan")["candidates"][0]["unit"] == 60
