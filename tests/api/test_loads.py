@@ -1,12 +1,17 @@
 """What a screen asks of the database does not grow with machines, prints or readings."""
 
 from collections.abc import Callable
+from types import SimpleNamespace
 
 import httpx
 import pytest
 
 from bench.fill import fill
 from bench.loads import counted, screens_of
+from crevlo.core.evaluations.cost import plates
+from crevlo.stations.figures import study as figures
+from crevlo.stations.figures.study import MOST_PRINTS, _prints_of
+from crevlo.stations.kit.kept import Kept
 from tests.api.test_publish import publish
 from tests.conftest import Bench
 from tests.small import draft_study, new
@@ -88,6 +93,50 @@ def test_what_is_held_already_is_not_sent_again(bench: Bench) -> None:
     client.send("PUT", path, {"version": unit["version"], "price_paid": 512, "obtained": "bought"})
     changed = client.http.get(page, headers=asked)
     assert (changed.status_code, "512" in changed.text) == (200, True)
+
+
+def test_the_life_of_a_unit_reads_its_studies_once_as_many_as_it_shows(bench: Bench) -> None:
+    client = bench.as_("reviewer")
+    studies = [
+        make(client, {"Mesa": Turned(minutes=40 + at), "Sparrow": Turned()}, title=f"Round {at}") for at in range(6)
+    ]
+    unit = client.get(f"/api/studies/{studies[0]}/receive")["units"][0]["machine"]["unit_id"]
+    assert [s["title"] for s in client.get(f"/api/units/{unit}/life")["studies"]] == [
+        f"Round {at}" for at in range(5, -1, -1)
+    ]
+    assert _questions(bench, lambda: client.http.get(f"/api/units/{unit}/life")) <= 40
+
+
+def test_what_a_plate_takes_is_worked_out_once_for_all_that_is_said_of_cost(
+    bench: Bench, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    client, asked = bench.as_("reviewer"), []
+
+    def counted_plates(*given):
+        asked.append(given)
+        return plates(*given)
+
+    monkeypatch.setattr(figures, "plates", counted_plates)
+    study = make(client, dict.fromkeys(FEW, Turned()), copies=2)
+    table = client.get(f"/api/studies/{study}/cost-table")
+    assert [len(row["cells"]) for row in table["rows"]] == [2]
+    shown = client.get(f"/api/studies/{study}/cost")
+    assert client.get(f"/api/studies/{study}/cost") == shown
+    assert len(asked) == 1
+    client.send("PUT", f"/api/studies/{study}/cost", shown["basis"] | {"tariff_per_kwh": 3.0})
+    dearer = client.get(f"/api/studies/{study}/cost")
+    assert dearer["machines"][0]["total"]["value"] > shown["machines"][0]["total"]["value"]
+
+
+def test_many_small_studies_are_kept_and_one_of_any_size() -> None:
+    def study(prints: int) -> SimpleNamespace:
+        return SimpleNamespace(bench=SimpleNamespace(jobs=range(prints)))
+
+    kept: Kept = Kept(MOST_PRINTS, _prints_of)
+    small = [kept.get(f"small {n}", lambda: study(40)) for n in range(100)]
+    assert [kept.get(f"small {n}", lambda: study(0)) for n in range(100)] == small
+    largest = kept.get("largest", lambda: study(10 * MOST_PRINTS))
+    assert kept.get("largest", lambda: study(0)) is largest
 
 
 def test_a_question_is_prepared_once_and_stays_so_from_one_call_to_the_next(bench: Bench) -> None:

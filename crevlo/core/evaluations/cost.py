@@ -37,15 +37,20 @@ def counted_twice(codes: Collection[str]) -> str:
     )
 
 
-def plates(evidence: Evidence) -> dict[Key, CostInputs | NotDetermined]:
-    """What one plate takes on each machine, or what is not known of it."""
-    return {key: plate for key, (plate, _, _) in _plates(evidence).items()}
+def plates(
+    evidence: Evidence, kwh: Mapping[Key, Figure], hours: Mapping[Key, Figure]
+) -> dict[Key, CostInputs | NotDetermined]:
+    """What one plate takes on each machine with its figures of energy and time, or what is not known of it."""
+    return {key: _plate(evidence, machine, kwh[key], hours[key]) for key, machine in evidence.machines.items()}
 
 
 def of_machines(evidence: Evidence) -> Results:
     figures: dict[Key, Figure] = {}
     bare: dict[Key, Figure] = {}
-    for key, (plate, kwh, hours) in _plates(evidence).items():
+    of_kwh = energy.of_machines(evidence).figures[energy.ENERGY.code]
+    of_hours = duration.of_machines(evidence).figures[duration.TIME.code]
+    for key, plate in plates(evidence, of_kwh, of_hours).items():
+        kwh, hours = of_kwh[key], of_hours[key]
         if isinstance(plate, NotDetermined):
             figures[key] = bare[key] = plate
             continue
@@ -53,13 +58,6 @@ def of_machines(evidence: Evidence) -> Results:
         figures[key] = _composed(plate, kwh, hours, counted)
         bare[key] = _composed(replace(plate, success=1.0), kwh, hours, None)
     return Results({COST.code: figures, BARE.code: bare})
-
-
-def _plates(evidence: Evidence) -> dict[Key, tuple[CostInputs | NotDetermined, Figure, Figure]]:
-    """A plate of each machine with the energy and the hours that went into it."""
-    kwh = energy.of_machines(evidence).figures[energy.ENERGY.code]
-    hours = duration.of_machines(evidence).figures[duration.TIME.code]
-    return {k: (_plate(evidence, m, kwh[k], hours[k]), kwh[k], hours[k]) for k, m in evidence.machines.items()}
 
 
 def _plate(evidence: Evidence, machine: Machine, kwh: Figure, hours: Figure) -> CostInputs | NotDetermined:

@@ -11,6 +11,8 @@ from crevlo.core.cost import CostInputs
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.evaluations import EVALUATION_OF, EVALUATIONS
 from crevlo.core.evaluations.cost import plates
+from crevlo.core.evaluations.duration import TIME
+from crevlo.core.evaluations.energy import ENERGY
 from crevlo.core.evaluations.evaluation import Results
 from crevlo.core.evaluations.success import attempts
 from crevlo.core.evidence import Evidence, Key
@@ -42,6 +44,7 @@ class StudyFigures:
     entrants: Sequence[Entrant]
     apart: list[str]
     _results: dict[str, Results] = field(default_factory=dict)
+    _plates: dict[Key, CostInputs | NotDetermined] = field(default_factory=dict)
     _alone: RLock = field(default_factory=RLock)
 
     def results(self, evaluation: str) -> Results:
@@ -80,7 +83,12 @@ class StudyFigures:
             basis = replace(self.evidence.basis, prints_month=prints_month)
             state = None if self.state is None else f"{self.state} {prints_month} a month"
             return replace(
-                self, state=state, evidence=replace(self.evidence, basis=basis), _results={}, _alone=RLock()
+                self,
+                state=state,
+                evidence=replace(self.evidence, basis=basis),
+                _results={},
+                _plates={},
+                _alone=RLock(),
             )
 
         return make() if self.state is None else _on_lines.get(f"{self.state} {prints_month} a month", make)
@@ -100,12 +108,24 @@ class StudyFigures:
 
     def plates(self) -> dict[Key, CostInputs | NotDetermined]:
         """What one plate takes on each machine."""
-        return plates(self.evidence)
+        with self._alone:
+            if not self._plates:
+                self._plates = plates(self.evidence, self.figures(ENERGY.code), self.figures(TIME.code))
+            return self._plates
+
+
+# Counted in prints, each of some 35 kB with what is read off it; a study takes as much as thirty by itself.
+MOST_PRINTS = 10_000
+
+
+def _prints_of(made: StudyFigures) -> int:
+    """Never more than all that may be kept: the largest study is kept alone."""
+    return min(MOST_PRINTS, 30 + len(made.bench.jobs))
 
 
 # A pure function of the rows that a transaction sees: keyed by them, so never stale; lost without harm.
-_known: Kept[StudyFigures] = Kept(4)
-_on_lines: Kept[StudyFigures] = Kept(12)
+_known: Kept[StudyFigures] = Kept(MOST_PRINTS, _prints_of)
+_on_lines: Kept[StudyFigures] = Kept(3 * MOST_PRINTS, _prints_of)
 # The fingerprint of a study's rows, by everything that had been written when it was taken.
 _prints: Kept[str] = Kept(64)
 
