@@ -107,6 +107,20 @@ def test_the_life_of_a_unit_reads_its_studies_once_as_many_as_it_shows(bench: Be
     assert _questions(bench, lambda: client.http.get(f"/api/units/{unit}/life")) <= 40
 
 
+def test_more_buyers_are_not_more_questions(bench: Bench) -> None:
+    client = bench.as_("reviewer")
+    study = make(client, dict.fromkeys(FEW, Turned()), copies=2)
+
+    def picks() -> int:
+        return _questions(bench, lambda: client.http.get(f"/api/studies/{study}/picks"))
+
+    for_one = picks()
+    for name in ("A school", "A workshop", "A library"):
+        client.send("POST", f"/api/studies/{study}/buyers", {"id": new(), "name": name})
+    assert len(client.get(f"/api/studies/{study}/picks")["picks"]) == 4
+    assert picks() <= for_one
+
+
 def test_what_a_plate_takes_is_worked_out_once_for_all_that_is_said_of_cost(
     bench: Bench, monkeypatch: pytest.MonkeyPatch
 ) -> None:

@@ -43,7 +43,7 @@ from crevlo.stations.publish.sample import (
 from crevlo.stations.rank.buyer import buyers_of
 from crevlo.stations.rank.final_words import said_of_units
 from crevlo.stations.rank.picks import pick_of
-from crevlo.stations.rank.ranking import RankView, StandingLine, WhatIf, view_rank
+from crevlo.stations.rank.ranking import RankView, StandingLine, ranks_of_buyers
 from crevlo.stations.receive.claims import claims_by_unit
 from crevlo.stations.receive.worth import worth_ledgers
 from crevlo.store.study import BuyerProfile
@@ -70,7 +70,7 @@ class Told:
 
     @cached_property
     def ranked(self) -> list[RankView]:
-        return [view_rank(self.session, self.study_id, WhatIf(profile_id=b.id)) for b in self.buyers]
+        return ranks_of_buyers(self.session, self.study_id, self.buyers)
 
     def by_buyer(self, tell: Callable[[RankView], list[Block]]) -> list[Block]:
         """The same for each buyer, under their names where there are several."""

@@ -14,8 +14,7 @@ from crevlo.core.ranking.weight_map import weight_map
 from crevlo.stations.figures.study import study_figures_by
 from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Refused, Shape
-from crevlo.stations.rank.buyer import buyers_of
-from crevlo.stations.rank.ranking import RankView, Reason, WhatIf, view_rank
+from crevlo.stations.rank.ranking import RankView, Reason, WhatIf, ranks_of_buyers, view_rank
 from crevlo.stations.rank.scheme import latest_scheme
 
 _DRAWS = 4_000
@@ -70,9 +69,7 @@ class WeightMap(Shape):
 
 
 def view_picks(session: Session, study_id: uuid.UUID) -> Picks:
-    return Picks(
-        picks=[pick_of(view_rank(session, study_id, WhatIf(profile_id=b.id))) for b in buyers_of(session, study_id)]
-    )
+    return Picks(picks=[pick_of(view) for view in ranks_of_buyers(session, study_id)])
 
 
 def pick_of(view: RankView) -> Pick:

@@ -20,7 +20,7 @@ from crevlo.core.ranking.value import ValueFunction
 from crevlo.core.ranking.verdict import Verdict
 from crevlo.core.ranking.weighed import Weighed
 from crevlo.stations.evidence.entrant import By, Entrant
-from crevlo.stations.figures.reference import references_of
+from crevlo.stations.figures.reference import Reference, references_of
 from crevlo.stations.figures.study import StudyFigures, study_figures, study_figures_by
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.mark import UnitMark
@@ -32,7 +32,7 @@ from crevlo.stations.rank.laid_out import Entered, LaidOut, lay_out
 from crevlo.stations.rank.must_have import MustHaveChoice, MustHaveOut, choices, gate_out, judge
 from crevlo.stations.rank.reference import ReferenceLine, reference_lines
 from crevlo.stations.rank.scheme import latest_scheme
-from crevlo.store.study import BuyerProfile, CriterionRow
+from crevlo.store.study import BuyerProfile, CriterionRow, SchemeVersion
 
 
 class CriterionOut(Shape):
@@ -158,13 +158,39 @@ class WhatIf(Shape):
 _draws: Kept[Weighed] = Kept(MOST_BYTES, lambda drawn: drawn.nbytes)
 
 
-def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf) -> RankView:
+@dataclass(frozen=True, slots=True)
+class _Read:
+    """What rankings of a study for any buyer and weights are worked out from."""
+
+    study_id: uuid.UUID
+    figures: StudyFigures
+    references: Sequence[Reference]
+    buyers: Sequence[BuyerProfile]
+    scheme: SchemeVersion
+
+
+def _read(session: Session, study_id: uuid.UUID, by: By) -> _Read:
     # Figures first: reading them lets go of what the session held before.
     machines = study_figures(session, study_id)
-    held = references_of(session, machines)
-    figures = machines if what_if.by is By.MACHINE else study_figures_by(session, study_id, what_if.by)
-    profiles = buyers_of(session, study_id)
-    scheme = latest_scheme(session, study_id)
+    references = references_of(session, machines)
+    figures = machines if by is By.MACHINE else study_figures_by(session, study_id, by)
+    return _Read(study_id, figures, references, buyers_of(session, study_id), latest_scheme(session, study_id))
+
+
+def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf) -> RankView:
+    return _ranked(_read(session, study_id, what_if.by), what_if)
+
+
+def ranks_of_buyers(
+    session: Session, study_id: uuid.UUID, buyers: Sequence[BuyerProfile] | None = None
+) -> list[RankView]:
+    """The ranking for each buyer of the study, or for these, read once for all of them."""
+    read = _read(session, study_id, By.MACHINE)
+    return [_ranked(read, WhatIf(profile_id=b.id)) for b in (read.buyers if buyers is None else buyers)]
+
+
+def _ranked(read: _Read, what_if: WhatIf) -> RankView:
+    figures, profiles, scheme = read.figures, read.buyers, read.scheme
     profile = next((p for p in profiles if p.id == what_if.profile_id), None) if what_if.profile_id else profiles[0]
     if profile is None:
         raise Missing("There is no such buyer profile in this study.")
@@ -183,7 +209,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf) -> RankVie
     # By all who could be ranked, so that no must-have changes how finely chances are told.
     draws = draws_for(len(to_rank), len(criteria))
     shares = [weights[c.code] for c in criteria]
-    key = (study_id, inputs.state, tuple(e.key for e in entries), scheme.id, draws)
+    key = (read.study_id, inputs.state, tuple(e.key for e in entries), scheme.id, draws)
     gated = sum(bool(failing[e.key]) for e in to_rank)
     ranking = rank(
         [e.name for e in entries], rows,
@@ -224,7 +250,7 @@ def view_rank(session: Session, study_id: uuid.UUID, what_if: WhatIf) -> RankVie
         ],
         must_have_choices=choices(bench), sides=laid.sides, by=what_if.by, apart=inputs.apart,
         references=reference_lines(
-            [r.of_buyer(profile.prints_month) for r in held], [c.code for c in criteria], functions, shares,
+            [r.of_buyer(profile.prints_month) for r in read.references], [c.code for c in criteria], functions, shares,
             (entries[order[0]].name, rows[order[0]]) if order else None, bench.study.seed,
         ), standings=standings,
         left_out=_left_out(inputs, laid, failing, what_if.show_gated, shares),
