@@ -2,7 +2,9 @@
 
 import pytest
 
+from crevlo.core.ranking.chances import draw_values
 from crevlo.sim.client import ApiError, Client
+from crevlo.stations.rank import reference
 from tests.conftest import Bench
 from tests.small import draft_study, new
 from tests.states import Turned, make
@@ -165,3 +167,40 @@ def test_a_reference_says_so_when_its_machine_leaves_its_study(client: Client) -
     assert ages["Usual"].startswith("mean of 2 machines")
     lines = {r["name"]: r for r in client.send("POST", f"/api/studies/{autumn}/rank", {})["references"]}
     assert lines["From a draft"]["says"] == "Twin and From a draft have no figure in common."
+
+
+def test_a_weight_moved_draws_nothing_of_a_reference_again_and_tells_the_same(
+    client: Client, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    spring = make(client, {"Mesa": OLD, "Sparrow": OLD}, copies=2, title="Spring")
+    # Better in sizes and slower, so that the weights decide.
+    autumn = make(
+        client,
+        {"Twin": Turned(off_mm=0.02, minutes=120), "Forge": Turned(off_mm=0.4, minutes=30)},
+        copies=2,
+        title="Autumn",
+    )
+    refer(client, autumn, "machine", "Ours", ((spring, units(client, spring)["Mesa"]),))
+    drawn = []
+
+    def counted(*given, **named):
+        drawn.append(given)
+        return draw_values(*given, **named)
+
+    monkeypatch.setattr(reference, "draw_values", counted)
+
+    codes = [c["code"] for c in client.send("POST", f"/api/studies/{autumn}/rank", {})["criteria"]]
+    drawn.clear()
+    reference._apart.clear()
+
+    def said(**given: float) -> str:
+        weights = dict.fromkeys(codes, 0.0) | given
+        return client.send("POST", f"/api/studies/{autumn}/rank", {"weights": weights})["references"][0]["says"]
+
+    words = {(a, b): said(**{"time": a, "off.mean": b}) for a, b in ((1, 0), (2, 1), (1, 3), (0, 1))}
+    # Once for each of the two that lead.
+    assert len(drawn) == 2
+    assert {w.split()[0] for w in words.values()} == {"Forge", "Twin"}
+    reference._apart.clear()
+    assert {(a, b): said(**{"time": a, "off.mean": b}) for a, b in words} == words
+    assert len(drawn) == 4

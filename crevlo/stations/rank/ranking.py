@@ -252,6 +252,7 @@ def _ranked(read: _Read, what_if: WhatIf) -> RankView:
         references=reference_lines(
             [r.of_buyer(profile.prints_month) for r in read.references], [c.code for c in criteria], functions, shares,
             (entries[order[0]].name, rows[order[0]]) if order else None, bench.study.seed,
+            f"{inputs.state} {scheme.id} {entries[order[0]].key}" if order and inputs.state else None,
         ), standings=standings,
         left_out=_left_out(inputs, laid, failing, what_if.show_gated, shares),
         verdict=_with_caveats(verdict, in_question, judged),

@@ -17,6 +17,7 @@ from crevlo.core.ranking.value import ValueFunction, value_of
 from crevlo.core.replaces import Replaces, say_replaces
 from crevlo.stations.figures.reference import Reference, ReferenceKind, references_of
 from crevlo.stations.figures.study import study_figures
+from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing, Refused, Shape
 from crevlo.stations.rank.criteria import BY_CODE, unit_of
 from crevlo.stations.study import get_study
@@ -189,9 +190,10 @@ def remove_reference(session: Session, study_id: uuid.UUID, reference_id: uuid.U
 
 def reference_lines(
     references: Sequence[Reference], codes: Sequence[str], functions: Sequence[ValueFunction], shares: Sequence[float],
-    first: tuple[str, Sequence[Figure]] | None, seed: int,
+    first: tuple[str, Sequence[Figure]] | None, seed: int, state: str | None,
 ) -> list[ReferenceLine]:  # fmt: skip
-    """Each reference under these weights; `first` is the machine of this study that leads, by name with its figures."""
+    """Each reference under these weights; `first` is the machine of this study that leads, by name with its figures. Equal keys
+    `state` stand for an equal one under equal value functions; None: nothing is kept."""
     lines = []
     for r in references:
         row = [r.figure(code) for code in codes]
@@ -202,32 +204,45 @@ def reference_lines(
             ReferenceLine(
                 id=r.id, name=r.name, about=r.about, age=r.age, total_low=total.low, total_high=total.high,
                 missing=len(missing), needs=[f"{name} needs {needs}" for name, needs in missing],
-                says="" if first is None else say_replaces(_replaces(r.name, row, first, functions, shares, codes, seed)),
+                says="" if first is None else say_replaces(_replaces(r, row, first, functions, shares, codes, seed, state)),
             )
         )  # fmt: skip
     return lines
 
 
+# Of what a machine's figures are drawn apart from a reference's, whatever the criteria weigh.
+_apart: Kept[np.ndarray] = Kept(64_000_000, lambda drawn: drawn.nbytes)
+
+
 def _replaces(
-    name: str, row: Sequence[Figure], first: tuple[str, Sequence[Figure]], functions: Sequence[ValueFunction],
-    shares: Sequence[float], codes: Sequence[str], seed: int,
+    reference: Reference, row: Sequence[Figure], first: tuple[str, Sequence[Figure]], functions: Sequence[ValueFunction],
+    shares: Sequence[float], codes: Sequence[str], seed: int, state: str | None,
 ) -> Replaces:  # fmt: skip
     """On the criteria that both have, their weights in proportion: what both were measured with cancels."""
-    both = [
-        k for k, (mine, theirs) in enumerate(zip(row, first[1], strict=True))
-        if not isinstance(mine, NotDetermined) and not isinstance(theirs, NotDetermined) and shares[k] > 0
+    name, figures = first
+    known = [
+        k for k, (mine, theirs) in enumerate(zip(row, figures, strict=True))
+        if not isinstance(mine, NotDetermined) and not isinstance(theirs, NotDetermined)
     ]  # fmt: skip
+    both = [k for k in known if shares[k] > 0]
     if not both:
-        return Replaces(first[0], name, 0, len(codes), 0.0, 0.0)
-    weights = np.array([shares[k] for k in both]) / sum(shares[k] for k in both)
-    drawn = draw_values(
-        [[first[1][k] for k in both], [row[k] for k in both]], [functions[k] for k in both], seed, 20_000,
-        codes=[codes[k] for k in both], field=False,
-    )  # fmt: skip
-    lead = np.tensordot(weights, drawn[:, 0] - drawn[:, 1], axes=1)
+        return Replaces(name, reference.name, 0, len(codes), 0.0, 0.0)
+
+    def draw() -> np.ndarray:
+        drawn = draw_values(
+            [[figures[k] for k in known], [row[k] for k in known]], [functions[k] for k in known], seed, 20_000,
+            codes=[codes[k] for k in known], field=False,
+        )  # fmt: skip
+        apart: np.ndarray = drawn[:, 0] - drawn[:, 1]
+        return apart
+
+    kept = state is not None and all(m.state for m in reference.members)
+    apart = _apart.get(f"{state} {reference.state}", draw) if kept else draw()
+    weights = np.array([shares[k] for k in known]) / sum(shares[k] for k in both)
+    lead = weights @ apart
     middle = float(sum(
-        w * (value_of(functions[k], central(first[1][k]) or 0.0) - value_of(functions[k], central(row[k]) or 0.0))
-        for w, k in zip(weights, both, strict=True)
+        w * (value_of(functions[k], central(figures[k]) or 0.0) - value_of(functions[k], central(row[k]) or 0.0))
+        for w, k in zip(weights, known, strict=True)
     ))  # fmt: skip
     chance = float(np.mean(lead > 0) + np.mean(lead == 0) / 2)
-    return Replaces(first[0], name, len(both), sum(s > 0 for s in shares), middle, chance)
+    return Replaces(name, reference.name, len(both), sum(s > 0 for s in shares), middle, chance)
