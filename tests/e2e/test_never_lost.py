@@ -3,6 +3,7 @@
 import re
 import time
 from datetime import UTC, datetime, timedelta
+from email.utils import format_datetime
 
 import psycopg
 import pytest
@@ -80,6 +81,34 @@ def test_scores_pressed_without_a_network_show_and_wait_and_are_sent_in_order(
         code,
     )
     assert kept == [(1,), (2,), (3,)]
+
+
+def test_what_is_pressed_later_is_later_though_an_answer_puts_the_clock_back(
+    demo_site: Site, played: Played, page: Page, context: BrowserContext
+) -> None:
+    demo_site.let_in(page, "rater")
+    demo_site.open(page, played.study, "inspect")
+    code = page.get_by_role("heading", name=re.compile("Scores of")).inner_text().split()[-1]
+    back = iter((0, 1, 2, 2))
+
+    def put_back(route: Route) -> None:
+        answer = route.fetch()
+        at = datetime.now(UTC) - timedelta(seconds=next(back))
+        route.fulfill(response=answer, headers={**answer.headers, "date": format_datetime(at, usegmt=True)})
+
+    page.route(re.compile(r"/api/specimens/.*/scores"), put_back)
+    context.set_offline(True)
+    for key in "1234":
+        page.keyboard.press(key)
+    context.set_offline(False)
+    all_sent(page)
+    kept = rows(
+        demo_site.bench,
+        "select severity, scored_at from defect_score s join specimen p on p.id = s.specimen_id where p.blind_code = %s order by scored_at",
+        code,
+    )
+    assert [severity for severity, _ in kept] == [1, 2, 3, 4]
+    assert kept[-1][1] - kept[0][1] < timedelta(seconds=2)
 
 
 def _measure_offline(page: Page, context: BrowserContext, values: list[str]) -> None:

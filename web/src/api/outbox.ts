@@ -209,11 +209,20 @@ async function sendAll(): Promise<void> {
   }
 }
 
-/** The moment of the press is worked out once: a repeat says the same. */
+/** By so much at most two answers may differ in what they say of the server's clock, which they tell in whole seconds. */
+const CLOCKS_MS = 3000;
+let settledLast = 0;
+
+/**
+ * The moment of the press is worked out once: a repeat says the same. What was pressed later is told as later, also where
+ * the answer in between has put the server's clock back a little.
+ */
 function settled(entry: Entry): Entry {
   if (!entry.moment || entry.body?.[entry.moment]) return entry;
-  const at = new Date(entry.pressed + clockAhead()).toISOString();
-  const made = { ...entry, body: { ...entry.body, [entry.moment]: at } };
+  const told = entry.pressed + clockAhead();
+  const at = told <= settledLast && settledLast - told < CLOCKS_MS ? settledLast + 1 : told;
+  settledLast = at;
+  const made = { ...entry, body: { ...entry.body, [entry.moment]: new Date(at).toISOString() } };
   store(made);
   return made;
 }
