@@ -17,6 +17,7 @@ class Wiper:
             " and not relispartition"
         ).fetchall()
         self._tables = [sql.Identifier(name) for (name,) in tables]
+        self._partitions = self._partitions_now()
         self._rows: list[tuple[sql.Identifier, bytes]] = []
         for table in self._tables:
             with self._db.cursor().copy(sql.SQL("copy (select * from {}) to stdout").format(table)) as out:
@@ -32,6 +33,13 @@ class Wiper:
             sql.SQL("set local session_replication_role = replica; set local lock_timeout = '5s'; ") + empty_all
         )
 
+    def _partitions_now(self) -> set[str]:
+        """Those of the months of which there are samples."""
+        found = self._db.execute(
+            "select relname from pg_class where relnamespace = 'public'::regnamespace and relispartition and relkind = 'r'"
+        )
+        return {name for (name,) in found}
+
     def wipe(self) -> bool:
         """Whether it is as it was: False where somebody is still at it, or its tables are not what they were."""
         try:
@@ -45,6 +53,8 @@ class Wiper:
                     names = sql.SQL(",").join(sql.Identifier(name) for (name,) in large)
                     self._db.execute(sql.SQL("set local lock_timeout = '5s'; truncate {} cascade").format(names))
                 self._db.execute(self._empty_all)
+                for name in self._partitions_now() - self._partitions:
+                    self._db.execute(sql.SQL("drop table {}").format(sql.Identifier(name)))
                 for table, rows in self._rows:
                     with self._db.cursor().copy(sql.SQL("copy {} from stdin").format(table)) as into:
                         into.write(rows)

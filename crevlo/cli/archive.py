@@ -12,6 +12,7 @@ import secrets
 import subprocess
 import tarfile
 import tempfile
+import time
 from collections.abc import Iterator
 from contextlib import contextmanager
 from datetime import UTC, datetime
@@ -218,13 +219,24 @@ def _check_references(db: psycopg.Connection) -> None:
                 raise ArchiveError(f"the archive is damaged: rows of {ours.table.name} lead nowhere")
 
 
+# Who has just left, as after a backup, is counted for a moment more.
+_LEAVING_S = 2.0
+
+
 def _refuse_running(db: psycopg.Connection) -> None:
-    others = db.execute(
+    until = time.monotonic() + _LEAVING_S
+    while others := _others(db):
+        if time.monotonic() > until:
+            raise ArchiveError(f"this database is in use ({others} connections); stop Crevlo first, then restore")
+        time.sleep(0.05)
+
+
+def _others(db: psycopg.Connection) -> int:
+    found = db.execute(
         "select count(*) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()"
         " and backend_type = 'client backend'"
     ).fetchone()
-    if others and others[0]:
-        raise ArchiveError(f"this database is in use ({others[0]} connections); stop Crevlo first, then restore")
+    return int(found[0]) if found else 0
 
 
 def _tables(db: psycopg.Connection, schema: str) -> set[str]:

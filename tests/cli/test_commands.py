@@ -5,6 +5,7 @@ import re
 import subprocess
 import sys
 from pathlib import Path
+from threading import Timer
 
 import psycopg
 import pytest
@@ -139,6 +140,9 @@ def test_a_backup_comes_back_whole_and_only_into_an_empty_database(
     assert count(target) == count(full)
     with pytest.raises(ArchiveError, match="not empty"):
         restore(full, file, replace=False)
+    # Who is just leaving is waited for.
+    leaving = psycopg.connect(full.replace("+psycopg", ""))
+    Timer(0.5, leaving.close).start()
     restore(full, file, replace=True)
     assert count(full) == count(target)
     with psycopg.connect(target.replace("+psycopg", "")) as connection, pytest.raises(psycopg.errors.IntegrityError):
