@@ -120,8 +120,11 @@ class Site:
         )
 
     def open(self, page: Page, study: str, station: str) -> None:
+        self.go(page, f"study/{study}/{station}")
+
+    def go(self, page: Page, path: str) -> None:
         with settled(page):
-            page.goto(f"{self.url}/study/{study}/{station}")
+            page.goto(f"{self.url}/{path}")
             # On a busy machine more than a while may pass between the page, its code and what that asks for.
             expect(page.locator("main")).to_be_visible()
             expect(page.locator("main .animate-pulse")).to_have_count(0)

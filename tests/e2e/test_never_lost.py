@@ -32,14 +32,19 @@ def slow(page: Page, ms: int) -> None:
     page.route(re.compile("/api/"), late)
 
 
+def at_inspect(site: Site, played: Played, page: Page) -> str:
+    """A rater is there; gives the blind code of what is looked at."""
+    site.let_in(page, "rater")
+    site.open(page, played.study, "inspect")
+    return page.get_by_role("heading", name=re.compile("Scores of")).inner_text().split()[-1]
+
+
 def all_sent(page: Page) -> None:
     expect(page.get_by_text(re.compile("not sent yet"))).to_have_count(0)
 
 
 def test_eight_keys_on_a_slow_line_are_eight_scores(demo_site: Site, played: Played, page: Page) -> None:
-    demo_site.let_in(page, "rater")
-    demo_site.open(page, played.study, "inspect")
-    code = page.get_by_role("heading", name=re.compile("Scores of")).inner_text().split()[-1]
+    code = at_inspect(demo_site, played, page)
     slow(page, 600)
     for key in "12340123":
         page.keyboard.press(key)
@@ -62,9 +67,7 @@ def test_eight_keys_on_a_slow_line_are_eight_scores(demo_site: Site, played: Pla
 def test_scores_pressed_without_a_network_show_and_wait_and_are_sent_in_order(
     demo_site: Site, played: Played, page: Page, context: BrowserContext
 ) -> None:
-    demo_site.let_in(page, "rater")
-    demo_site.open(page, played.study, "inspect")
-    code = page.get_by_role("heading", name=re.compile("Scores of")).inner_text().split()[-1]
+    code = at_inspect(demo_site, played, page)
     context.set_offline(True)
     for key in "123":
         page.keyboard.press(key)
@@ -86,9 +89,7 @@ def test_scores_pressed_without_a_network_show_and_wait_and_are_sent_in_order(
 def test_what_is_pressed_later_is_later_though_an_answer_puts_the_clock_back(
     demo_site: Site, played: Played, page: Page, context: BrowserContext
 ) -> None:
-    demo_site.let_in(page, "rater")
-    demo_site.open(page, played.study, "inspect")
-    code = page.get_by_role("heading", name=re.compile("Scores of")).inner_text().split()[-1]
+    code = at_inspect(demo_site, played, page)
     back = iter((0, 1, 2, 2))
 
     def put_back(route: Route) -> None:

@@ -7,7 +7,7 @@ import pytest
 from playwright.sync_api import Page, Response, expect
 
 from tests.conftest import Played
-from tests.e2e.conftest import Site, settled
+from tests.e2e.conftest import Site
 from tests.e2e.test_at_the_bench import LIVE
 from tests.small import frozen_study
 
@@ -23,8 +23,7 @@ def test_every_screen_is_accessible(shared_site: Site, played: Played, page: Pag
     theme = page.locator("html")
     found = {}
     for path in [f"study/{played.study}/{s}" for s in STATIONS] + list(OTHERS):
-        with settled(page):
-            page.goto(f"{shared_site.url}/{path}")
+        shared_site.go(page, path)
         expect(theme).to_have_attribute("data-theme", "light")
         wide = page.evaluate("document.documentElement.scrollWidth - innerWidth")
         violations = check_axe(page) + ([f"page is {wide} px too wide"] if wide > 0 else [])

@@ -211,7 +211,7 @@ async function sendAll(): Promise<void> {
 
 /** By so much at most two answers may differ in what they say of the server's clock, which they tell in whole seconds. */
 const CLOCKS_MS = 3000;
-let settledLast = 0;
+let last = { pressed: 0, told: 0 };
 
 /**
  * The moment of the press is worked out once: a repeat says the same. What was pressed later is told as later, also where
@@ -220,8 +220,9 @@ let settledLast = 0;
 function settled(entry: Entry): Entry {
   if (!entry.moment || entry.body?.[entry.moment]) return entry;
   const told = entry.pressed + clockAhead();
-  const at = told <= settledLast && settledLast - told < CLOCKS_MS ? settledLast + 1 : told;
-  settledLast = at;
+  const putBack = entry.pressed >= last.pressed && told <= last.told && last.told - told < CLOCKS_MS;
+  const at = putBack ? last.told + 1 : told;
+  last = { pressed: entry.pressed, told: at };
   const made = { ...entry, body: { ...entry.body, [entry.moment]: new Date(at).toISOString() } };
   store(made);
   return made;
