@@ -208,15 +208,19 @@ def enter_demo(
         say("measuring nine kinds of pieces")
         Pieces(reviewer, rater, SEED + 7).play(demo.spool, demo.petg, lambda: Client(reach()))
 
+    of_tokens: list[str] = []
+
     def tokens() -> None:
         say("printing plates of twelve")
-        made = plates.play(reviewer, demo.spool, demo.brick, SEED + 11)
-        plates.with_accessory(reviewer, made, SEED + 11)
+        of_tokens.append(plates.play(reviewer, demo.spool, demo.brick, SEED + 11))
         say("taking over the notes of an old round")
         notebook.play(reviewer, SEED + 13)
 
-    with meanwhile(pieces, tokens):
-        demo.go_through(say=say)
+    with meanwhile(pieces):
+        with meanwhile(tokens):
+            demo.go_through(say=say)
+        # A change is of the unit, whatever study it prints for: it waits until neither does.
+        plates.with_accessory(reviewer, of_tokens[0], SEED + 11)
         say("saying the last words")
         last_words.say(reviewer, demo.study)
         say("publishing a first look")

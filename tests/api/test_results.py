@@ -271,3 +271,9 @@ def test_any_of_the_many_units_that_came_of_a_model_over_the_years_is_tested(ben
     )
     assert [r["machine"]["name"] for r in plan["coverage"]] == ["Mesa no. 60", "Sparrow"]
     assert client.get(f"/api/studies/{study}/plan")["candidates"][0]["unit"] == 60
+    client.send("POST", f"/api/studies/{study}/freeze", {})
+    unit = client.get(f"/api/studies/{study}/plan")["coverage"][0]["machine"]["unit_id"]
+    path = f"/api/studies/{study}/units/{unit}/replacement"
+    client.send("POST", path, {"id": new(), "reason": "bent frame", "unit": 59})
+    said = client.get(f"/api/studies/{study}/plan")["deviations"][0]["what"]
+    assert "Mesa no. 60 is replaced by Mesa no. 59" in said

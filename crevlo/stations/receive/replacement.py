@@ -10,6 +10,7 @@ from crevlo.core.ability import Because
 from crevlo.stations.bench import load_bench
 from crevlo.stations.kit.shape import Missing, Refused, Shape
 from crevlo.stations.library.unit import nth_unit, unit_numbers
+from crevlo.stations.protocol import MOST_UNITS
 from crevlo.stations.study import line_of
 from crevlo.store.machine import Unit
 from crevlo.store.run import Ability, Run
@@ -21,7 +22,7 @@ class Replacement(Shape):
 
     id: uuid.UUID
     reason: str = Field(min_length=1, max_length=300)
-    unit: int | None = Field(default=None, ge=1, le=50)
+    unit: int | None = Field(default=None, ge=1, le=MOST_UNITS)
 
 
 def replace_unit(
