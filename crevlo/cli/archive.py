@@ -38,9 +38,13 @@ class ArchiveError(RuntimeError):
 def backup(url: str, file: Path) -> None:
     """Writes `file` whole or not at all: a tar of manifest.json and database.dump (pg_dump custom format)."""
     engine = connect(url)
-    with engine.connect() as connection:
-        revision = connection.scalar(text("select version_num from alembic_version"))
-        uploads = connection.scalar(text("select count(*) from upload"))
+    try:
+        with engine.connect() as connection:
+            revision = connection.scalar(text("select version_num from alembic_version"))
+            uploads = connection.scalar(text("select count(*) from upload"))
+    finally:
+        # A connection kept would count as somebody using the database, to a restore that follows.
+        engine.dispose()
     manifest = {"format": FORMAT, "revision": revision, "uploads": uploads, "made_at": datetime.now(UTC).isoformat()}
     partial = file.with_name(f"{file.name}.partial")
     with tempfile.TemporaryDirectory() as folder:

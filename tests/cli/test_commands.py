@@ -1,5 +1,6 @@
 """The command line: exit status, one clear line, the rules of the core on JSON, backup and restore."""
 
+import gc
 import json
 import re
 import subprocess
@@ -134,12 +135,17 @@ def test_a_backup_comes_back_whole_and_only_into_an_empty_database(
             return connection.execute(counts).fetchone()
 
     file = tmp_path / "study.backup"
-    backup(full, file)
+    gc.disable()
+    try:
+        backup(full, file)
+        # Whatever the collector has not yet come to: a restore finds nobody left over from the backup.
+        with pytest.raises(ArchiveError, match="not empty"):
+            restore(full, file, replace=False)
+    finally:
+        gc.enable()
     target = as_owner(copy_of("template0"))
     restore(target, file, replace=False)
     assert count(target) == count(full)
-    with pytest.raises(ArchiveError, match="not empty"):
-        restore(full, file, replace=False)
     # Who is just leaving is waited for.
     leaving = psycopg.connect(full.replace("+psycopg", ""))
     Timer(0.5, leaving.close).start()
