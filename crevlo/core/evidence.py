@@ -64,6 +64,12 @@ class Specimen:
     judgements: tuple[Judgement, ...] = ()
     severities: Mapping[Key, Mapping[str, int]] = field(default_factory=dict)
     own_defects: tuple[Defect, ...] = ()
+    _hash: int | None = field(default=None, init=False, repr=False, compare=False)
+
+    def __hash__(self) -> int:
+        if self._hash is None:
+            object.__setattr__(self, "_hash", hash((tuple(self.features), self.readings, self.judgements)))
+        return self._hash or 0
 
 
 @dataclass(frozen=True, slots=True)

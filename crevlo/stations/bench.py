@@ -2,7 +2,7 @@
 
 import uuid
 from collections import defaultdict
-from collections.abc import Collection, Iterator
+from collections.abc import Collection
 from copy import copy
 from functools import cached_property
 from typing import Any
@@ -19,7 +19,6 @@ from crevlo.stations.entered import (
     HandRow,
     JudgementRow,
     ScoreRow,
-    Told,
     ValuesRow,
     current_judgements,
     current_rejections,
@@ -144,12 +143,6 @@ class Bench:
     def values(self) -> dict[uuid.UUID, list[ValuesRow]]:
         """By specimen, its readings."""
         return current_values(self._ask, self._specimen_ids)
-
-    def taken(self, specimen_id: uuid.UUID) -> Iterator[Told]:
-        """Its readings one by one."""
-        for row in self.values.get(specimen_id, []):
-            for value in row.values:
-                yield row.feature_id, value, row.using, row.kelvin, row.over
 
     @cached_property
     def judgements(self) -> dict[uuid.UUID, list[JudgementRow]]:

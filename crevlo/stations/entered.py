@@ -142,7 +142,8 @@ def current_values(session: Session, specimen_ids: list[uuid.UUID]) -> dict[uuid
     values = func.array_agg(aggregate_order_by(Reading.value / func.nullif(Reading.over, 0), Reading.repeat))
     kelvin = func.coalesce(func.avg(func.abs(Reading.part_c - _REFERENCE_C)), 0.0)
     query = _counting(Reading, (*of, kelvin, func.min(Reading.over), values), specimen_ids, late=False)
-    return _by_specimen(session, query.outerjoin(EarlierCalibration, _AS_CALIBRATED).group_by(*of), ValuesRow._make)
+    query = query.outerjoin(EarlierCalibration, _AS_CALIBRATED).group_by(*of).order_by(func.min(Reading.repeat))
+    return _by_specimen(session, query, ValuesRow._make)
 
 
 class HandRow(NamedTuple):

@@ -3,6 +3,7 @@
 import re
 import uuid
 from datetime import UTC, datetime, timedelta
+from itertools import permutations
 
 import pytest
 from sqlalchemy import event, text
@@ -11,10 +12,15 @@ from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.evaluations.evaluation import Rests
 from crevlo.core.figure import Composed, Counted, Spread, interval
+from crevlo.core.readings import feature_estimates
 from crevlo.sim.client import Client
+from crevlo.stations.bench import load_bench
+from crevlo.stations.entered import current_readings
+from crevlo.stations.evidence.specimen import features_of, instruments_in, specimen_again, specimen_of
 from crevlo.stations.figures.study import StudyFigures, _load, study_figures
 from crevlo.store.base import Base
-from crevlo.store.database import SQL
+from crevlo.store.database import SQL, sessions
+from crevlo.store.run import Specimen
 from tests.conftest import Bench
 from tests.small import new
 from tests.states import EQUAL, LONG, Turned, make
@@ -143,3 +149,30 @@ def test_more_readings_are_asked_for_of_another_day_where_all_are_of_one(bench: 
             "value": face["readings"][0]["value"] + 0.05, "taken_at": before})  # fmt: skip
     assert again["more"]
     assert "of one day" not in again["more"]["words"]
+
+
+def test_of_two_instruments_the_one_used_first_counts_in_figures_as_on_the_screen(bench: Bench) -> None:
+    """Figures read values grouped by instrument; which of them comes first must not hang on how they are grouped."""
+    client = bench.as_("reviewer")
+    study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, measured=False)
+    calipers = [new() for _ in range(4)]
+    for at, one in enumerate(calipers):
+        client.enter("POST", "/api/instruments", {
+            "id": one, "code": f"T-{at}", "kind": "caliper", "unit": "mm", "resolution": 0.01 * 4**at, "u_calibration": 0.01,
+            "repeatability": 0.01})  # fmt: skip
+        client.enter("POST", f"/api/studies/{study}/zero-checks", {"id": new(), "instrument_id": one, "value": 0.0})
+    view = client.get(f"/api/studies/{study}/measure")
+    faces = [f for f in view["artifacts"][0]["features"] if f["measured"]]
+    used = list(permutations(calipers, 2))
+    client.enter("POST", f"/api/specimens/{view['queue'][0]['id']}/readings/batch", {"readings": [
+        {"id": new(), "feature_id": face["id"], "repeat": repeat, "instrument_id": one, "value": face["nominal"] + 0.01 * repeat}
+        for face, pair in zip(faces, used, strict=False) for repeat, one in enumerate(pair, 1)]})  # fmt: skip
+    with sessions(bench.engine)() as session:
+        rows = load_bench(session, uuid.UUID(study))
+        [artifact], specimen = rows.artifacts.values(), session.get_one(Specimen, uuid.UUID(view["queue"][0]["id"]))
+        known, features = instruments_in(session), features_of(artifact)
+        one_by_one = (r.told for r in current_readings(session, [specimen.id])[specimen.id])
+        shown = feature_estimates(specimen_of(artifact, features, one_by_one), known)
+        counted = feature_estimates(specimen_again(artifact, features, rows.values[specimen.id], [], [], ()), known)
+    assert len(shown) == min(len(faces), len(used)) >= 8
+    assert counted == shown

@@ -9,9 +9,11 @@ import pytest
 from bench.fill import fill
 from bench.loads import counted, screens_of
 from crevlo.core.evaluations.cost import plates
+from crevlo.core.once import _made
 from crevlo.stations.figures import study as figures
 from crevlo.stations.figures.study import MOST_PRINTS, _prints_of
 from crevlo.stations.kit.kept import Kept
+from crevlo.stations.rank import results
 from tests.api.test_publish import publish
 from tests.conftest import Bench
 from tests.small import draft_study, new
@@ -162,3 +164,38 @@ def test_a_question_is_prepared_once_and_stays_so_from_one_call_to_the_next(benc
     with bench.engine.connect() as connection:
         prepared = connection.exec_driver_sql("select statement from pg_prepared_statements").scalars().all()
     assert [s for s in prepared if "FROM model" in s]
+
+
+def test_after_one_more_reading_only_its_specimen_is_worked_out_again(bench: Bench) -> None:
+    client = bench.as_("reviewer")
+    study = make(
+        client, {name: Turned(off_mm=0.02 + 0.01 * at) for at, name in enumerate(MANY)}, artifact=["SB", "SF"]
+    )
+
+    def worked_out() -> tuple[int, str]:
+        before = _made.cache_info().misses
+        told = client.send("POST", f"/api/studies/{study}/rank", {})["standings"]
+        table = client.http.get(f"/api/studies/{study}/results").text
+        return _made.cache_info().misses - before, f"{told} {table}"
+
+    at_first, told = worked_out()
+    assert at_first >= 2 * 2 * len(MANY)
+    basis = client.get(f"/api/studies/{study}/cost")["basis"]
+    client.send("PUT", f"/api/studies/{study}/cost", basis | {"tariff_per_kwh": 3.0})
+    assert worked_out()[0] == 0
+    view = client.get(f"/api/studies/{study}/measure")
+    line = view["queue"][0]
+    specimen = client.get(f"/api/specimens/{line['id']}")
+    face = specimen["features"][0]["readings"][0]
+    caliper = next(i["id"] for i in view["instruments"] if i["kind"] == "caliper")
+    client.enter("POST", f"/api/specimens/{line['id']}/corrections", {
+        "id": new(), "supersedes_id": face["id"], "value": face["value"] + 0.2, "reason": "slipped",
+        "instrument_id": caliper})  # fmt: skip
+    again, after = worked_out()
+    assert 0 < again <= at_first / len(MANY)
+    assert after != told
+    # What was kept is what a new start would tell.
+    _made.cache_clear()
+    for kept in (figures._known, figures._on_lines, results._tables):
+        kept.clear()
+    assert worked_out()[1] == after

@@ -6,6 +6,7 @@ import pytest
 
 from crevlo.sim.client import Client
 from tests.conftest import Bench
+from tests.small import new
 from tests.states import EQUAL, LONG, Turned, make
 
 
@@ -47,6 +48,30 @@ def test_nothing_printed_names_no_winner(client: Client) -> None:
     assert "by 0.0 points" not in words
     assert "All 16 figures" not in words
     assert "16 of 16 figures not yet known" in words
+
+
+def test_what_is_not_done_yet_is_said_where_it_is_mended(client: Client) -> None:
+    study = make(
+        client, {"Mesa": EQUAL, "Sparrow": EQUAL}, measured=False, unprinted=["Sparrow"], artifact=["SB", "SF"]
+    )
+
+    def open_work() -> list[tuple[str, str]]:
+        return [(m["words"], m["station"]) for m in client.get(f"/api/studies/{study}/publish")["missing"]]
+
+    assert ("2 of 4 planned prints are without a good piece.", "print") in open_work()
+    assert ("2 pieces have no reading yet.", "measure") in open_work()
+    view = client.get(f"/api/studies/{study}/measure")
+    line = next(q for q in view["queue"] if q["artifact_id"] == view["artifacts"][0]["id"])
+    caliper = next(i["id"] for i in view["instruments"] if i["kind"] == "caliper")
+    face = next(f for f in view["artifacts"][0]["features"] if f["measured"])
+    client.enter("POST", f"/api/studies/{study}/zero-checks", {"id": new(), "instrument_id": caliper, "value": 0.0})
+    client.enter("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": [
+        {"id": new(), "feature_id": face["id"], "repeat": 1, "instrument_id": caliper, "value": face["nominal"]}]})  # fmt: skip
+    assert ("1 piece has no reading yet.", "measure") in open_work()
+    done = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, title="Done")
+    told = " ".join(m["words"] for m in client.get(f"/api/studies/{done}/publish")["missing"])
+    assert "reading" not in told
+    assert "good piece" not in told
 
 
 def test_equal_machines_tie_and_share_the_first_rank(client: Client) -> None:

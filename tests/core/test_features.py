@@ -65,7 +65,7 @@ def test_a_length_far_off_is_taken_where_it_is_explained() -> None:
     ("kind", "value", "over", "words"),
     [
         ("waves", 3.9, -1, "over how many waves"), ("waves", 3.9, 1001, "over how many waves"),
-        ("waves", 3.9, 0, "no waves, the value"), ("length", 40, 2, "not taken over several"),
+        ("waves", 3.9, 0, "no waves, the value"), ("waves", 0, 2, "not 0 mm apart"), ("length", 40, 2, "not taken over several"),
     ],
 )  # fmt: skip
 def test_a_value_over_several_is_one_of_a_kind_that_takes_it(kind: str, value: float, over: int, words: str) -> None:

@@ -10,6 +10,7 @@ from crevlo.core.estimate import Estimate, NotDetermined, Shared, determined, me
 from crevlo.core.evidence import Evidence, Instrument, Key, Run, Specimen
 from crevlo.core.features.feature import Feature
 from crevlo.core.figure import Figure
+from crevlo.core.once import once
 from crevlo.core.readings import shared_by
 from crevlo.core.sizes import Axis
 from crevlo.core.statistics import Line, line, mean_over_lines
@@ -306,7 +307,7 @@ def figures_of_findings(
         for machine in evidence.machines.values()
         for run in machine.good
         if run.specimen is not None and evaluation.takes(run.specimen.features)
-        if (findings := {f.quantity.code: f for f in evaluation.of_specimen(run.specimen, evidence.instruments).findings})
+        if (findings := {f.quantity.code: f for f in once(evaluation.of_specimen, run.specimen, evidence.instruments).findings})
     }  # fmt: skip
     figures, lines, owns = {}, {}, {}
     for quantity in evaluation.tells:

@@ -27,6 +27,7 @@ from crevlo.core.evidence import Evidence, Key, Specimen
 from crevlo.core.features.feature import Kind
 from crevlo.core.figure import Spread
 from crevlo.core.grade import machine_grade
+from crevlo.core.once import once
 from crevlo.core.readings import feature_estimates
 
 _KINDS = (Kind.LENGTH, Kind.DIAGONAL)
@@ -134,7 +135,7 @@ def of_machines(evidence: Evidence) -> Results:
 
 def _known(specimen: Specimen, instruments: Instruments) -> dict[str, Estimate]:
     faces = set(codes_of(specimen.features, _KINDS))
-    found = feature_estimates(specimen, instruments)
+    found = once(feature_estimates, specimen, instruments)
     return {code: e for code, e in found.items() if code in faces and isinstance(e, Estimate)}
 
 

@@ -129,6 +129,8 @@ def check_over(kind: FeatureKind, value: float | None, over: int, name: str) -> 
         raise BadInput(f"say over how many {kind.over}, up to {MOST_OVER}")
     if over == 0 and value != 0:
         raise BadInput(f"where there are no {kind.over}, the value of {name} is 0")
+    if kind.entry is EntryWay.WAVES and over and value == 0:
+        raise BadInput(f"{over} {kind.over} of {name} are not 0 mm apart; where there are none, say 0 {kind.over}")
 
 
 def check_judgement(kind: FeatureKind, given: Judged, name: str) -> None:

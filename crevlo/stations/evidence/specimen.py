@@ -2,9 +2,10 @@
 
 import uuid
 from collections import defaultdict
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import replace
 from datetime import UTC, datetime
+from functools import lru_cache
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session, selectinload
@@ -12,14 +13,27 @@ from sqlalchemy.orm import Session, selectinload
 from crevlo.core.defects import Defect
 from crevlo.core.evidence import Instrument, Judgement, Key, Reading, Specimen
 from crevlo.core.features.feature import Feature
-from crevlo.stations.entered import HandRow, JudgementRow, ScoreRow, Told, studied_hands, using
+from crevlo.core.once import SPECIMENS
+from crevlo.stations.entered import HandRow, JudgementRow, ScoreRow, Told, ValuesRow, studied_hands, using
+from crevlo.stations.kit.kept import Kept
 from crevlo.stations.library.artifact import feature_of
 from crevlo.store import machine as rows
 
 
-def features_of(artifact: rows.ArtifactVersion) -> dict[str, Feature]:
-    """By code, in the artifact's order."""
-    return {f.code: feature_of(f) for f in artifact.features}
+class Features(dict[str, Feature]):
+    """Of one artifact by code, in its order; what is the same has one object, which it is known by."""
+
+    def __hash__(self) -> int:  # type: ignore[override]
+        return id(self)
+
+
+def features_of(artifact: rows.ArtifactVersion) -> Features:
+    return _features(tuple((f.code, feature_of(f)) for f in artifact.features))
+
+
+@lru_cache(maxsize=256)
+def _features(of: tuple[tuple[str, Feature], ...]) -> Features:
+    return Features(of)
 
 
 def calibrations_of(
@@ -92,3 +106,23 @@ def specimen_of(
         severities=by_rater,
         own_defects=own_defects,
     )
+
+
+def specimen_again(
+    artifact: rows.ArtifactVersion, features: Features, values: Sequence[ValuesRow], judgements: Sequence[JudgementRow],
+    scores: Sequence[ScoreRow], own_defects: tuple[Defect, ...],
+) -> Specimen:  # fmt: skip
+    """`specimen_of` these rows, the one that was made before where none of them has changed: what it tells is known then."""
+    key = (
+        features, tuple((*v[1:-1], *v.values) for v in values), tuple((j.feature_id, *j[3:8]) for j in judgements),
+        tuple((s.person_id, s.defect, s.severity) for s in scores), own_defects,
+    )  # fmt: skip
+
+    def make() -> Specimen:
+        readings = ((v.feature_id, one, v.using, v.kelvin, v.over) for v in values for one in v.values)
+        return specimen_of(artifact, features, readings, judgements, scores, own_defects)
+
+    return _made.get(key, make)
+
+
+_made: Kept[Specimen] = Kept(SPECIMENS)

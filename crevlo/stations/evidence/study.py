@@ -8,14 +8,13 @@ from typing import Any
 
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.evidence import Basis, Duel, Evidence, Filament, Key, Level, LineOf, Machine, Run, Unit
-from crevlo.core.features.feature import Feature
 from crevlo.core.life.wear import upkeep_per_h
 from crevlo.core.money import Money, in_currency
 from crevlo.core.portions import PURGED
 from crevlo.core.success import Cause, Outcome
 from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.entrant import Entrant
-from crevlo.stations.evidence.specimen import features_of, instruments_of, meter_of, specimen_of
+from crevlo.stations.evidence.specimen import Features, features_of, instruments_of, meter_of, specimen_again
 from crevlo.stations.protocol import Policies
 from crevlo.stations.study import LineKey, line_of
 from crevlo.store import run as rows
@@ -42,7 +41,7 @@ def evidence_of(bench: Bench, entrants: Sequence[Entrant]) -> Evidence:
     )  # fmt: skip
 
 
-def _machine(entrant: Entrant, features: Mapping[uuid.UUID, dict[str, Feature]]) -> Machine:
+def _machine(entrant: Entrant, features: Mapping[uuid.UUID, Features]) -> Machine:
     bench, unit_id = entrant.bench, entrant.entry.unit_id
     specimens = {s.run_id: s for s in bench.specimens_of(unit_id)}
     return Machine(
@@ -123,9 +122,7 @@ def _sheet(model: Model, day_price: tuple[float, ...] | NotDetermined) -> dict[s
     return {code: float(value) for code, value in lines.items() if value is not None}
 
 
-def _run(
-    bench: Bench, job: Job, run: rows.Run, features: dict[str, Feature], specimens: dict[uuid.UUID, rows.Specimen]
-) -> Run:
+def _run(bench: Bench, job: Job, run: rows.Run, features: Features, specimens: dict[uuid.UUID, rows.Specimen]) -> Run:
     assert run.outcome is not None
     file, rejection, specimen = bench.sliced.get(job.id), bench.rejections.get(run.id), specimens.get(run.id)
     return Run(
@@ -135,8 +132,8 @@ def _run(
         stated_s=file.facts.get("time_s") if file and file.id == run.sliced_file_id else None,
         kwh=run.energy_kwh, u_kwh=run.energy_u_kwh or 0.0, meter=meter_of(bench.instruments, run.instrument_id, run.started_at),
         levels=tuple(level_of(r, bench.instruments) for r in bench.noise.get(run.id, [])),
-        specimen=specimen_of(
-            bench.artifacts[job.artifact_id], features, bench.taken(specimen.id),
+        specimen=specimen_again(
+            bench.artifacts[job.artifact_id], features, bench.values.get(specimen.id, []),
             bench.judgements.get(specimen.id, []), bench.scores.get(specimen.id, []), bench.own_defects,
         ) if specimen else None,
     )  # fmt: skip

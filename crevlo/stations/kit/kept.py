@@ -3,7 +3,7 @@
 import hashlib
 import os
 import tempfile
-from collections.abc import Callable
+from collections.abc import Callable, Hashable
 from contextlib import suppress
 from pathlib import Path
 from threading import Lock
@@ -25,11 +25,11 @@ class Kept(Generic[T]):
     threads, of which one makes what several ask for."""
 
     def __init__(self, most: int, size: Callable[[T], int] = _one) -> None:
-        self._known: LRUCache[str, T] = LRUCache(most, getsizeof=size)
-        self._making: dict[str, Lock] = {}
+        self._known: LRUCache[Hashable, T] = LRUCache(most, getsizeof=size)
+        self._making: dict[Hashable, Lock] = {}
         self._guard = Lock()
 
-    def get(self, key: str, make: Callable[[], T]) -> T:
+    def get(self, key: Hashable, make: Callable[[], T]) -> T:
         with self._guard:
             if key in self._known:
                 return self._known[key]

@@ -42,7 +42,7 @@ def _open_work(bench: Bench) -> list[tuple[str, str]]:
         said.append(
             (f"{open_} of {len(due)} planned prints {'is' if open_ == 1 else 'are'} without a good piece.", "print")
         )
-    unread = sum(not bench.taken(s.id) for s in bench.specimens if _is_read(bench, s))
+    unread = sum(not bench.values.get(s.id) for s in bench.specimens if _is_read(bench, s))
     if unread:
         said.append((f"{unread} {'piece has' if unread == 1 else 'pieces have'} no reading yet.", "measure"))
     if bench.specimens and bench.study.revealed_at is None and not bench.study.entered_from:
