@@ -87,6 +87,7 @@ def screens_of(client: Client, study: str) -> dict[str, Callable[[], httpx.Respo
         "job": f"/api/jobs/{jobs[0]['id']}", "live": f"{path}/live", "measure": f"{path}/measure",
         "specimen": f"/api/specimens/{queue[0]['id']}", "inspect": f"{path}/inspect", "cost": f"{path}/cost", "cost table": f"{path}/cost-table",
         "publish": f"{path}/publish", "schedule": f"{path}/schedule", "holds": f"{path}/holds", "life": f"/api/units/{unit}/life", "reminders": "/api/reminders",
+        "results": f"{path}/results", "picks": f"{path}/picks",
     }  # fmt: skip
     calls: dict[str, Callable[[], httpx.Response]] = {
         name: partial(client.http.get, address) for name, address in looked_at.items()

@@ -159,11 +159,16 @@ class Machine:
     unit: Unit = field(default_factory=Unit)
     filament: Mapping[Key, Filament] = field(default_factory=dict)
     """By line, mean over its sliced files."""
+    _good: tuple[Run, ...] | None = field(default=None, init=False, repr=False, compare=False)
 
     @property
-    def good(self) -> list[Run]:
+    def good(self) -> tuple[Run, ...]:
         """Prints that came out, in the main configuration: what a machine is before and after a change is not one machine."""
-        return [run for run in self.runs if run.came_out and run.configuration == self.main]
+        if self._good is None:
+            found = tuple(run for run in self.runs if run.came_out and run.configuration == self.main)
+            object.__setattr__(self, "_good", found)
+            return found
+        return self._good
 
 
 @dataclass(frozen=True, slots=True)

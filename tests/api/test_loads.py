@@ -50,7 +50,8 @@ def _questions(bench: Bench, call: Callable[[], httpx.Response]) -> int:
 @pytest.mark.parametrize(
     "screen",
     ["studies", "library", "line", "plan", "receive", "record", "print", "job", "live", "measure", "specimen", "inspect",
-     "cost", "cost table", "rank", "publish", "schedule", "holds", "life"],
+     "cost", "cost table", "rank", "publish", "schedule", "holds", "life",
+     "results", "picks"],
 )  # fmt: skip
 def test_a_larger_study_is_not_asked_about_more_often(asked: dict[str, tuple[int, int]], screen: str) -> None:
     few, many = asked[screen]

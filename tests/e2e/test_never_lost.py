@@ -86,28 +86,42 @@ def test_scores_pressed_without_a_network_show_and_wait_and_are_sent_in_order(
     assert kept == [(1,), (2,), (3,)]
 
 
+@pytest.mark.parametrize("meanwhile", ["nothing else", "a reload"])
 def test_what_is_pressed_later_is_later_though_an_answer_puts_the_clock_back(
-    demo_site: Site, played: Played, page: Page, context: BrowserContext
+    demo_site: Site, played: Played, page: Page, context: BrowserContext, meanwhile: str
 ) -> None:
     code = at_inspect(demo_site, played, page)
-    back = iter((0, 1, 2, 2))
+    # Of the third press no answer comes before the page is loaded again.
+    back = iter((0, 1, None, 2, 2) if meanwhile == "a reload" else (0, 1, 2, 2))
+    query = "select severity, scored_at from defect_score s join specimen p on p.id = s.specimen_id where p.blind_code = %s order by scored_at"
 
     def put_back(route: Route) -> None:
+        seconds = next(back)
+        if seconds is None:
+            route.abort()
+            return
         answer = route.fetch()
-        at = datetime.now(UTC) - timedelta(seconds=next(back))
+        at = datetime.now(UTC) - timedelta(seconds=seconds)
         route.fulfill(response=answer, headers={**answer.headers, "date": format_datetime(at, usegmt=True)})
+
+    def until_kept(count: int) -> None:
+        # Routes answer only while the page is waited for.
+        for _ in range(400):
+            if len(rows(demo_site.bench, query, code)) >= count:
+                return
+            page.wait_for_timeout(50)
 
     page.route(re.compile(r"/api/specimens/.*/scores"), put_back)
     context.set_offline(True)
     for key in "1234":
         page.keyboard.press(key)
     context.set_offline(False)
+    if meanwhile == "a reload":
+        until_kept(2)
+        page.reload()
+    until_kept(4)
     all_sent(page)
-    kept = rows(
-        demo_site.bench,
-        "select severity, scored_at from defect_score s join specimen p on p.id = s.specimen_id where p.blind_code = %s order by scored_at",
-        code,
-    )
+    kept = rows(demo_site.bench, query, code)
     assert [severity for severity, _ in kept] == [1, 2, 3, 4]
     assert kept[-1][1] - kept[0][1] < timedelta(seconds=2)
 

@@ -36,6 +36,7 @@ export type Kept = { entry: Entry; answer: unknown; alone: boolean };
 
 const PREFIX = "crevlo.outbox.";
 const COUNTER = "crevlo.outbox-order";
+const LAST = "crevlo.outbox-last";
 const LOCK = "crevlo-outbox";
 const WAIT_MS = [1000, 2000, 4000, 8000, 15_000];
 const ANSWER_MS = 30_000;
@@ -211,7 +212,19 @@ async function sendAll(): Promise<void> {
 
 /** By so much at most two answers may differ in what they say of the server's clock, which they tell in whole seconds. */
 const CLOCKS_MS = 3000;
-let last = { pressed: 0, told: 0 };
+
+type Told = { pressed: number; told: number };
+let told: Told = { pressed: 0, told: 0 };
+
+/** What was told last from this device; kept with the entries, as one may wait over a reload. */
+function lastTold(): Told {
+  try {
+    const kept: Told | null = JSON.parse(localStorage.getItem(LAST) ?? "null");
+    return kept && kept.pressed > told.pressed ? kept : told;
+  } catch {
+    return told;
+  }
+}
 
 /**
  * The moment of the press is worked out once: a repeat says the same. What was pressed later is told as later, also where
@@ -219,12 +232,18 @@ let last = { pressed: 0, told: 0 };
  */
 function settled(entry: Entry): Entry {
   if (!entry.moment || entry.body?.[entry.moment]) return entry;
-  const told = entry.pressed + clockAhead();
-  const putBack = entry.pressed >= last.pressed && told <= last.told && last.told - told < CLOCKS_MS;
-  const at = putBack ? last.told + 1 : told;
-  last = { pressed: entry.pressed, told: at };
+  const now = entry.pressed + clockAhead();
+  const last = lastTold();
+  const putBack = entry.pressed >= last.pressed && now <= last.told && last.told - now < CLOCKS_MS;
+  const at = putBack ? last.told + 1 : now;
+  told = { pressed: entry.pressed, told: at };
   const made = { ...entry, body: { ...entry.body, [entry.moment]: new Date(at).toISOString() } };
-  store(made);
+  try {
+    localStorage.setItem(LAST, JSON.stringify(told));
+    store(made);
+  } catch {
+    // No room left on this device: what is sent makes some, so it goes all the same.
+  }
   return made;
 }
 
