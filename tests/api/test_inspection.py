@@ -6,7 +6,9 @@ import math
 import pytest
 from PIL import Image
 
+from crevlo.core.defects import DEFECT_CODES
 from crevlo.sim.client import ApiError, Client
+from crevlo.stations.inspect import score as scoring
 from tests.conftest import Bench
 from tests.small import new
 from tests.states import EQUAL, Turned, make
@@ -323,3 +325,18 @@ def test_a_flow_ladder_answers_the_makers_claim_and_a_columns_bands_point_to_the
     cause = next(i for i in source["inputs"] if i["name"] == "Points to")
     assert cause["amount"].startswith("Once per turn of the Z screw")
     assert cause["note"] == "a suggestion, not a certainty"
+
+
+def test_what_was_locked_stays_as_it_was_asked_then(
+    reviewer: Client, rater: Client, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """A later version of the shelf looks for other faults: what is locked keeps its own, and its quality."""
+    study = make(reviewer, THREE, measured=False, inspected=False)
+    done, open_, *_ = specimens(rater, study)
+    score(rater, done, 2)
+    before = rater.get(f"/api/specimens/{done['id']}/scores")
+    assert (before["asked"], before["given"]) == (done["asked"], len(done["asked"]))
+    others = [code for code in DEFECT_CODES if code not in done["asked"]][:3]
+    monkeypatch.setattr(scoring, "shown_by", lambda artifact: others)
+    assert rater.get(f"/api/specimens/{done['id']}/scores") == before
+    assert {line["id"]: line["asked"] for line in specimens(rater, study)}[open_["id"]] == others

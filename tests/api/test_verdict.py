@@ -205,6 +205,11 @@ def test_what_to_do_next_is_told_with_its_time_and_stops_when_settled(bench: Ben
     assert told["works"] == []
     assert told["says"].startswith("Best is first in ")
     assert told["says"].endswith("nothing at the bench is needed for that.")
+    # What no piece tells comes before all of them, and where it is entered.
+    unpriced = make(client, near | {"Mesa": Turned(price=None)}, copies=2, inspected=False, title="Unpriced")
+    said = client.send("POST", f"/api/studies/{unpriced}/next-best", {})["says"]
+    assert said.startswith("First of all: cost per good part of Mesa needs the price paid, at Receive. ")
+    assert not view["says"].startswith("First of all")
     empty = make(client, {"Mesa": Turned(price=None), "Sparrow": Turned(price=None)}, printed=False, title="Empty")
     assert client.send("POST", f"/api/studies/{empty}/next-best", {})["works"] is not None
 

@@ -13,6 +13,7 @@ from crevlo.core.ranking.chances import draw_raws
 from crevlo.core.ranking.leaders import SURE
 from crevlo.core.ranking.points import normalised
 from crevlo.core.ranking.value import ValueFunction, value_of
+from crevlo.core.ranking.verdict import some_of
 
 # Where nobody knows how widely a missing figure would be read, in points of its value.
 U_OF_MISSING = 5.0
@@ -207,3 +208,13 @@ def say_next(made: NextBest, best: str, hours: Mapping[Hashable, float], chance:
         f"{best} is first in {percent(sure)} of the draws. After the best next {minutes:.0f} minutes somebody is in "
         f"{percent(made.target)} or more, in {percent(top.settles)} of cases."
     )
+
+
+def say_first(missing: Mapping[tuple[str, str], Sequence[str]]) -> str:
+    """What no piece tells, by figure and what it needs: whose. Of many the most frequent; nothing where there is none."""
+    most = sorted(missing.items(), key=lambda x: -len(x[1]))[:_SAID]
+    words = [f"{figure[:1].lower()}{figure[1:]} of {some_of(names)} needs {needs}" for (figure, needs), names in most]
+    return f"First of all: {'; '.join(words)}. " if words else ""
+
+
+_SAID = 2

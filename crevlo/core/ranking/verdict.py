@@ -129,6 +129,13 @@ def _names(machines: Sequence[Ranked], word: str = "and") -> str:
     return f"{', '.join(names[:-1])} {word} {names[-1]}"
 
 
+def some_of(names: Sequence[str]) -> str:
+    """The first few names, and how many more there are."""
+    more = len(names) - NAMES_IN_HEADLINE
+    # One name takes no more room than that there is one more.
+    return ", ".join(names) if more <= 1 else f"{', '.join(names[:NAMES_IN_HEADLINE])} and {more} more"
+
+
 def _chances(machines: Sequence[Ranked]) -> str:
     first, *shown = machines[:NAMES_IN_HEADLINE]
     rest = machines[NAMES_IN_HEADLINE:]

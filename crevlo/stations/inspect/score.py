@@ -150,6 +150,7 @@ def _lines(
     artifacts = {a.id: a for a in session.scalars(select(ArtifactVersion).where(ArtifactVersion.id.in_(printed)))}
     own = own_defects(session, study.id)
     asked = {a.id: asked_of(shown_by(a), own) for a in artifacts.values()}
+    every = (*KNOWN, *(d.code for d in own))
     rejected = current_rejections(session, [s.id for s in specimens])
     lines = []
     for specimen in specimens:
@@ -157,12 +158,8 @@ def _lines(
         locked = specimen.id in mine
         severities = {s.defect: s.severity for s in given}
         quality = specimen_quality(severities, severities, own) if locked and given else None
-        # What was locked was of what was asked then.
-        of = (
-            tuple(c for c in asked[specimen.artifact_id] if c in severities)
-            if locked and given
-            else asked[specimen.artifact_id]
-        )
+        # What was locked was of what was asked then, whatever the artifact brings out by now.
+        of = tuple(c for c in every if c in severities) if locked and given else asked[specimen.artifact_id]
         lines.append(
             SpecimenScores(
                 id=specimen.id, blind_code=specimen.blind_code, locked=locked, artifact=artifacts[specimen.artifact_id].name,

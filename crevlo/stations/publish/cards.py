@@ -234,11 +234,12 @@ def _chances(s: Sheet, view: RankView) -> None:
         f"Chance of each place for {view.profile.name}, weights and readings drawn {view.draws:,} times",
     )
     shown, more = _shown(view)
-    places = min(len(view.standings), 4 if s.tall else 6)
+    bands = [(b.first, b.last) for b in view.place_bands] or [(n, n) for n in range(1, len(view.standings) + 1)]
+    places = min(len(bands), 4 if s.tall else 6)
     left = s.margin + s.inner * (0.36 if not s.tall else 0.34)
     wide = (s.across - s.margin - left) / places
     for place in range(places):
-        s.say(_nth(place + 1), left + place * wide + 10, y, 30, bold=True, colour=INK2)
+        s.say(_places(*bands[place]), left + place * wide + 10, y, 30, bold=True, colour=INK2)
     y += 52
     high, y = _rows(s, y, len(shown) + bool(more), 210 if s.tall else 140)
     for n, line in enumerate(shown):
@@ -261,8 +262,10 @@ def _chances(s: Sheet, view: RankView) -> None:
         s.say(more, s.margin, y + len(shown) * high, 28, colour=INK2)
 
 
-def _nth(n: int) -> str:
-    return {1: "first", 2: "second", 3: "third", 4: "fourth", 5: "fifth", 6: "sixth"}[n]
+def _places(first: int, last: int) -> str:
+    """One place, or a band of them."""
+    nth = {1: "first", 2: "second", 3: "third", 4: "fourth", 5: "fifth", 6: "sixth"}
+    return nth[first] if first == last else f"{first} to {last}"
 
 
 def _mixed(share: float) -> str:

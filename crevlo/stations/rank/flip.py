@@ -66,3 +66,14 @@ def _raw(figure: Figure) -> float:
     value = central(figure)
     assert value is not None
     return value
+
+
+def flips_words(flips: list[Flip], totals: Sequence[float], machines: int) -> str:
+    """Why there is no flip to show, or which machines they are of."""
+    if len(totals) < 2:
+        return "" if machines < 2 else "Needs two machines with every figure."
+    first, second = sorted(totals, reverse=True)[:2]
+    if first - second < 1e-9:
+        return "The first are level: whatever changes decides."
+    of = "" if len(totals) == machines else f" Of the {len(totals)} machines with every figure."
+    return ("" if flips else "No single weight and no single figure makes another machine first.") + of

@@ -16,7 +16,18 @@ from crevlo.core.evaluations.evaluation import Rests
 from crevlo.core.evaluations.preference import PREFERRED
 from crevlo.core.figure import Counted, Figure
 from crevlo.core.ranking.leaders import SURE
-from crevlo.core.ranking.next_best import Meets, NextBest, Reads, Tells, Tries, Work, Worth, next_best, say_next
+from crevlo.core.ranking.next_best import (
+    Meets,
+    NextBest,
+    Reads,
+    Tells,
+    Tries,
+    Work,
+    Worth,
+    next_best,
+    say_first,
+    say_next,
+)
 from crevlo.core.ranking.value import value_function
 from crevlo.core.statistics import Line, widest
 from crevlo.core.success import Outcome
@@ -25,10 +36,11 @@ from crevlo.stations.figures.study import StudyFigures, study_figures
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Shape
+from crevlo.stations.rank.criteria import BY_CODE
 from crevlo.stations.rank.ranking import RankView, WhatIf, view_rank
 from crevlo.stations.rank.scheme import latest_scheme
 from crevlo.stations.study import LineKey, line_of
-from crevlo.store.study import Job
+from crevlo.store.study import CriterionRow, Job
 
 SHOWN = 3
 _DUEL_MIN, _HARDLY = 1.0, 0.005
@@ -101,10 +113,25 @@ def view_next(session: Session, study_id: uuid.UUID, asked: WhatIf) -> NextView:
         if leader and len(keys) > 1
         else "It takes two machines to ask who is first."
     )
+    if leader and len(keys) > 1 and not made.settled:
+        says = say_first(_untold(criteria, rows, works, [s.machine.name for s in view.standings])) + says
     return NextView(
         says=says, target=made.target, works=[_out(inputs, view, w) for w in made.recommended[:SHOWN]],
         how=_HOW,
     )  # fmt: skip
+
+
+def _untold(
+    criteria: Sequence[CriterionRow], rows: list[list[Figure]], works: Sequence[Work], names: Sequence[str]
+) -> dict[tuple[str, str], list[str]]:
+    """By figure and what it needs, of which machines it is missing though none of the works would tell it."""
+    told = {(t.criterion, t.machine) for w in works for t in w.tells if not isinstance(t, Meets)}
+    found: dict[tuple[str, str], list[str]] = defaultdict(list)
+    for at, row in enumerate(rows):
+        for c, figure in enumerate(row):
+            if isinstance(figure, NotDetermined) and (c, at) not in told:
+                found[BY_CODE[criteria[c].code].name, figure.needs].append(names[at])
+    return found
 
 
 def _copies(inputs: StudyFigures, codes: list[str], row: list[Figure], at: int, key: uuid.UUID) -> list[Work]:

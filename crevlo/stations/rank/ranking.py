@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.evaluations.cost import counted_twice
 from crevlo.core.figure import Figure
+from crevlo.core.ranking.bands import in_bands, place_bands
 from crevlo.core.ranking.buyer import Offer, say_budget, say_prints, weights_of_buyer
 from crevlo.core.ranking.chances import MOST_BYTES, draw_values, draws_for
 from crevlo.core.ranking.gate import Judged, Standing
@@ -17,7 +18,7 @@ from crevlo.core.ranking.points import normalised, rounded_to_total, weighted_to
 from crevlo.core.ranking.ranking import WEIGHT_SPREAD, Criterion, Ranking, rank
 from crevlo.core.ranking.value import Shape as ValueShape
 from crevlo.core.ranking.value import ValueFunction
-from crevlo.core.ranking.verdict import Verdict
+from crevlo.core.ranking.verdict import Verdict, some_of
 from crevlo.core.ranking.weighed import Weighed
 from crevlo.stations.evidence.entrant import By, Entrant
 from crevlo.stations.figures.reference import Reference, references_of
@@ -27,7 +28,7 @@ from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Missing, Quantity, Refused, Shape
 from crevlo.stations.rank.buyer import Weights, buyers_of
 from crevlo.stations.rank.criteria import BY_CODE, Anchor, CriterionGroup, anchors_of, group_of, unit_of
-from crevlo.stations.rank.flip import Flip, flips_of
+from crevlo.stations.rank.flip import Flip, flips_of, flips_words
 from crevlo.stations.rank.laid_out import Entered, LaidOut, lay_out
 from crevlo.stations.rank.must_have import MustHaveChoice, MustHaveOut, choices, gate_out, judge
 from crevlo.stations.rank.reference import ReferenceLine, reference_lines
@@ -76,7 +77,7 @@ class StandingLine(Shape):
     total_high: float
     expanded: float
     first_chance: float
-    rank_chances: list[float]
+    rank_chances: list[float] = Field(description="by band of places")
     contributions: list[Contribution]
     missing: int
     departures: list[str] = Field(description="departures from the protocol behind its figures")
@@ -117,6 +118,11 @@ class ProfileOut(Shape):
     step: float | None
 
 
+class PlaceBand(Shape):
+    first: int
+    last: int
+
+
 class RankView(Shape):
     profile: ProfileOut
     profiles: list[ProfileOut]
@@ -130,6 +136,7 @@ class RankView(Shape):
     sides: list[By] = Field(description="what can stand side by side in this study")
     by: By
     verdict: VerdictOut
+    place_bands: list[PlaceBand] = Field(default_factory=list, description="none in revisions that tell each place")
     flips: list[Flip]
     flips_words: str = Field(description="why there is no flip to show, or what they are of")
     reasons: list[Reason]
@@ -255,8 +262,9 @@ def _ranked(read: _Read, what_if: WhatIf) -> RankView:
             f"{inputs.state} {scheme.id} {entries[order[0]].key}" if order and inputs.state else None,
         ), standings=standings,
         left_out=_left_out(inputs, laid, failing, what_if.show_gated, shares),
+        place_bands=[PlaceBand(first=first, last=last) for first, last in place_bands(len(order))],
         verdict=_with_caveats(verdict, in_question, judged),
-        flips=flips, flips_words=_flips_words(flips, [middle[i] for i in whole], len(entries)),
+        flips=flips, flips_words=flips_words(flips, [middle[i] for i in whole], len(entries)),
         reasons=_reasons(standings), missing_cells=missing, cells=len(entries) * len(criteria),
         cells_words=_cells_words(missing, len(entries) * len(criteria)),
         draws=chance.draws if chance else 0, weight_spread=WEIGHT_SPREAD,
@@ -282,23 +290,13 @@ def _with_caveats(
                 unknown[j.reason].append(s.machine.name)
     evidence = " ".join([verdict.evidence, *against])
     if unknown:
-        still = "; ".join(f"{reason} ({', '.join(names)})" for reason, names in unknown.items())
+        still = "; ".join(f"{reason} ({some_of(names)})" for reason, names in unknown.items())
         evidence += f" Of the must-haves, open: {still}."
     headline = verdict.headline
     if against and len(verdict.first) == 1:
         best = in_question[0]
         headline = f"{best.machine.name} has the most points, but {'is not recommended' if best.not_recommended else 'fails a must-have'}"
     return VerdictOut(headline=headline, evidence=evidence, tie=verdict.tie)
-
-
-def _flips_words(flips: list[Flip], totals: Sequence[float], machines: int) -> str:
-    if len(totals) < 2:
-        return "" if machines < 2 else "Needs two machines with every figure."
-    first, second = sorted(totals, reverse=True)[:2]
-    if first - second < 1e-9:
-        return "The first are level: whatever changes decides."
-    of = "" if len(totals) == machines else f" Of the {len(totals)} machines with every figure."
-    return ("" if flips else "No single weight and no single figure makes another machine first.") + of
 
 
 def _budget_words(standings: Sequence[StandingLine], profile: BuyerProfile, currency: str) -> list[str]:
@@ -358,7 +356,7 @@ def _standing(
     return StandingLine(
         machine=entrant.mark, all_in=entered.all_in, rank=place.rank, best_rank=place.best, worst_rank=place.worst,
         total=round(ranking.middle[i], 1), total_low=total.low, total_high=total.high, expanded=float(chance.expanded[i]),
-        first_chance=float(chance.rank[i, 0]), rank_chances=chance.rank[i].tolist(),
+        first_chance=float(chance.rank[i, 0]), rank_chances=in_bands(chance.rank[i].tolist(), place_bands(len(ranking.order))),
         contributions=contributions, missing=sum(v is None for v in entered.values), departures=entered.departures,
         safety=list(figures.compared.records[entry.unit_id].on_record), not_recommended=entry.not_recommended, doubts=[],
     )  # fmt: skip

@@ -10781,6 +10781,11 @@ export interface components {
             sides: components["schemas"]["By"][];
             by: components["schemas"]["By"];
             verdict: components["schemas"]["VerdictOut"];
+            /**
+             * Place Bands
+             * @description none in revisions that tell each place
+             */
+            place_bands: components["schemas"]["PlaceBand"][];
             /** Flips */
             flips: components["schemas"]["Flip"][];
             /**
@@ -10980,6 +10985,13 @@ export interface components {
              */
             unsure: number;
         };
+        /** PlaceBand */
+        PlaceBand: {
+            /** First */
+            first: number;
+            /** Last */
+            last: number;
+        };
         /** ProfileOut */
         ProfileOut: {
             /**
@@ -11065,7 +11077,10 @@ export interface components {
             expanded: number;
             /** First Chance */
             first_chance: number;
-            /** Rank Chances */
+            /**
+             * Rank Chances
+             * @description by band of places
+             */
             rank_chances: number[];
             /** Contributions */
             contributions: components["schemas"]["Contribution"][];

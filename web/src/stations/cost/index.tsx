@@ -78,7 +78,7 @@ export default function Cost({ studyId }: { studyId: string }) {
     <>
       {views}
       <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_270px] gap-3 max-[1020px]:h-auto max-[1020px]:grid-cols-1">
-        <div className="grid min-h-0 min-w-0 grid-rows-[auto_minmax(0,1fr)] gap-3">
+        <div className="grid min-h-0 min-w-0 grid-rows-[fit-content(60%)_minmax(0,1fr)] gap-3">
           <MakeUp view={view.data} studyId={studyId} />
           <Inputs view={view.data} studyId={studyId} />
         </div>

@@ -3,12 +3,11 @@ import { percent } from "../../parts/bits";
 import { UnitName } from "../../parts/unit-mark";
 import { text } from "./text";
 
-/** Heat table: the chance of each place for each machine. */
+/** Heat table: the chance of each place for each machine, of many machines by bands of places. */
 export function Chances({ view }: { view: Schemas["RankView"] }) {
   if (view.standings.length < 2 || view.missing_cells === view.cells) return null;
-  const places = view.standings.map((_, i) => i);
   return (
-    <section className="sheet min-h-0 px-3.5 py-2.5 max-[1020px]:mt-3">
+    <section className="sheet min-h-0 overflow-y-auto px-3.5 py-2.5 max-[1020px]:mt-3">
       <div className="flex justify-between gap-3">
         <h2 className="lab">{text.chances(Math.round(100 * view.weight_spread))}</h2>
         <span className="lab whitespace-nowrap">
@@ -19,9 +18,9 @@ export function Chances({ view }: { view: Schemas["RankView"] }) {
         <thead>
           <tr>
             <td className="w-[34%]" />
-            {places.map((i) => (
-              <th key={i} scope="col" className="lab text-center">
-                {i + 1}
+            {view.place_bands.map((b) => (
+              <th key={b.first} scope="col" className="lab text-center">
+                {b.first === b.last ? b.first : text.places(b.first, b.last)}
               </th>
             ))}
           </tr>
@@ -34,7 +33,11 @@ export function Chances({ view }: { view: Schemas["RankView"] }) {
               </th>
               {s.rank_chances.map((p, i) => {
                 return (
-                  <td key={i} className="num h-[23px] rounded-[4px] text-center text-tiny" style={heat(p)}>
+                  <td
+                    key={view.place_bands[i]!.first}
+                    className="num h-[23px] rounded-[4px] text-center text-tiny"
+                    style={heat(p)}
+                  >
                     {p > 0 ? percent(p) : "·"}
                   </td>
                 );

@@ -126,7 +126,7 @@ export default function Rank({ studyId }: { studyId: string }) {
             />
           ) : (
             <div
-              className={`grid min-h-0 min-w-0 gap-3 max-[1020px]:block ${few ? "grid-rows-[auto_auto_minmax(0,1fr)]" : "grid-rows-[minmax(0,1fr)_auto]"}`}
+              className={`grid min-h-0 min-w-0 gap-3 max-[1020px]:block ${few ? "grid-rows-[auto_auto_minmax(0,1fr)]" : "grid-rows-[minmax(0,1fr)_fit-content(45%)]"}`}
             >
               <Standings
                 view={view}

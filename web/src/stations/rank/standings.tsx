@@ -68,7 +68,9 @@ export function Standings({
                     : text.allIn(s.all_in.value.toFixed(0), view.currency)}
                 </small>
               </span>
-              <span className="num text-right text-head font-semibold">
+              <span
+                className={`num text-right font-semibold whitespace-nowrap ${s.missing > 0 ? "text-body" : "text-head"}`}
+              >
                 <Sourced
                   figure={{
                     station: "rank",

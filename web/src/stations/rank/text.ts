@@ -288,6 +288,7 @@ export const text = {
   nameOf: (name: string) => `Name of ${name}`,
   remove2: (name: string) => `Remove ${name}`,
   draws: (draws: string) => `${draws} draws`,
+  places: (first: number, last: number) => `${first}–${last}`,
   unlockTheFocusedWeightFor: "unlock the focused weight for a pair; two unlocked trade with each other only",
   putTheBuyerSWeights: "put the buyer's weights back",
   out: (failing: number) => `· ${failing} out`,
