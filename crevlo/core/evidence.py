@@ -1,6 +1,7 @@
 """Plain rows that rules work on: what was measured, judged, printed and paid. Machines are only keys here."""
 
-from collections.abc import Hashable, Mapping
+from collections import defaultdict
+from collections.abc import Hashable, Mapping, Sequence
 from dataclasses import dataclass, field
 
 from crevlo.core.defects import Defect
@@ -160,6 +161,7 @@ class Machine:
     filament: Mapping[Key, Filament] = field(default_factory=dict)
     """By line, mean over its sliced files."""
     _good: tuple[Run, ...] | None = field(default=None, init=False, repr=False, compare=False)
+    _good_of: Mapping[Key, Sequence[Run]] | None = field(default=None, init=False, repr=False, compare=False)
 
     @property
     def good(self) -> tuple[Run, ...]:
@@ -169,6 +171,17 @@ class Machine:
             object.__setattr__(self, "_good", found)
             return found
         return self._good
+
+    @property
+    def good_of(self) -> Mapping[Key, Sequence[Run]]:
+        """The same by line."""
+        if self._good_of is None:
+            found: dict[Key, list[Run]] = defaultdict(list)
+            for run in self.good:
+                found[run.line].append(run)
+            object.__setattr__(self, "_good_of", dict(found))
+            return found
+        return self._good_of
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,13 +11,13 @@ from crevlo.core.figure import Figure
 from crevlo.core.statistics import Line, mean_over_lines, widest
 
 
-def evidence_on(evidence: Evidence, lines: Collection[Key]) -> Evidence:
-    """The same machines with what they printed of these lines."""
+def evidence_on(evidence: Evidence, lines: Collection[Key], *, alone: bool = True) -> Evidence:
+    """The same machines with what they printed of these lines; `alone`, without what they do beside printing."""
     return replace(
         evidence,
         machines={
             key: replace(
-                m, runs=tuple(r for r in m.runs if r.line in lines), idle=(),
+                m, runs=tuple(r for r in m.runs if r.line in lines), idle=() if alone else m.idle,
                 filament={k: f for k, f in m.filament.items() if k in lines},
             )
             for key, m in evidence.machines.items()

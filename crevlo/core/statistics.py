@@ -3,6 +3,7 @@
 import math
 from collections.abc import Hashable, Mapping, Sequence
 from dataclasses import dataclass, field
+from statistics import median
 
 import numpy as np
 from scipy.special import fdtrc
@@ -108,11 +109,13 @@ def _alike(groups: Sequence[Sequence[float]]) -> bool:
     many = [g for g in groups if len(g) >= _ENOUGH_TO_TELL]
     if len(many) < 2 or not any(max(g) > min(g) for g in many):
         return True
-    off = [np.abs(np.asarray(g, float) - np.median(g)) for g in many]
+    # Groups are of a few copies: an array for each would take longer than its sums.
+    off = [[abs(x - middle) for x in g] for g in many for middle in (median(g),)]
     n, k = sum(map(len, off)), len(off)
-    whole = float(np.mean(np.concatenate(off)))
-    between = sum(len(o) * (float(o.mean()) - whole) ** 2 for o in off) / (k - 1)
-    within = sum(float(((o - o.mean()) ** 2).sum()) for o in off) / (n - k)
+    means = [math.fsum(o) / len(o) for o in off]
+    whole = math.fsum(len(o) * mean for o, mean in zip(off, means, strict=True)) / n
+    between = math.fsum(len(o) * (mean - whole) ** 2 for o, mean in zip(off, means, strict=True)) / (k - 1)
+    within = math.fsum((x - mean) ** 2 for o, mean in zip(off, means, strict=True) for x in o) / (n - k)
     if within == 0:
         return between == 0
     return not fdtrc(k - 1, n - k, between / within) < 0.05

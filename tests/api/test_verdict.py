@@ -1,7 +1,5 @@
 """Beside the ranking: rubrics, points by the line, final words, buyers' wishes and picks."""
 
-from dataclasses import replace
-
 import pytest
 
 from crevlo.sim.client import ApiError, Client
@@ -212,71 +210,6 @@ def test_what_to_do_next_is_told_with_its_time_and_stops_when_settled(bench: Ben
     assert not view["says"].startswith("First of all")
     empty = make(client, {"Mesa": Turned(price=None), "Sparrow": Turned(price=None)}, printed=False, title="Empty")
     assert client.send("POST", f"/api/studies/{empty}/next-best", {})["works"] is not None
-
-
-def test_what_first_place_rests_on_is_found_by_leaving_it_out(bench: Bench, client: Client) -> None:
-    study = make(client, {"Mesa": GOOD, "Sparrow": BAD}, copies=2, artifact=["SB", "SF"])
-    path = f"/api/studies/{study}/leave-out"
-    view = client.send("POST", path, {})
-    assert [m["what"] for m in view["without"]][:2] == ["the Squareness frame", "the Step block"]
-    criteria = [c["name"].lower() for c in client.send("POST", f"/api/studies/{study}/rank", {})["criteria"]]
-    assert [m["what"] for m in view["without"]][2:] == [f"the criterion {c}" for c in criteria]
-    assert view["says"] == "Whatever one thing is left out, Mesa leads."
-    assert all(
-        m["words"].startswith(f"Without {m['what']}") and m["leader"]["name"] == "Mesa" for m in view["without"]
-    )
-    arms = make(
-        client, {"Anvil": GOOD, "Bench": BAD}, copies=2, own_arm=True, artifact=["SB", "SF"], title="Two arms"
-    )
-    by_arm = client.send("POST", f"/api/studies/{arms}/leave-out", {"by": "arm"})
-    assert by_arm == client.send("POST", f"/api/studies/{arms}/leave-out", {})
-    one = make(client, {"Twin": GOOD, "Forge": BAD}, copies=2, title="One piece")
-    assert next(m["what"] for m in client.send("POST", f"/api/studies/{one}/leave-out", {})["without"]).startswith(
-        "the criterion"
-    )
-    # A second person who saw it the other way round: without the first the leader changes, where surface is all that counts.
-    for line in bench.as_("rater").get(f"/api/studies/{one}/inspect")["specimens"]:
-        for code in line["asked"]:
-            bench.as_("rater").send(
-                "POST", f"/api/specimens/{line['id']}/scores", {"id": new(), "defect": code, "severity": 1}
-            )
-        bench.as_("rater").send("POST", f"/api/specimens/{line['id']}/lock")
-    told = client.send("POST", f"/api/studies/{one}/leave-out", {})
-    assert len([m for m in told["without"] if m["what"].startswith("what ")]) == 2
-
-
-def test_first_place_that_rests_on_one_criterion_is_said_to(client: Client) -> None:
-    quick = Turned(minutes=30, off_mm=0.05, severity=1)
-    study = make(client, {"Quick": quick, "Slow": replace(quick, minutes=90, off_mm=0.04)}, copies=3)
-    scheme = client.get(f"/api/studies/{study}/scheme")
-    known = {c["code"]: c for c in scheme["criteria"]}
-
-    def keep(number: int, **weights: float) -> dict:
-        criteria = [
-            known[code.replace("_", ".")] | {"weight": w, "group_name": "All of it"} for code, w in weights.items()
-        ]
-        return client.send(
-            "POST", f"/api/studies/{study}/scheme", {"id": new(), "number": number, "criteria": criteria}
-        )
-
-    kept = keep(scheme["number"], time=60, off_mean=40)
-    assert {c["group_name"] for c in kept["criteria"]} == {"All of it"}
-    told = client.send("POST", f"/api/studies/{study}/leave-out", {})
-    assert told["says"] == "That Quick leads rests on the criterion print time."
-    [turned] = [m for m in told["without"] if m["changes"]]
-    assert (
-        turned["leader"]["name"],
-        turned["words"].startswith("Without the criterion print time: Slow leads, first in "),
-    ) == ("Slow", True)
-    keep(kept["number"], time=100)
-    alone = client.send("POST", f"/api/studies/{study}/leave-out", {})
-    assert (alone["without"], alone["says"].startswith("Only one artifact, material, person and criterion")) == (
-        [],
-        True,
-    )
-    # Both versions say what moved, the group too.
-    said = [c for s in client.get(f"/api/studies/{study}/scheme-history")["steps"] for c in s["changes"]]
-    assert "Print time stands in All of it, before it stood alone." in said
 
 
 def test_a_scheme_says_what_moved_and_goes_to_another_study_as_a_file(client: Client) -> None:

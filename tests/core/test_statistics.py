@@ -144,3 +144,17 @@ def test_spreads_are_alike_as_the_library_for_statistics_says(groups: list[list[
     own = [made.spread_of(k) == pool_scatter([g]) for k, g in enumerate(groups)]
     pooled = [made.spread_of(k) == (made.spread, made.dof) for k in range(len(groups))]
     assert all(own) if chance < 0.05 else all(pooled)
+
+
+@given(st.lists(st.lists(st.floats(-50, 50), min_size=1, max_size=6), min_size=2, max_size=8))
+def test_spreads_may_be_one_where_the_test_about_the_medians_does_not_tell_them_apart(
+    groups: list[list[float]],
+) -> None:
+    many = [g for g in groups if len(g) >= 3]
+    assume(len(many) >= 2)
+    off = [np.abs(np.array(g) - np.median(g)) for g in many]
+    # Where nothing is left within the groups the test has no answer.
+    assume(sum(float(((o - o.mean()) ** 2).sum()) for o in off) > 1e-6)
+    p = stats.levene(*many, center="median").pvalue
+    assume(abs(p - 0.05) > 1e-6)
+    assert line("a line", dict(enumerate(groups))).alike == (p >= 0.05)

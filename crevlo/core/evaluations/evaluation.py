@@ -256,13 +256,11 @@ def lines_of(
     values: dict[Key, dict[Key, list[float]]] = {key: {} for key in wanted}
     shared: dict[Key, dict[Key, Shared]] = {key: {} for key in wanted}
     for machine, of in evidence.machines.items():
-        mine: dict[Key, list[Estimate]] = defaultdict(list)
-        for run in of.good:
-            if run.line in wanted and (found := value(run)) is not None:
-                mine[run.line].append(found if isinstance(found, Estimate) else Estimate(found, 0.0))
-        for key, amounts in mine.items():
-            values[key][machine] = [e.value for e in amounts]
-            shared[key][machine] = mean_shared([e.shared for e in amounts])
+        for key, runs in of.good_of.items():
+            amounts = [found for run in runs if (found := value(run)) is not None] if key in wanted else []
+            if amounts:
+                values[key][machine] = [e.value if isinstance(e, Estimate) else e for e in amounts]
+                shared[key][machine] = mean_shared([e.shared if isinstance(e, Estimate) else {} for e in amounts])
     return [line(name, values[key], shared[key], key) for key, name in wanted.items()]
 
 
@@ -285,12 +283,10 @@ def own_of_mean(evidence: Evidence, lines: Iterable[Key], u: Callable[[Run], flo
     """By machine what errors of each run's value alone (a gap in its trace, a start pressed late) leave in the mean over
     copies and lines; runs without a value have no u."""
     found = {}
+    told = list(lines)
     for key, machine in evidence.machines.items():
-        by_line: dict[Key, list[float]] = defaultdict(list)
-        for run in machine.good:
-            if (own := u(run)) is not None:
-                by_line[run.line].append(own)
-        known = [by_line[line] for line in lines if line in by_line]
+        every = ([own for run in machine.good_of.get(line, ()) if (own := u(run)) is not None] for line in told)
+        known = [mine for mine in every if mine]
         parts = [math.fsum(x * x for x in mine) / len(mine) ** 2 for mine in known]
         found[key] = math.sqrt(math.fsum(parts)) / max(1, len(known))
     return found

@@ -110,7 +110,7 @@ def of_machines(evidence: Evidence) -> Results:
             if run.specimen is None:
                 continue
             specimen = run.specimen
-            known = _known(specimen, evidence.instruments)
+            known = once(_known, specimen, evidence.instruments)
             if not known:
                 continue
             copies[key][run.line].append(known)
@@ -119,7 +119,7 @@ def of_machines(evidence: Evidence) -> Results:
             ]
             left = len(codes_of(specimen.features, _KINDS)) - len(known)
             if not left:
-                off[id(run)] = mean_off(specimen, known, 0)
+                off[id(run)] = once(_mean_off, specimen, evidence.instruments)
     lines = lines_of(evidence, lambda run: off.get(id(run)), takes)
     return Results(
         {
@@ -135,8 +135,12 @@ def of_machines(evidence: Evidence) -> Results:
 
 def _known(specimen: Specimen, instruments: Instruments) -> dict[str, Estimate]:
     faces = set(codes_of(specimen.features, _KINDS))
-    found = once(feature_estimates, specimen, instruments)
+    found = feature_estimates(specimen, instruments)
     return {code: e for code, e in found.items() if code in faces and isinstance(e, Estimate)}
+
+
+def _mean_off(specimen: Specimen, instruments: Instruments) -> Estimate:
+    return mean_off(specimen, _known(specimen, instruments), 0)
 
 
 def spread_between(lines: Sequence[Sequence[Mapping[str, Estimate]]]) -> Spread | NotDetermined:

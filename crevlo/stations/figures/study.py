@@ -17,6 +17,7 @@ from crevlo.core.evaluations.evaluation import Results
 from crevlo.core.evaluations.success import attempts
 from crevlo.core.evidence import Evidence, Key
 from crevlo.core.figure import Counted, Figure
+from crevlo.core.on_line import evidence_on
 from crevlo.core.statistics import Line, widest
 from crevlo.stations.bench import Bench, load_bench
 from crevlo.stations.evidence.entrant import By, Entrant, arms_of, configurations_of, machines_of, shared_lines
@@ -166,9 +167,21 @@ def _figures(
     return StudyFigures(state, bench, compared, evidence_of(compared, entrants), entrants, apart)
 
 
-def figures_of(inputs: StudyFigures, compared: Bench) -> StudyFigures:
-    """Figures of some of a study's prints, or of some people's word on them."""
-    return _figures(None, inputs.bench, compared, machines_of(compared), [])
+def without_lines(inputs: StudyFigures, gone: Collection[LineKey]) -> StudyFigures:
+    """Figures of the same machines, for the same buyer, on all other lines."""
+    left = inputs.evidence.lines.keys() - set(gone)
+    return _told_by(inputs, evidence_on(inputs.evidence, left, alone=False))
+
+
+def without_word_of(inputs: StudyFigures, person_id: uuid.UUID) -> StudyFigures:
+    """Figures of the same prints, for the same buyer, without what a person scored and judged."""
+    compared = inputs.compared.without_person(person_id)
+    evidence = evidence_of(compared, machines_of(compared))
+    return _told_by(inputs, replace(evidence, basis=inputs.evidence.basis))
+
+
+def _told_by(inputs: StudyFigures, evidence: Evidence) -> StudyFigures:
+    return replace(inputs, state=None, evidence=evidence, _results={}, _plates={}, _alone=RLock())
 
 
 def study_figures_by(session: Session, study_id: uuid.UUID, by: By) -> StudyFigures:
