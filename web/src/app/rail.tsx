@@ -92,7 +92,9 @@ export function Rail({
             >
               <span className={`num text-tiny ${on ? "text-ink-2" : "text-[#b8cac1]"}`}>{i + 1}</span>
               <b className="text-body font-semibold">{s.name}</b>
-              <span className={`num text-tiny ${on ? "text-ink-2" : "text-[#b8cac1]"}`}>
+              <span
+                className={`num text-tiny ${(progress?.count ?? "").length > 8 ? "-mr-2.5" : ""} ${on ? "text-ink-2" : "text-[#b8cac1]"}`}
+              >
                 {progress?.count ?? ""}
               </span>
               <span className="col-start-2 col-end-4 mt-1.5 flex gap-0.5 max-[640px]:hidden">
