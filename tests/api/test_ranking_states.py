@@ -68,6 +68,20 @@ def test_what_is_not_done_yet_is_said_where_it_is_mended(client: Client) -> None
     client.enter("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": [
         {"id": new(), "feature_id": face["id"], "repeat": 1, "instrument_id": caliper, "value": face["nominal"]}]})  # fmt: skip
     assert ("1 piece has no reading yet.", "measure") in open_work()
+    unpriced = dict.fromkeys(("Mesa", "Sparrow"), Turned(price=None))
+    few = make(client, unpriced, copies=2, measured=False, inspected=False, title="Unpriced")
+    named = {(m["words"], m["station"]) for m in client.get(f"/api/studies/{few}/publish")["missing"]}
+    assert {
+        ("Mesa: cost per good part needs the price paid, at Receive.", "receive"),
+        ("Sparrow: cost per good part needs the price paid, at Receive.", "receive"),
+        ("Mesa: dimensional accuracy needs a measured specimen.", "measure"),
+        ("Mesa: surface defects needs a specimen scored and locked.", "inspect"),
+    } <= named
+    names = [f"Bench {n}" for n in range(12)]
+    many = make(client, dict.fromkeys(names, Turned(price=None)), printed=False, title="Many")
+    counted = [(m["words"], m["station"]) for m in client.get(f"/api/studies/{many}/publish")["missing"]]
+    assert ("Bench 0, Bench 1, Bench 2 and 9 more: print time needs a good print.", "print") in counted
+    assert not [words for words, _ in counted if words.startswith("Bench 5")]
     done = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, title="Done")
     told = " ".join(m["words"] for m in client.get(f"/api/studies/{done}/publish")["missing"])
     assert "reading" not in told

@@ -16,7 +16,9 @@ def height(of: Locator) -> float:
 
 
 def test_rank_and_cost_of_two_dozen_machines_can_be_read(site: Site, bench: Bench, page: Page) -> None:
-    turned = {name: Turned(minutes=50 + at, off_mm=0.02 + 0.005 * at, price=300 + at) for at, name in enumerate(NAMES)}
+    turned = {
+        name: Turned(minutes=50 + at, off_mm=0.02 + 0.005 * at, price=300 + at) for at, name in enumerate(NAMES)
+    }
     study = make(bench.as_("reviewer"), turned)
     page.set_viewport_size({"width": 1280, "height": 800})
     site.let_in(page, "reviewer")

@@ -1,7 +1,12 @@
 """What a report lacks, each with the station where it is mended."""
 
-from collections.abc import Sequence
+import re
+from collections import defaultdict
+from collections.abc import Iterator, Sequence
 
+from crevlo.core.evaluations import QUANTITIES
+from crevlo.core.evaluations.evaluation import Rests
+from crevlo.core.ranking.verdict import some_of
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
 from crevlo.stations.publish.sample import disclosures
@@ -14,18 +19,39 @@ def lacking(ranked: Sequence[RankView], bench: Bench) -> list[tuple[str, str]]:
     """What is missing, with the station where it is mended."""
     said: list[tuple[str, str]] = []
     for view in ranked:
-        names = {c.code: c.name for c in view.criteria}
         if not view.standings:
             said.append((f"{view.verdict.headline}: there is nothing to recommend for {view.profile.name}.", "rank"))
-        said += [
-            (f"{s.machine.name}: {names[c.code].lower()} needs {c.raw.needs}.", "rank")
-            for s in view.standings
-            for c in s.contributions
-            if c.points is None
-        ]
+        said += _missing(view)
     said += [(words, "receive") for words in disclosures(bench)[1]]
     said += _open_work(bench)
     return list(dict.fromkeys(said))
+
+
+def _missing(view: RankView) -> Iterator[tuple[str, str]]:
+    """Figures that count and are not known: machine by machine, or together where many need the same."""
+    names = {c.code: c.name for c in view.criteria}
+    of: dict[tuple[str, str], list[str]] = defaultdict(list)
+    for s in view.standings:
+        for c in s.contributions:
+            if c.points is None:
+                of[c.code, c.raw.needs or ""].append(s.machine.name)
+    for (code, needs), machines in of.items():
+        for who in machines if len(machines) <= _SINGLY else (some_of(machines),):
+            yield f"{who}: {names[code].lower()} needs {needs}.", _mended_at(code, needs)
+
+
+_SINGLY = 8
+_STATION_OF = {
+    Rests.READINGS: "measure", Rests.SCORES: "inspect", Rests.DUELS: "inspect", Rests.RUNS: "print", Rests.NOISE: "print",
+    Rests.UNIT: "receive", Rests.SHEET: "receive", Rests.PEOPLE: "rank",
+}  # fmt: skip
+_NAMED = re.compile(r"\bat (Plan|Receive|Print|Measure|Inspect|Cost)\b")
+
+
+def _mended_at(code: str, needs: str) -> str:
+    """The station that what it needs names, or the one whose work the figure rests on."""
+    named = _NAMED.search(needs)
+    return named[1].lower() if named else _STATION_OF[QUANTITIES[code].rests]
 
 
 def _open_work(bench: Bench) -> list[tuple[str, str]]:

@@ -66,7 +66,9 @@ export function BenchNow({
             </button>
           </Hint>
         </div>
-        {next.length === 0 && <p className="pt-1 text-small text-ink-2">{text.nothingWaitsForA}</p>}
+        {next.length === 0 && (
+          <p className="pt-1 text-small text-ink-2">{text.nothingWaitsForA(working.length > 0)}</p>
+        )}
         <ol className="grid gap-2 pt-1.5">
           {next.map((n, i) => (
             <li key={`${n.words}${n.at}`} className="text-body leading-snug">

@@ -148,7 +148,8 @@ export const text = {
   allPrints: "All prints",
   nextAtTheBench: "Next at the bench",
   whatToDoNext: "What to do next",
-  nothingWaitsForA: "Nothing waits for a person. What is printing goes on by itself.",
+  nothingWaitsForA: (printing: boolean) =>
+    `Nothing waits for a person.${printing ? " What is printing goes on by itself." : ""}`,
   loadByCircuit: "Load by circuit",
   forPlanningContinuousLoad:
     "For planning. Continuous-load limits and wiring are for the local code and a licensed electrician.",
