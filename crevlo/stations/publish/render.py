@@ -9,9 +9,11 @@ from typing import TYPE_CHECKING
 
 from jinja2 import Environment, FileSystemLoader, select_autoescape
 
+from crevlo.stations.kit.apart import apart
 from crevlo.stations.publish.document import Bars, Block, Document, Facts, Heading, Pictures, Points, Table, Words
 from crevlo.stations.publish.frozen import Frozen
 from crevlo.stations.publish.photo_data import data_uri
+from crevlo.stations.publish.readable import readable
 from crevlo.stations.publish.workbook import workbook
 
 if TYPE_CHECKING:
@@ -47,7 +49,7 @@ def rendered(report: Document, photos: Photos, form: ReportForm, frozen: Callabl
         case ReportForm.HTML:
             return as_html(report, photos).encode()
         case ReportForm.PDF:
-            return as_pdf(as_html(report, photos))
+            return _pdf_of(as_html(report, photos))
         case ReportForm.MARKDOWN:
             return as_markdown(report).encode()
         case ReportForm.DOCX:
@@ -58,9 +60,18 @@ def rendered(report: Document, photos: Photos, form: ReportForm, frozen: Callabl
 
 def as_html(report: Document, photos: Photos) -> str:
     """One file that needs nothing beside it."""
-    shown = _with_pictures(report, photos)
+    shown = readable(_with_pictures(report, photos))
     uris = {photo_id: data_uri(jpeg) for photo_id, jpeg in photos.items()}
     return _templates.get_template("report.html.j2").render(report=shown, photos=uris, beads=BEADS)
+
+
+# Beyond that it takes long enough for a process of its own, beside which others are answered.
+_LONG = 250_000
+_MOST_S, _MOST_MB = 180.0, 3_000
+
+
+def _pdf_of(html: str) -> bytes:
+    return as_pdf(html) if len(html) < _LONG else apart("This report as PDF", _MOST_S, _MOST_MB, as_pdf, html)
 
 
 def as_pdf(html: str) -> bytes:
@@ -101,7 +112,7 @@ def as_markdown(report: Document) -> str:
         lines += [f"*{_md(report.question)}*", ""]
     if report.changed:
         lines += [f"**{'Erratum' if report.erratum else 'This revision'}:** {_md(report.changed)}", ""]
-    for section in report.sections:
+    for section in readable(report).sections:
         lines += [f"## {_md(section.title)}", ""]
         for block in section.blocks:
             lines += [*_md_block(block), ""]
@@ -158,7 +169,7 @@ def as_docx(report: Document, photos: Photos) -> bytes:
         made.add_paragraph().add_run(_xml(report.question)).italic = True
     if report.changed:
         made.add_paragraph(_xml(f"{'Erratum' if report.erratum else 'This revision'}: {report.changed}"))
-    for section in _with_pictures(report, photos).sections:
+    for section in readable(_with_pictures(report, photos)).sections:
         made.add_heading(_xml(section.title), 1)
         for block in section.blocks:
             _docx_block(made, block, photos)
@@ -179,8 +190,9 @@ def _docx_block(made: "Docx", block: Block, photos: Photos) -> None:
             made.add_paragraph(_xml(item), style="List Bullet")
     elif isinstance(block, Facts):
         for f in block.rows:
-            made.add_paragraph().add_run(_xml(f"{f.name}: ")).bold = True
-            made.paragraphs[-1].add_run(_xml(f.value))
+            line = made.add_paragraph()
+            line.add_run(_xml(f"{f.name}: ")).bold = True
+            line.add_run(_xml(f.value))
     elif isinstance(block, Table):
         _docx_table(made, block.caption, block.columns, block.rows)
     elif isinstance(block, Bars):

@@ -9,6 +9,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session, defer
 
 from crevlo.stations.figures.study import study_figures
+from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing, Refused, Shape
 from crevlo.stations.kit.snapshot import looking
 from crevlo.stations.publish.changes import SectionChange, changes, say_changes
@@ -176,7 +177,12 @@ def revision_form(session: Session, revision_id: uuid.UUID, form: ReportForm) ->
         raise Refused("This revision was published by an earlier version: it can be had as HTML alone.")
     report, frozen = Document.model_validate(revision.document), revision.frozen or {}
     photos = small_photos(session, [p.photo_id for p in report.pictures()])
-    return rendered(report, photos, form, lambda: frozen), name
+    key = f"{revision.id} {form} {sorted(map(str, photos))}"
+    return _forms.get(key, lambda: rendered(report, photos, form, lambda: frozen)), name
+
+
+# What was published does not change, but for photos that were taken away since.
+_forms: Kept[bytes] = Kept(32_000_000, len)
 
 
 def list_revisions(session: Session, study_id: uuid.UUID) -> list[RevisionOut]:
