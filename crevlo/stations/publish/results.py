@@ -48,7 +48,9 @@ def _written(cell: ResultCell) -> str:
         return f"cannot: {cell.cannot}"
     if not cell.text:
         return "–"
-    return _MARKS[cell.place] + " ".join(x for x in (cell.text, cell.spread, cell.note) if x)
+    # From one amount to another is no ± that follows by itself.
+    spread = f"({cell.spread})" if " to " in cell.spread else cell.spread
+    return _MARKS[cell.place] + " ".join(x for x in (cell.text, spread, cell.note) if x)
 
 
 def pictures(session: Session, study_id: uuid.UUID, inputs: StudyFigures) -> list[Block]:

@@ -104,7 +104,7 @@ WASTE = Quantity("waste", "Waste", "Waste", "g", 1, Better.LOWER, Rests.RUNS, "p
 # What a print of any piece tells, beside what the piece is for.
 _OF_RUNS = (TIME, ENERGY, PRINTING, FIRST)
 _HOW = (
-    "In each row the best is marked where at least one other is told apart from it, by Holm's procedure at 5 %; what nobody "
+    "Of each figure the best is marked where at least one other is told apart from it, by Holm's procedure at 5 %; what nobody "
     "can tell from it carries an open mark. ± is a 95 % interval; a piece that was printed once borrows the spread of the others."
 )
 
