@@ -129,6 +129,29 @@ def test_the_share_of_a_u_that_is_the_calibration_is_told_apart() -> None:
     assert mixed.value.value == pytest.approx(off.value.value)
 
 
+@given(st.sampled_from([-0.01, -0.004, 0.003, 0.008]), st.sampled_from([-0.2, -0.08, 0.06, 0.15]))
+def test_what_is_said_to_undo_an_axis_and_its_walls_does(grown: float, proud: float) -> None:
+    def told(factor: float, per_wall: float) -> dict:
+        # A tuned machine: the part is sliced by the factor, its walls moved by the offset.
+        def size(f: Feature) -> float:
+            across = 0 if f.axis == "Z" else f.sense
+            return f.nominal * factor * (1 + (grown if f.axis == "X" else 0)) + across * (proud + 2 * per_wall)
+
+        return by_code(SCALE.of_specimen(read("SB", size), EXACT))
+
+    stock = told(1.0, 0.0)
+    undo = "What undoes it, for an arm of own tuning:"
+    factor = float(stock["scale.x"].says.meaning.split(f"{undo} × ")[1].rstrip("."))
+    said = stock["wall.offset"].says.meaning.split(f"{undo} ")[1].removesuffix(" mm per wall.")
+    per_wall = float(said.replace("−", "-"))
+    assert undo not in stock["scale.y"].says.meaning
+    assert factor == pytest.approx(1 / (1 + grown), abs=2e-4)
+    # Both are said to so many digits; what is left is no more than the last one.
+    tuned = told(factor, per_wall)
+    assert abs(tuned["scale.x"].value.value) < 0.03
+    assert abs(tuned["wall.offset"].value.value) < 0.004
+
+
 def test_what_a_side_is_off_carries_the_calibration_in_its_words_too() -> None:
     told = SQUARENESS.of_specimen(read("SF", sheared(0.0, 0.0005)), CALIPER)
     side = by_code(told)["side.x"]

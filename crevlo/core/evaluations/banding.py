@@ -46,9 +46,6 @@ PITCH = Quantity("band.pitch", "Pitch of the bands", "Band pitch", "mm", 2, Bett
 AMPLITUDE = Quantity(
     "band.amplitude", "Banding", "Banding", "mm", 3, Better.LOWER, Rests.READINGS, _RULE, 0.05, 0.0
 )  # fmt: skip
-ALARM = Quantity(
-    "band.alarm", "False alarm of a band", "False alarm", "", 3, Better.NONE, Rests.READINGS, _RULE, 1, 0
-)
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,7 +1,6 @@
 """Which machine's pieces are preferred side by side, from blind duels."""
 
 from collections import defaultdict
-from collections.abc import Mapping
 
 import numpy as np
 
@@ -42,14 +41,6 @@ def of_machines(evidence: Evidence) -> Results:
         n = len(known)
         figures[key] = Estimate(sum(v for v, _ in known) / n, float(np.sqrt(sum(u * u for _, u in known))) / n)
     return Results({PREFERRED.code: figures})
-
-
-def fought(evidence: Evidence) -> Mapping[Key, int]:
-    """By line how many duels there are."""
-    found: dict[Key, int] = defaultdict(int)
-    for duel in evidence.duels:
-        found[duel.line] += 1
-    return found
 
 
 PREFERENCE = Evaluation("preference", "Side by side", (PREFERRED,), of_machines)

@@ -27,7 +27,15 @@ from crevlo.core.evaluations.evaluation import (
 from crevlo.core.evidence import Evidence, Specimen
 from crevlo.core.features.feature import Feature, Kind
 from crevlo.core.readings import feature_estimates
-from crevlo.core.sizes import Axis, MeasuredFeature, SizeFit, deviation_at, fit_sizes
+from crevlo.core.sizes import (
+    Axis,
+    MeasuredFeature,
+    SizeFit,
+    correction_factor,
+    correction_per_wall_mm,
+    deviation_at,
+    fit_sizes,
+)
 
 _RULE = (
     "Weighted least squares: deviation = scale · nominal + wall offset · side (outside +1, inside −1), on Z with a first-layer "
@@ -62,6 +70,8 @@ HOLES = Quantity(
 )  # fmt: skip
 
 _UNCHECKED = "Its ± is that of the readings: no length is left to check the fit by."
+# Stock results stay as they are.
+_UNDO = "What undoes it, for an arm of own tuning:"
 _WITHIN = "Within the uncertainty: no correction called for."
 _ONE_LENGTH = "One length cannot tell scale from offset: needs another."
 _AXIS_CAUSES = {
@@ -139,7 +149,8 @@ def _scale(fit: SizeFit, axis: Axis, made_from: tuple[str, ...]) -> Finding:
         says = Says(f"{axis} scale", signed(percent.value, 2, "%"), spread, _WITHIN)
         return Finding(quantity, percent, says, made_from=made_from)
     way = "long" if percent.value >= 0 else "short"
-    says = Says(f"{axis} runs {way} by", f"{abs(percent.value):.2f} %", spread, _AXIS_CAUSES[axis])
+    undone = f"{_UNDO} × {correction_factor(scale.value):.4f}."
+    says = Says(f"{axis} runs {way} by", f"{abs(percent.value):.2f} %", spread, f"{_AXIS_CAUSES[axis]} {undone}")
     return Finding(quantity, percent, says, f"steps or belt of {axis}. {_AXIS_CONFIRMS}", made_from)
 
 
@@ -153,7 +164,10 @@ def _offset(
     if abs(offset.value) < offset.expanded:
         says = Says(name.capitalize(), signed(offset.value, 3, "mm"), spread, _WITHIN)
         return Finding(quantity, offset, says, made_from=made_from)
-    says = Says(ways[offset.value < 0], f"{abs(offset.value):.3f} mm", spread, cause)
+    undone = (
+        f" {_UNDO} {signed(correction_per_wall_mm(offset.value), 3, 'mm')} per wall." if quantity is WALLS else ""
+    )
+    says = Says(ways[offset.value < 0], f"{abs(offset.value):.3f} mm", spread, f"{cause}{undone}")
     return Finding(quantity, offset, says, cause, made_from)
 
 

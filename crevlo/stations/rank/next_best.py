@@ -27,6 +27,7 @@ from crevlo.core.ranking.next_best import (
     next_best,
     say_first,
     say_next,
+    u_of_more,
 )
 from crevlo.core.ranking.value import value_function
 from crevlo.core.statistics import Line, widest
@@ -215,7 +216,8 @@ def _u_of(line: Line, lines: Sequence[Line], key: uuid.UUID, more: int) -> float
     # Of the mean's own variance the line's part falls from s²/n to s²/(n + more).
     now = sum(_part(x, lines, key) for x in lines) / k**2
     then = now - (spread[0] ** 2 / n - spread[0] ** 2 / (n + more)) / k**2
-    return 1 / math.sqrt(1 / then - 1 / now) if 0 < then < now else None
+    alone = u_of_more(math.sqrt(now), math.sqrt(max(then, 0.0)))
+    return alone if math.isfinite(alone) else None
 
 
 def _part(line: Line, lines: Sequence[Line], key: uuid.UUID) -> float:
