@@ -7,9 +7,11 @@ import uuid
 import pytest
 from openpyxl import load_workbook
 
+from crevlo.core.units import Between
 from crevlo.sim import device
 from crevlo.sim.client import ApiError, Client
 from crevlo.stations.library.unit import nth_unit
+from crevlo.stations.rank.results import say_units
 from crevlo.store.database import sessions
 from tests.conftest import Bench
 from tests.small import draft_study, new
@@ -277,3 +279,23 @@ def test_any_of_the_many_units_that_came_of_a_model_over_the_years_is_tested(ben
     client.send("POST", path, {"id": new(), "reason": "bent frame", "unit": 59})
     said = client.get(f"/api/studies/{study}/plan")["deviations"][0]["what"]
     assert "Mesa no. 60 is replaced by Mesa no. 59" in said
+
+
+def test_what_units_of_a_model_differ_in_is_said_in_every_case() -> None:
+    def between(code: str, spread: float, differs: bool) -> Between:
+        return Between(code, spread, 0.001 if differs else 0.4, differs)
+
+    name = "The 2 units of Mesa"
+    same, slower = between("off.mean", 0.0, False), between("time", 0.21, True)
+    assert say_units(name, []) == f"{name} cannot be told apart yet: that needs copies of both."
+    assert (
+        say_units(name, [same])
+        == f"{name} do not differ in the one figure that is known by more than their copies do."
+    )
+    assert say_units(name, [same, same]) == f"{name} do not differ in any of 2 figures by more than their copies do."
+    assert say_units(name, [slower]) == f"{name} differ beyond their copies in print time (by 0.21 h)."
+    assert say_units(name, [slower, same]).endswith("(by 0.21 h); in one other they do not.")
+    shaken = between("damping", 0.02, True)
+    assert say_units(name, [shaken, slower, same, same]) == (
+        f"{name} differ beyond their copies in damping of the ringing (by 0.020), print time (by 0.21 h); in 2 others they do not."
+    )

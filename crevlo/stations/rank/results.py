@@ -20,7 +20,7 @@ from crevlo.core.evidence import Evidence, Key
 from crevlo.core.figure import Figure, central
 from crevlo.core.on_line import evidence_on, figures_on_line
 from crevlo.core.statistics import Line
-from crevlo.core.units import between_units
+from crevlo.core.units import Between, between_units
 from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.entrant import By, Entrant, sides_of
 from crevlo.stations.evidence.study import evidence_of
@@ -225,23 +225,24 @@ def _units(inputs: StudyFigures) -> list[str]:
             if q.rests is not Rests.UNIT and q.unit != "money" and q.better is not Better.NONE and inputs.has(q.code):
                 mine = [inputs.figure(q.code, e.key) for e in of]
                 figures[q.code] = [f for f in mine if isinstance(f, Estimate)]
-        found = between_units(figures)
-        name = f"The {len(of)} units of {of[0].entry.unit.model.name}"
-        if not found:
-            said.append(f"{name} cannot be told apart yet: that needs copies of both.")
-            continue
-        real = [
-            f"{QUANTITIES[b.code].name.lower()} (by {b.spread * QUANTITIES[b.code].factor:.{QUANTITIES[b.code].digits}f} {QUANTITIES[b.code].unit})"
-            for b in found
-            if b.differs
-        ]
-        if real:
-            said.append(
-                f"{name} differ beyond their copies in {', '.join(real)}; in {len(found) - len(real)} others they do not."
-            )
-        else:
-            said.append(f"{name} differ in none of {len(found)} figures by more than their copies do.")
+        said.append(say_units(f"The {len(of)} units of {of[0].entry.unit.model.name}", between_units(figures)))
     return said
+
+
+def say_units(name: str, found: Sequence[Between]) -> str:
+    """Whether units of a model differ beyond their copies, and in what."""
+    if not found:
+        return f"{name} cannot be told apart yet: that needs copies of both."
+    shown = [(QUANTITIES[b.code], b.spread) for b in found if b.differs]
+    real = [
+        f"{q.name.lower()} (by {spread * q.factor:.{q.digits}f} {q.unit})".replace(" )", ")") for q, spread in shown
+    ]
+    left = len(found) - len(real)
+    if not real:
+        figures = "the one figure that is known" if left == 1 else f"any of {left} figures"
+        return f"{name} do not differ in {figures} by more than their copies do."
+    others = {0: "", 1: "; in one other they do not"}.get(left, f"; in {left} others they do not")
+    return f"{name} differ beyond their copies in {', '.join(real)}{others}."
 
 
 _ORDER = (*QUANTITIES, GRAMS.code, WASTE.code)
