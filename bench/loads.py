@@ -93,7 +93,11 @@ def screens_of(client: Client, study: str) -> dict[str, Callable[[], httpx.Respo
         name: partial(client.http.get, address) for name, address in looked_at.items()
     }
     # The weights travel in the body; nothing is saved.
-    return calls | {"rank": partial(client.http.post, f"{path}/rank", json={}, headers={"X-CSRFToken": client.csrf})}
+    by_weights = {"rank": "rank", "other ways": "schools", "what next": "next-best", "left out": "leave-out"}
+    return calls | {
+        name: partial(client.http.post, f"{path}/{call}", json={}, headers={"X-CSRFToken": client.csrf})
+        for name, call in by_weights.items()
+    }
 
 
 def with_criteria(client: Client, study: str, count: int) -> int:

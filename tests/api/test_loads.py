@@ -51,7 +51,7 @@ def _questions(bench: Bench, call: Callable[[], httpx.Response]) -> int:
     "screen",
     ["studies", "library", "line", "plan", "receive", "record", "print", "job", "live", "measure", "specimen", "inspect",
      "cost", "cost table", "rank", "publish", "schedule", "holds", "life",
-     "results", "picks"],
+     "results", "picks", "other ways", "what next", "left out"],
 )  # fmt: skip
 def test_a_larger_study_is_not_asked_about_more_often(asked: dict[str, tuple[int, int]], screen: str) -> None:
     few, many = asked[screen]
