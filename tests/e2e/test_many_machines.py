@@ -1,9 +1,14 @@
 """Two dozen machines: what a screen is for keeps its room, however long the lists beside it."""
 
+import uuid
+
 from playwright.sync_api import Locator, Page, expect
 
+from crevlo.stations.library.unit import nth_unit
+from crevlo.store.database import sessions
 from tests.conftest import Bench
 from tests.e2e.conftest import Site
+from tests.small import draft_study
 from tests.states import Turned, make
 
 NAMES = [f"Bench {n}" for n in range(1, 23)]
@@ -39,3 +44,28 @@ def test_rank_and_cost_of_two_dozen_machines_can_be_read(site: Site, bench: Benc
         last = card.get_by_text("Bench 22", exact=True)
         last.scroll_into_view_if_needed()
         expect(last).to_be_in_viewport()
+
+
+def test_of_many_units_of_a_model_any_is_named_by_its_number(site: Site, bench: Bench, page: Page) -> None:
+    client = bench.as_("reviewer")
+    study = draft_study(client, ("Mesa", "Sparrow"))
+    mesa = client.get(f"/api/studies/{study}/plan")["candidates"][0]["model_id"]
+    with sessions(bench.engine).begin() as session:
+        for number in range(2, 61):
+            nth_unit(session, uuid.UUID(mesa), number)
+    page.set_viewport_size({"width": 1280, "height": 800})
+    site.let_in(page, "reviewer")
+    site.open(page, study, "plan")
+    units = page.get_by_role("group", name="Units of Mesa that take part")
+    expect(units.get_by_role("checkbox")).to_have_count(4)
+    number = units.get_by_label("Number of another unit of Mesa, 1 to 60")
+    number.fill("61")
+    expect(units.get_by_role("button", name="Add it")).to_be_disabled()
+    number.fill("17")
+    number.press("Enter")
+    expect(units.get_by_role("checkbox", name="no. 17")).to_be_checked()
+    expect(number).to_have_value("")
+    page.get_by_role("button", name="Freeze").click()
+    page.get_by_role("heading", name="Departures from the protocol, 0").wait_for()
+    rows = client.get(f"/api/studies/{study}/plan")["coverage"]
+    assert [r["machine"]["name"] for r in rows] == ["Mesa", "Sparrow", "Mesa no. 17"]

@@ -123,6 +123,10 @@ export function Machines({
   );
 }
 
+/** Of more units than this, those that take part and the newest are shown; others are named by their number. */
+const FEW_UNITS = 8;
+const NEWEST = 3;
+
 /** Which units of a model take part; one more can be opened. */
 function Units({
   name,
@@ -136,11 +140,20 @@ function Units({
   press: (n: number) => void;
 }) {
   const next = Math.max(1, known) + 1;
-  const numbers = Array.from({ length: next - 1 }, (_, k) => k + 1);
+  const [typed, setTyped] = useState("");
+  const all = Array.from({ length: next - 1 }, (_, k) => k + 1);
+  const many = all.length > FEW_UNITS;
+  const numbers = many ? all.filter((n) => chosen.includes(n) || n >= next - NEWEST) : all;
+  const wanted = Number(typed);
+  const add = () => {
+    if (!all.includes(wanted) || chosen.includes(wanted)) return;
+    press(wanted);
+    setTyped("");
+  };
   return (
     <fieldset className="flex basis-full flex-wrap items-center gap-1 pb-1 pl-6 text-small">
       <legend className="sr-only">{text.unitsOf(name)}</legend>
-      {numbers.length > 1 &&
+      {all.length > 1 &&
         numbers.map((n) => (
           <label
             key={n}
@@ -155,8 +168,33 @@ function Units({
             {text.unitNo(n)}
           </label>
         ))}
+      {many && (
+        <>
+          <input
+            className="input num !min-h-[26px] w-20 !py-0"
+            inputMode="numeric"
+            aria-label={text.unitByNumber(name, all.length)}
+            placeholder={text.unitNo(wanted || 1)}
+            value={typed}
+            onChange={(e) => setTyped(e.target.value.replace(/\D/g, "").slice(0, 4))}
+            onKeyDown={(e) => {
+              if (e.key !== "Enter") return;
+              e.preventDefault();
+              add();
+            }}
+          />
+          <button
+            type="button"
+            className="button !min-h-[26px] !px-2"
+            disabled={!all.includes(wanted) || chosen.includes(wanted)}
+            onClick={add}
+          >
+            {text.addUnit}
+          </button>
+        </>
+      )}
       <button type="button" className="text-ink-2 underline" onClick={() => press(next)}>
-        {numbers.length > 1 ? text.oneMoreUnit : text.secondUnit}
+        {all.length > 1 ? text.oneMoreUnit : text.secondUnit}
       </button>
     </fieldset>
   );

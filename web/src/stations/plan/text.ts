@@ -19,6 +19,8 @@ export const text = {
   },
   unitsOf: (name: string) => `Units of ${name} that take part`,
   unitNo: (n: number) => `no. ${n}`,
+  unitByNumber: (name: string, known: number) => `Number of another unit of ${name}, 1 to ${known}`,
+  addUnit: "Add it",
   secondUnit: "and a second unit of it",
   oneMoreUnit: "one more",
   machines: "Machines",
