@@ -50,7 +50,8 @@ def view_leave_out(session: Session, study_id: uuid.UUID, asked: WhatIf) -> Leav
     """By the weights on screen, over the machines that stand in the ranking."""
     view = view_rank(session, study_id, asked.model_copy(update={"by": By.MACHINE}))
     inputs = study_figures(session, study_id).of_buyer(view.profile.prints_month)
-    criteria = latest_scheme(session, study_id).criteria
+    scheme = latest_scheme(session, study_id)
+    criteria = scheme.criteria
     names = dict(session.execute(select(Person.id, Person.name)).tuples().all())
     marks = [s.machine for s in view.standings]
     if len(marks) < 2:
@@ -60,7 +61,7 @@ def view_leave_out(session: Session, study_id: uuid.UUID, asked: WhatIf) -> Leav
     draws = min(_DRAWS, max(_FEWEST_DRAWS, _MOST_BYTES // (len(parts) * bytes_of(len(marks), len(criteria)))))
     drawn = []
     for key, what, part in parts:
-        known = (inputs.state, key, draws, latest_scheme(session, study_id).id, tuple(m.unit_id for m in marks))
+        known = (inputs.state, key, draws, scheme.id, tuple(m.unit_id for m in marks))
         make = partial(_drawn, part, criteria, marks, draws)
         drawn.append((what, make() if inputs.state is None else _known.get(known, make)))
     seed = inputs.bench.study.seed
