@@ -16,6 +16,7 @@ import { activeOf, type Entry as GroupEntry, groupsOf } from "./entry/groups";
 import { Judging } from "./entry/judging";
 import { Ladder } from "./entry/ladder";
 import { BedMap } from "./entry/map";
+import { Nothing } from "./entry/nothing";
 import { type Mode, ReadingEntry } from "./entry/reading";
 import { useKeeping } from "./keeping";
 import { isTable, PasteTable, readSheet } from "./paste";
@@ -248,6 +249,8 @@ function Bench({
         )}
         {!specimen.data ? (
           <Skeleton className="row-span-2" />
+        ) : groups.length === 0 ? (
+          <Nothing artifact={drawn(artifact)} next={next} />
         ) : group?.entry === "ladder" ? (
           <Ladder
             key={specimenId}
@@ -341,27 +344,30 @@ function Bench({
             />
           </>
         )}
-        {inGroup.length === 0 && specimen.data && (keeping.wrong || refused.length > 0 || queue.revealed) && (
-          <section aria-label={text.reading} className="sheet p-3">
-            {queue.revealed && (
-              <label className="grid gap-0.5 text-small">
-                {text.lateHint}
-                <input
-                  className="input"
-                  maxLength={300}
-                  value={because}
-                  onChange={(e) => setBecause(e.target.value)}
-                />
-              </label>
-            )}
-            {keeping.wrong && (
-              <p role="alert" className="trouble">
-                {keeping.wrong}
-              </p>
-            )}
-            <Refused entries={refused} />
-          </section>
-        )}
+        {groups.length > 0 &&
+          inGroup.length === 0 &&
+          specimen.data &&
+          (keeping.wrong || refused.length > 0 || queue.revealed) && (
+            <section aria-label={text.reading} className="sheet p-3">
+              {queue.revealed && (
+                <label className="grid gap-0.5 text-small">
+                  {text.lateHint}
+                  <input
+                    className="input"
+                    maxLength={300}
+                    value={because}
+                    onChange={(e) => setBecause(e.target.value)}
+                  />
+                </label>
+              )}
+              {keeping.wrong && (
+                <p role="alert" className="trouble">
+                  {keeping.wrong}
+                </p>
+              )}
+              <Refused entries={refused} />
+            </section>
+          )}
       </div>
       <section aria-label={text.readings} className="sheet min-h-0 overflow-y-auto px-3 py-2.5">
         {specimen.data && (

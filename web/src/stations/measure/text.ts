@@ -51,6 +51,7 @@ export const text = {
   zeroed: (ago: string) => `zeroed ${ago} ago`,
   zeroedDays: (days: number) => `zeroed ${days} ${days === 1 ? "day" : "days"} ago`,
   allDone: "Every face of this specimen is measured.",
+  nothingHere: "Nothing of this piece is measured: its faults are looked for at Inspect.",
   onlyJudged: "No instrument reads this one: judge it below, feature by feature.",
   following: (code: string) => `Take specimen ${code} next`,
   hidden: "Machines hidden",
