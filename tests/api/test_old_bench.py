@@ -64,6 +64,14 @@ def test_a_spreadsheet_is_shown_then_kept_as_a_study_with_all_its_figures(client
     plan = client.get(f"/api/studies/{study}/plan")
     assert plan["entered_from"] == "notes.csv"
     assert plan["frozen_at"].startswith("2026-05-02T08:00")
+    # Of what nobody wrote down the report claims nothing.
+    report = client.http.get(f"/api/studies/{study}/draft.md").text
+    assert (
+        "none: entered afterwards from notes.csv; how it was sliced, dried, put in order and watched is not on record"
+        in report
+    )
+    for claim in ("dried before use", "shuffled", "Blind codes", "slicer", "of every face"):
+        assert claim not in report
     rank = client.send("POST", f"/api/studies/{study}/rank", {})
     raw = {s["machine"]["name"]: {c["code"]: c["raw"] for c in s["contributions"]} for s in rank["standings"]}
     assert raw["Mesa"]["time"]["value"] == pytest.approx((60 + 64) / 2 / 60)

@@ -52,10 +52,20 @@ def test_a_spreadsheet_is_dropped_put_right_and_kept(site: Site, page: Page, che
     # What the workbook was made with comes out again: the quick one is quicker, the one that prints small reads so.
     assert raw["Hollowell Mesa"]["time"]["value"] < raw["Brindle 235"]["time"]["value"]
     assert raw["Oddfellow Sparrow"]["off.mean"]["value"] > raw["Hollowell Mesa"]["off.mean"]["value"]
+    site.open(page, study["id"], "plan")
+    protocol = page.get_by_role("region", name="Protocol")
+    expect(protocol).to_contain_text("Entered afterwards from old-notes.xlsx.")
+    expect(protocol).not_to_contain_text("Dried")
+    expect(page.get_by_text("frozen")).to_have_count(0)
+    site.open(page, study["id"], "inspect")
+    expect(page.get_by_label("Machines are known by now.")).to_be_in_viewport()
+    expect(page.get_by_text("Machines can be revealed once")).to_have_count(0)
     # A piece that nobody measures asks for no reading, nor for a reason to read it late.
     site.open(page, study["id"], "measure")
     page.get_by_role("button", name=re.compile("drawer clip")).first.click()
-    expect(page.get_by_text("Nothing of this piece is measured: its faults are looked for at Inspect.")).to_be_visible()
+    expect(
+        page.get_by_text("Nothing of this piece is measured: its faults are looked for at Inspect.")
+    ).to_be_visible()
     expect(page.get_by_text("Every face of this specimen is measured.")).to_have_count(0)
     expect(page.get_by_text("Why is it measured all the same?")).to_have_count(0)
     page.get_by_role("button", name=re.compile("lamp knob")).first.click()

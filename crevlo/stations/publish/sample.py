@@ -96,12 +96,21 @@ def conditions(session: Session, inputs: StudyFigures) -> list[Block]:
         tuned = ", tuned after the stock results" if arm.tuning == "tuned" else ""
         name = arm.name if len(protocol.arms) > 1 else "Prints"
         said.append(Fact(name=name, value=lines or "nothing"))
+        if bench.study.entered_from:
+            continue
         said.append(
             Fact(
                 name=f"{name}: conditions",
                 value="; ".join([slicing + tuned, *Conditions(**arm.conditions).words]),
             )
         )
+    if bench.study.entered_from:
+        unknown = "how it was sliced, dried, put in order and watched is not on record"
+        said += [
+            Fact(name="Protocol", value=f"none: entered afterwards from {bench.study.entered_from}; {unknown}"),
+            Fact(name="Counts against a machine", value=", ".join(policies.counted_causes)),
+        ]
+        return [Facts(rows=said)]
     said += [
         Fact(name="Readings", value=f"{protocol.repeats} of every face"),
         Fact(name="Counts against a machine", value=", ".join(policies.counted_causes)),

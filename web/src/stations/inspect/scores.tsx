@@ -240,8 +240,20 @@ export function Scores({ studyId, view }: { studyId: string; view: Schemas["Insp
             {defect.look}
             {defect.structural && text.a5HereRejectsThe}
           </p>
+          {revealed && !locked && (
+            <div className="mt-3">
+              <Field label={text.lateHint}>
+                <input
+                  className="input"
+                  maxLength={300}
+                  value={because}
+                  onChange={(e) => setBecause(e.target.value)}
+                />
+              </Field>
+            </div>
+          )}
           <ol
-            className="mt-3 grid flex-1 content-start gap-1.5 [grid-auto-rows:minmax(min-content,82px)]"
+            className="mt-3 grid min-h-77 flex-1 content-start gap-1.5 [grid-auto-rows:minmax(min-content,82px)]"
             aria-label={text.severityOf(defect.name.toLowerCase())}
           >
             {defect.anchors.map((anchor, severity) => {
@@ -307,16 +319,6 @@ export function Scores({ studyId, view }: { studyId: string; view: Schemas["Insp
               </div>
             </form>
           )}
-          {revealed && !locked && (
-            <Field label={text.lateHint}>
-              <input
-                className="input"
-                maxLength={300}
-                value={because}
-                onChange={(e) => setBecause(e.target.value)}
-              />
-            </Field>
-          )}
           <Trouble error={error} />
           <Refused entries={outbox.filter((e) => e.path.startsWith(`/api/specimens/${specimen.id}/`))} />
           <p className="mt-auto pt-3 text-small text-ink-2">
@@ -366,7 +368,7 @@ export function Scores({ studyId, view }: { studyId: string; view: Schemas["Insp
             {text.lock}
           </button>
         )}
-        <p className="mt-2 text-small text-ink-2">{text.lockHint}</p>
+        <p className="mt-2 text-small text-ink-2">{text.lockHint(revealed)}</p>
         <Pinned
           studyId={studyId}
           specimenId={specimen.id}

@@ -118,8 +118,8 @@ export const text = {
   slip: "The next digit takes the place of the score just given; both stay on record.",
   slipReason: "slip of the finger, put right at once",
   follows: (n: number, of: number) => `${n} of ${of} codes follow from the secret, opened at the reveal`,
-  lockHint:
-    "Locked scores are final. Machines can be revealed once every specimen that was not rejected is locked.",
+  lockHint: (revealed: boolean) =>
+    `Locked scores are final.${revealed ? "" : " Machines can be revealed once every specimen that was not rejected is locked."}`,
   reveal: "Reveal the machines",
   blind: "Machines hidden",
   shown: "Machines revealed",

@@ -24,7 +24,7 @@ export default function Plan({ studyId }: { studyId: string }) {
     <>
       <Top>
         <Views studyId={studyId} view={hash} />
-        {hash === "" && (
+        {hash === "" && !plan.data.entered_from && (
           <span className="chip max-[1180px]:hidden">
             {text.protocol} <b>v{plan.data.protocol_number}</b> {text.frozen(day(plan.data.frozen_at))}
           </span>
@@ -167,34 +167,42 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
                 </li>
               ))}
             </ul>
-            <p className="pt-1 text-small text-ink-2">
-              {text.slicing[arm.slicing][0]}
-              {arm.tuning === "tuned" && `, ${text.tuning.tuned[0].toLowerCase()}`}. {arm.fixed}
-            </p>
+            {!plan.entered_from && (
+              <p className="pt-1 text-small text-ink-2">
+                {text.slicing[arm.slicing][0]}
+                {arm.tuning === "tuned" && `, ${text.tuning.tuned[0].toLowerCase()}`}. {arm.fixed}
+              </p>
+            )}
           </div>
         ))}
-        <dl className="grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 pt-2 text-small">
-          <Pair name={text.readingsOfAFace} value={String(plan.repeats)} />
-          <Pair name={text.attemptsAtMost} value={String(plan.policies.most_attempts)} />
-          <Pair name={text.liftLimit} value={String(plan.policies.lift_mm)} />
-          <Pair name={text.stainLimit} value={String(plan.policies.stain_mm)} />
-          <Pair name={text.orderShuffledWithSeed} value={String(plan.seed)} />
-        </dl>
-        {[
-          text.pieces[plan.policies.pieces],
-          text.material[plan.policies.material],
-          text.drying[plan.policies.drying],
-          text.unattended[plan.policies.unattended],
-        ].map((words) => (
-          <p key={words[0]} className="pt-1.5 text-small">
-            <b>{words[0]}.</b> <span className="text-ink-2">{words[1]}</span>
-          </p>
-        ))}
+        {plan.entered_from ? (
+          <p className="pt-2 text-small text-ink-2">{text.notOnRecord(plan.entered_from)}</p>
+        ) : (
+          <>
+            <dl className="grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 pt-2 text-small">
+              <Pair name={text.readingsOfAFace} value={String(plan.repeats)} />
+              <Pair name={text.attemptsAtMost} value={String(plan.policies.most_attempts)} />
+              <Pair name={text.liftLimit} value={String(plan.policies.lift_mm)} />
+              <Pair name={text.stainLimit} value={String(plan.policies.stain_mm)} />
+              <Pair name={text.orderShuffledWithSeed} value={String(plan.seed)} />
+            </dl>
+            {[
+              text.pieces[plan.policies.pieces],
+              text.material[plan.policies.material],
+              text.drying[plan.policies.drying],
+              text.unattended[plan.policies.unattended],
+            ].map((words) => (
+              <p key={words[0]} className="pt-1.5 text-small">
+                <b>{words[0]}.</b> <span className="text-ink-2">{words[1]}</span>
+              </p>
+            ))}
+          </>
+        )}
         <p className="pt-2 text-small">
           <b>{text.causes}:</b> {plan.policies.counted_causes.join(", ")}.{" "}
           <span className="text-ink-2">{text.causesWhy}</span>
         </p>
-        <p className="pt-3 text-small text-ink-2">{text.frozenNote}</p>
+        {!plan.entered_from && <p className="pt-3 text-small text-ink-2">{text.frozenNote}</p>}
         <a className="button mt-2" href={`/api/studies/${plan.id}/protocol.json`} download="protocol.json">
           <DownloadSimple size={14} /> {text.protocolAsJson}
         </a>

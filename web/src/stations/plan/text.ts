@@ -33,6 +33,8 @@ export const text = {
   saveNow: "Save the draft again",
   freezeNote:
     "Jobs are made and shuffled within blocks. After that, a change is a deviation with its reason.",
+  notOnRecord: (file: string) =>
+    `Entered afterwards from ${file}. How it was sliced, dried, put in order and watched is not on record.`,
   frozenNote: "Frozen. A later change is a deviation with its reason and stays visible in the report.",
   makersOwn: "Empty leaves it to the maker's profile.",
   ownFixed: "Each maker's own profile decides what is empty; what stands here is fixed all the same.",
