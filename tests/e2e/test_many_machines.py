@@ -37,6 +37,8 @@ def test_rank_and_cost_of_two_dozen_machines_can_be_read(site: Site, bench: Benc
     row = chances.get_by_role("row").filter(has_text="Bench 22")
     row.scroll_into_view_if_needed()
     expect(row).to_be_in_viewport()
+    site.open(page, study, "rank#results")
+    expect(page.get_by_text("More columns to the right: scroll sideways.")).to_be_visible()
     site.open(page, study, "cost")
     for name in ("Cost per good part", "What goes in, per machine"):
         card = page.get_by_role("region", name=name)

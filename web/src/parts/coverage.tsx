@@ -1,6 +1,6 @@
 import { ArrowBendUpRight } from "@phosphor-icons/react/dist/csr/ArrowBendUpRight";
-import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../api/client";
+import { MoreColumns, useCut } from "./cut";
 import { text } from "./text";
 import { UnitName } from "./unit-mark";
 
@@ -33,16 +33,7 @@ export function CoverageSheet({
 }) {
   const lines = arms.flatMap((arm) => arm.lines);
   const roomy = lines.length <= NAMED_COLUMNS;
-  const box = useRef<HTMLDivElement>(null);
-  const [cut, setCut] = useState(false);
-  useEffect(() => {
-    const seen = new ResizeObserver(([entry]) => {
-      const at = entry?.target;
-      if (at) setCut(at.scrollWidth > at.clientWidth + 1);
-    });
-    if (box.current) seen.observe(box.current);
-    return () => seen.disconnect();
-  }, []);
+  const [box, cut] = useCut();
   return (
     <div>
       <div
@@ -127,7 +118,7 @@ export function CoverageSheet({
           </tbody>
         </table>
       </div>
-      {cut && <p className="text-small text-brass-ink">{text.moreColumnsToThe}</p>}
+      <MoreColumns cut={cut} />
       <p className="mt-2 flex flex-wrap gap-4 text-small text-ink-2">
         {STAGES.slice(1).map((s, i) => (
           <span key={s} className="inline-flex items-center gap-1.5">

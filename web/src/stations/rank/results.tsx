@@ -3,6 +3,7 @@ import { useState } from "react";
 import { api, type Schemas, unwrap } from "../../api/client";
 import { keys } from "../../api/keys";
 import { Skeleton, Trouble } from "../../parts/bits";
+import { MoreColumns, useCut } from "../../parts/cut";
 import { Choice } from "../../parts/form/choice";
 import { Toggles } from "../../parts/form/toggles";
 import { Near } from "../../parts/near";
@@ -25,6 +26,7 @@ export function Results({ studyId }: { studyId: string }) {
   const [measure, setMeasure] = useState(OWN);
   const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
   const [copied, setCopied] = useState(false);
+  const [box, cut] = useCut();
   const view = useQuery({
     queryKey: keys.part(studyId, "results", by),
     queryFn: () =>
@@ -128,6 +130,7 @@ export function Results({ studyId }: { studyId: string }) {
           // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
           tabIndex={0}
           data-scrolls
+          ref={box}
           className="relative min-h-0 flex-1 overflow-auto print:overflow-visible"
         >
           <table className="results w-full border-collapse text-small">
@@ -202,6 +205,7 @@ export function Results({ studyId }: { studyId: string }) {
         {made.apart.map((a) => (
           <p key={a}>{a}</p>
         ))}
+        <MoreColumns cut={cut} />
         {!nothing && <p>{made.how}</p>}
       </div>
     </section>

@@ -1,0 +1,19 @@
+import { useEffect, useState } from "react";
+import { text } from "./text";
+
+/** A ref for a box that scrolls sideways, and whether it hides something to its right. */
+export function useCut(): [(box: HTMLElement | null) => void, boolean] {
+  const [box, setBox] = useState<HTMLElement | null>(null);
+  const [cut, setCut] = useState(false);
+  useEffect(() => {
+    if (!box) return;
+    const seen = new ResizeObserver(() => setCut(box.scrollWidth > box.clientWidth + 1));
+    seen.observe(box);
+    return () => seen.disconnect();
+  }, [box]);
+  return [setBox, cut];
+}
+
+export function MoreColumns({ cut }: { cut: boolean }) {
+  return cut && <p className="text-small text-brass-ink print:hidden">{text.moreColumnsToThe}</p>;
+}
