@@ -58,7 +58,7 @@ def test_a_report_of_a_dozen_machines_fits_its_pages_in_every_form(
     assert re.findall(r">(Bench \d+)<", "".join(tables)) == names
     made: list[str] = []
     apart = render.apart
-    monkeypatch.setattr(render, "_LONG", 0)
+    monkeypatch.setattr(render, "_MANY_CELLS", 0)
     monkeypatch.setattr(render, "apart", lambda *given: (made.append(given[0]), apart(*given))[1])
     for _ in range(2):
         assert got(client, f"{path}.pdf").startswith(b"%PDF")

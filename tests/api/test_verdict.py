@@ -208,6 +208,13 @@ def test_what_to_do_next_is_told_with_its_time_and_stops_when_settled(bench: Ben
     said = client.send("POST", f"/api/studies/{unpriced}/next-best", {})["says"]
     assert said.startswith("First of all: cost per good part of Mesa needs the price paid, at Receive. ")
     assert not view["says"].startswith("First of all")
+    # What does not count for this buyer is not asked for, and what a print would tell is no entry.
+    rank = client.send("POST", f"/api/studies/{unpriced}/rank", {})
+    weights = {c["code"]: 0 if c["code"] == "cost" else 1 for c in rank["criteria"]}
+    without = client.send("POST", f"/api/studies/{unpriced}/next-best", {"weights": weights})["says"]
+    assert not without.startswith("First of all")
+    waiting = make(client, near, printed=False, title="Waiting")
+    assert "First of all" not in client.send("POST", f"/api/studies/{waiting}/next-best", {})["says"]
     empty = make(client, {"Mesa": Turned(price=None), "Sparrow": Turned(price=None)}, printed=False, title="Empty")
     assert client.send("POST", f"/api/studies/{empty}/next-best", {})["works"] is not None
 

@@ -1,15 +1,13 @@
 """What a report lacks, each with the station where it is mended."""
 
-import re
 from collections import defaultdict
 from collections.abc import Iterator, Sequence
 
-from crevlo.core.evaluations import QUANTITIES
-from crevlo.core.evaluations.evaluation import Rests
 from crevlo.core.ranking.verdict import some_of
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
 from crevlo.stations.publish.sample import disclosures
+from crevlo.stations.rank.mended import mended_at
 from crevlo.stations.rank.ranking import RankView
 from crevlo.stations.study import measured_of
 from crevlo.store.run import Specimen
@@ -37,21 +35,10 @@ def _missing(view: RankView) -> Iterator[tuple[str, str]]:
                 of[c.code, c.raw.needs or ""].append(s.machine.name)
     for (code, needs), machines in of.items():
         for who in machines if len(machines) <= _SINGLY else (some_of(machines),):
-            yield f"{who}: {names[code].lower()} needs {needs}.", _mended_at(code, needs)
+            yield f"{who}: {names[code].lower()} needs {needs}.", mended_at(code, needs)
 
 
 _SINGLY = 8
-_STATION_OF = {
-    Rests.READINGS: "measure", Rests.SCORES: "inspect", Rests.DUELS: "inspect", Rests.RUNS: "print", Rests.NOISE: "print",
-    Rests.UNIT: "receive", Rests.SHEET: "receive", Rests.PEOPLE: "rank",
-}  # fmt: skip
-_NAMED = re.compile(r"\bat (Plan|Receive|Print|Measure|Inspect|Cost)\b")
-
-
-def _mended_at(code: str, needs: str) -> str:
-    """The station that what it needs names, or the one whose work the figure rests on."""
-    named = _NAMED.search(needs)
-    return named[1].lower() if named else _STATION_OF[QUANTITIES[code].rests]
 
 
 def _open_work(bench: Bench) -> list[tuple[str, str]]:

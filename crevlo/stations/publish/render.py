@@ -65,13 +65,17 @@ def as_html(report: Document, photos: Photos) -> str:
     return _templates.get_template("report.html.j2").render(report=shown, photos=uris, beads=BEADS)
 
 
-# Beyond that it takes long enough for a process of its own, beside which others are answered.
-_LONG = 250_000
+# With so many cells of tables it takes long enough for a process of its own, beside which others are answered.
+_MANY_CELLS = 3_000
 _MOST_S, _MOST_MB = 180.0, 3_000
 
 
 def _pdf_of(html: str) -> bytes:
-    return as_pdf(html) if len(html) < _LONG else apart("This report as PDF", _MOST_S, _MOST_MB, as_pdf, html)
+    return (
+        as_pdf(html)
+        if html.count("<td") < _MANY_CELLS
+        else apart("This report as PDF", _MOST_S, _MOST_MB, as_pdf, html)
+    )
 
 
 def as_pdf(html: str) -> bytes:

@@ -38,10 +38,11 @@ from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.mark import UnitMark
 from crevlo.stations.kit.shape import Shape
 from crevlo.stations.rank.criteria import BY_CODE
+from crevlo.stations.rank.mended import is_entered
 from crevlo.stations.rank.ranking import RankView, WhatIf, view_rank
 from crevlo.stations.rank.scheme import latest_scheme
 from crevlo.stations.study import LineKey, line_of
-from crevlo.store.study import CriterionRow, Job
+from crevlo.store.study import Job
 
 SHOWN = 3
 _DUEL_MIN, _HARDLY = 1.0, 0.005
@@ -115,7 +116,8 @@ def view_next(session: Session, study_id: uuid.UUID, asked: WhatIf) -> NextView:
         else "It takes two machines to ask who is first."
     )
     if leader and len(keys) > 1 and not made.settled:
-        says = say_first(_untold(criteria, rows, works, [s.machine.name for s in view.standings])) + says
+        counting = [c.code if c.weight > 0 else None for c in view.criteria]
+        says = say_first(_untold(counting, rows, works, [s.machine.name for s in view.standings])) + says
     return NextView(
         says=says, target=made.target, works=[_out(inputs, view, w) for w in made.recommended[:SHOWN]],
         how=_HOW,
@@ -123,15 +125,17 @@ def view_next(session: Session, study_id: uuid.UUID, asked: WhatIf) -> NextView:
 
 
 def _untold(
-    criteria: Sequence[CriterionRow], rows: list[list[Figure]], works: Sequence[Work], names: Sequence[str]
+    counting: Sequence[str | None], rows: list[list[Figure]], works: Sequence[Work], names: Sequence[str]
 ) -> dict[tuple[str, str], list[str]]:
-    """By figure and what it needs, of which machines it is missing though none of the works would tell it."""
+    """By figure that counts and what it needs to be stated, of which machines: none of the works would tell it."""
     told = {(t.criterion, t.machine) for w in works for t in w.tells if not isinstance(t, Meets)}
     found: dict[tuple[str, str], list[str]] = defaultdict(list)
     for at, row in enumerate(rows):
-        for c, figure in enumerate(row):
-            if isinstance(figure, NotDetermined) and (c, at) not in told:
-                found[BY_CODE[criteria[c].code].name, figure.needs].append(names[at])
+        for c, (code, figure) in enumerate(zip(counting, row, strict=True)):
+            if code is None or (c, at) in told or not isinstance(figure, NotDetermined):
+                continue
+            if is_entered(code, figure.needs):
+                found[BY_CODE[code].name, figure.needs].append(names[at])
     return found
 
 
