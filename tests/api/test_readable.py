@@ -56,6 +56,9 @@ def test_a_report_of_a_dozen_machines_fits_its_pages_in_every_form(
     for t in tables:
         assert t.count('scope="col"') <= MOST_COLUMNS
     assert re.findall(r">(Bench \d+)<", "".join(tables)) == names
+    # Beyond eight machines places stand in bands, on the cards too.
+    card = got(client, f"/api/revisions/{kept['id']}/cards/card-chances.svg").decode()
+    assert [words for words in ("first", "2 to 3", "4 to 5", "6 to 10") if f"<!-- {words} -->" not in card] == []
     made: list[str] = []
     apart = render.apart
     monkeypatch.setattr(render, "_MANY_CELLS", 0)

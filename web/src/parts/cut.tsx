@@ -8,7 +8,8 @@ export function useCut(): [(box: HTMLElement | null) => void, boolean] {
   useEffect(() => {
     if (!box) return;
     const seen = new ResizeObserver(() => setCut(box.scrollWidth > box.clientWidth + 1));
-    seen.observe(box);
+    // Columns may come and go while the box stays as wide as it is.
+    for (const of of [box, ...box.children]) seen.observe(of);
     return () => seen.disconnect();
   }, [box]);
   return [setBox, cut];

@@ -3,11 +3,19 @@ import { percent } from "../../parts/bits";
 import { UnitName } from "../../parts/unit-mark";
 import { text } from "./text";
 
+/** More rows than these may not fit the room beside the ranking. */
+const FEW = 8;
+
 /** Heat table: the chance of each place for each machine, of many machines by bands of places. */
 export function Chances({ view }: { view: Schemas["RankView"] }) {
   if (view.standings.length < 2 || view.missing_cells === view.cells) return null;
   return (
-    <section className="sheet min-h-0 overflow-y-auto px-3.5 py-2.5 max-[1020px]:mt-3">
+    <section
+      aria-label={text.chances(Math.round(100 * view.weight_spread))}
+      // Of many machines it scrolls, so the keyboard must reach it.
+      tabIndex={view.standings.length > FEW ? 0 : undefined}
+      className="sheet min-h-0 overflow-y-auto px-3.5 py-2.5 max-[1020px]:mt-3"
+    >
       <div className="flex justify-between gap-3">
         <h2 className="lab">{text.chances(Math.round(100 * view.weight_spread))}</h2>
         <span className="lab whitespace-nowrap">
