@@ -26,7 +26,7 @@ def frozen_study(
 
 def draft_study(
     client: Client, names: tuple[str, ...] = ("Mesa", "Sparrow"), copies: int = 1, *, artifact: str | Sequence[str] = "SB",
-    currency: str = "EUR", title: str = "Small", own_arm: bool = False, control: str = "",
+    currency: str = "EUR", title: str = "Small", own_arm: bool = False, control: str = "", blind: bool = False,
 ) -> str:  # fmt: skip
     """Models, a spool, a caliper and meters, and a study that could be frozen as it is."""
     known = {m["name"]: m["id"] for m in client.get("/api/library")["models"]}
@@ -56,4 +56,7 @@ def draft_study(
             for name, slicing in (("Stock", "common"), ("Own profiles", "own"))[: 2 if own_arm else 1]
         ],
         "candidates": [{"model_id": m, "is_control": n == control} for n, m in models.items()]})  # fmt: skip
+    # Most tests are of figures: whoever makes the study sees them before the reveal. Those of the blind make their own.
+    if not blind:
+        client.enter("POST", f"/api/studies/{study}/unblinding")
     return study

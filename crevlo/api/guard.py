@@ -14,6 +14,7 @@ from sqlalchemy.orm import Session
 from werkzeug.http import parse_dict_header
 
 from crevlo.api.errors import Busy, for_exception, problem
+from crevlo.stations.blind import asks_for
 from crevlo.stations.devices.device import device_by_token
 from crevlo.stations.library.person import WhoIsIn
 from crevlo.store.audit import Write
@@ -74,6 +75,7 @@ def ask_who(app: Flask) -> None:
             return problem(401, "Please sign in.")
         if current_user.role not in allowed:
             return problem(403, f"This is not open to the role “{current_user.role.value}”.")
+        asks_for(db(), current_user.id)
         return None
 
 
@@ -112,6 +114,7 @@ def reads(
             return answer
 
         call.allowed = allowed  # type: ignore[attr-defined]
+        call.only_looks = True  # type: ignore[attr-defined]
         return call
 
     return guard

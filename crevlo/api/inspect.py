@@ -9,6 +9,7 @@ from crevlo.api.guard import BENCH, EVERYONE, NOT_BLIND, REVIEW, db, reads, show
 from crevlo.api.paths import DuelPath, PhotoPath, SpecimenPath, StudyPath, TakeBack
 from crevlo.api.station import station
 from crevlo.api.uploads import ONE_UPLOAD
+from crevlo.stations import blind
 from crevlo.stations.inspect import agreement, anchors, defects, duel, look, score
 from crevlo.stations.kit import photo
 
@@ -129,6 +130,14 @@ def view_agreement(path: StudyPath) -> agreement.AgreementView:
 @writes(REVIEW)
 def reveal(path: StudyPath) -> score.RevealedList:
     return score.reveal(db(), path.study_id, current_user.id)
+
+
+@api.post("/studies/<uuid:study_id>/unblinding", responses={200: blind.Blinding})
+@writes(REVIEW)
+def unblind(path: StudyPath) -> blind.Blinding:
+    """Opens figures by printer to this person while parts are hidden, on record: their later entries are marked."""
+    blind.look(db(), path.study_id, current_user.id)
+    return shown(blind.blinding, path.study_id)
 
 
 @api.get("/studies/<uuid:study_id>/revealed", responses={200: score.RevealedList})

@@ -106,7 +106,9 @@ def record_zero(path: StudyPath, body: instruments.NewZero) -> queue.MeasureQueu
 @api.get("/specimens/<uuid:specimen_id>/source", responses={200: Source})
 @reads(EVERYONE)
 def measure_source(path: SpecimenPath, query: FindingQuery) -> Source:
-    return source.measure_source(db(), path.specimen_id, feature=query.feature, finding=query.finding)
+    return source.measure_source(
+        db(), path.specimen_id, current_user.id, feature=query.feature, finding=query.finding
+    )
 
 
 @api.get("/studies/<uuid:study_id>/gauge-studies", responses={200: gauge.GaugeView})

@@ -227,3 +227,5 @@ class Evidence:
     basis: Basis
     counted: frozenset[Cause]
     duels: tuple[Duel, ...] = ()
+    withheld: bool = False
+    """Nothing that was read, judged or compared of hidden parts is in it."""

@@ -24,7 +24,7 @@ def go_on(reviewer: Client, study: str) -> None:
     _live_with(reviewer, study, winner)
     with reviewer.heavy:
         made = reviewer.send("POST", f"/api/studies/{study}/revisions", {
-            "id": str(uuid.uuid4()), "profile_id": None, "changed": "A first look; two prints are still to come."})  # fmt: skip
+            "id": str(uuid.uuid4()), "profile_id": None, "changed": "A first look; two prints are still to come.", "ends_blind": True})  # fmt: skip
     reviewer.enter("POST", f"/api/revisions/{made['revisions'][0]['id']}/reader-page", {})
     model = reviewer.get(f"/api/units/{winner['machine']['unit_id']}/life")["model_id"]
     today = datetime.now(UTC).date()

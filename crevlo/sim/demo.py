@@ -80,6 +80,8 @@ class Demo:
         self._measure(leave_open)
         say("inspecting")
         self._inspect(leave_open)
+        # Who wants to see how the printers stand before all is inspected leaves the blind, on record.
+        self.reviewer.enter("POST", f"/api/studies/{self.study}/unblinding")
         say("planning the next round")
         self._next_round()
         self._draft()

@@ -54,6 +54,7 @@ class Bench:
         self._session: Session | None = session
         self._of = unit_ids
         self.study = study
+        self.withheld = False
 
     @property
     def _ask(self) -> Session:
@@ -336,6 +337,11 @@ class Bench:
         scores = {k: [s for s in rows if s.person_id != person_id] for k, rows in self.scores.items()}
         judged = {k: [j for j in rows if j.person_id != person_id] for k, rows in self.judgements.items()}
         return self._with(scores=scores, judgements=judged)
+
+    def without_entries(self) -> "Bench":
+        """The same prints without anything that was read, judged, compared or rejected of a part: what a person sees who is
+        still blind."""
+        return self._with(values={}, judgements={}, scores={}, rejections={}, late={}, duels=[], withheld=True)
 
     def runs_of(self, unit_id: uuid.UUID) -> list[Run]:
         return [run for job in self.jobs_of(unit_id) for run in self.runs.get(job.id, [])]

@@ -6,7 +6,7 @@ from collections.abc import Callable, Collection, Iterable
 from datetime import datetime
 from typing import Any, NamedTuple, TypeVar
 
-from sqlalchemy import Select, exists, func, or_, select, text
+from sqlalchemy import ColumnElement, Select, exists, func, or_, select, text
 from sqlalchemy.dialects.postgresql import aggregate_order_by
 from sqlalchemy.orm import Session, aliased
 
@@ -49,6 +49,7 @@ class ReadingRow(NamedTuple):
     supersedes_id: uuid.UUID | None
     reason: str | None
     after_reveal: str | None
+    not_blind: bool
     calibration_id: uuid.UUID | None
     """The calibration before that it rests on; none where its instrument has not been calibrated since."""
 
@@ -210,14 +211,26 @@ def _counting(
     *,
     late: bool,
 ) -> Select[Any]:
-    """Rows of some specimens that no newer one supersedes; what was entered after the reveal neither counts nor corrects
-    unless `late`."""
+    """Rows of some specimens that no newer one supersedes.
+
+    What was entered after the reveal neither counts nor corrects unless `late`. Nor does what a person entered who had seen
+    figures by printer, where the same was entered blind: it counts only where there is nothing else.
+    """
     newer = aliased(table)
     replaced = newer.supersedes_id == table.id
     query = select(*columns).where(table.specimen_id.in_(specimen_ids))
     if not late:
-        query, replaced = query.where(table.after_reveal.is_(None)), replaced & newer.after_reveal.is_(None)
+        replaced = replaced & newer.after_reveal.is_(None) & (table.not_blind | ~newer.not_blind)
+        query = query.where(table.after_reveal.is_(None), ~(table.not_blind & _told_blind(table)))
     return query.outerjoin(newer, replaced).where(newer.id.is_(None))
+
+
+def _told_blind(table: type[Reading | Judgement | DefectScore]) -> ColumnElement[bool]:
+    """Whether the same of the same specimen was entered blind."""
+    blind, place = aliased(table), "defect" if table is DefectScore else "feature_id"
+    same_place = getattr(blind, place).is_not_distinct_from(getattr(table, place))
+    told_blind = ~blind.not_blind & blind.after_reveal.is_(None)
+    return exists().where(blind.specimen_id == table.specimen_id, same_place, told_blind)
 
 
 def _by_specimen(

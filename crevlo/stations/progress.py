@@ -9,6 +9,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import load_bench
+from crevlo.stations.blind import Blinding, blinding
 from crevlo.stations.entered import places_entered
 from crevlo.stations.kit.shape import Shape
 from crevlo.stations.price import prices_of
@@ -40,6 +41,7 @@ class Line(Shape):
     entered_from: str = Field(description="the file it was taken over from, of a study kept elsewhere before")
     frozen: bool
     revealed: bool
+    blinding: Blinding
     now: datetime
     printing: list[PrintingNow]
     stations: list[StationProgress]
@@ -120,7 +122,7 @@ def line(session: Session, study_id: uuid.UUID, *, blind: bool) -> Line:
     ]  # fmt: skip
     return Line(
         study_id=study.id, title=study.title, entered_from=study.entered_from, frozen=frozen, revealed=study.revealed_at is not None,
-        now=datetime.now(UTC), printing=live, stations=stations,
+        blinding=blinding(session, study_id), now=datetime.now(UTC), printing=live, stations=stations,
     )  # fmt: skip
 
 

@@ -46,6 +46,11 @@ def recorded_at() -> Mapped[datetime]:
     return mapped_column(server_default=text("clock_timestamp()"))
 
 
+def set_by_database() -> Mapped[bool]:
+    """A mark that a trigger sets, whatever way a row comes in."""
+    return mapped_column(default=False, server_default=text("false"))
+
+
 def enum_of(kind: type) -> Enum:
     """An enumeration kept as text: its values are the core's to know, so that a new one changes no table."""
     return Enum(

@@ -2,6 +2,7 @@
 
 import uuid
 from datetime import datetime
+from enum import StrEnum
 from typing import Any
 
 from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint, text
@@ -9,7 +10,7 @@ from sqlalchemy.orm import Mapped, mapped_column
 
 from crevlo.core.looks import Result, Stage
 from crevlo.core.raters.duels import Won
-from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at
+from crevlo.store.base import Base, Editable, Identified, enum_of, recorded_at, set_by_database
 
 
 class Duel(Identified, Base):
@@ -25,6 +26,7 @@ class Duel(Identified, Base):
     judged_at: Mapped[datetime]
     recorded_at: Mapped[datetime] = recorded_at()
     supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("duel.id"), unique=True)
+    not_blind: Mapped[bool] = set_by_database()
     __table_args__ = (
         CheckConstraint("first_id <> second_id", name="of_two"),
         CheckConstraint("(won is null) = (supersedes_id is not null)", name="taken_back"),
@@ -46,6 +48,7 @@ class Look(Identified, Base):
     supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("look.id"), unique=True)
     reason: Mapped[str | None]
     after_reveal: Mapped[str | None]
+    not_blind: Mapped[bool] = set_by_database()
     __table_args__ = (
         Index(
             "uq_look_first", "specimen_id", "stage", "person_id", unique=True, postgresql_where=text("supersedes_id is null")
@@ -72,6 +75,31 @@ class OwnDefect(Identified, Base):
         UniqueConstraint("study_id", "code"),
         CheckConstraint("weight > 0 and weight <= 10", name="weight_above_0"),
         CheckConstraint("jsonb_typeof(anchors) = 'array' and jsonb_array_length(anchors) = 6", name="six_anchors"),
+    )
+
+
+class UnblindingCause(StrEnum):
+    LOOKED = "looked"
+    PUBLISHED = "published"
+    BEFORE = "could look before"  # entered before figures of hidden parts were withheld
+
+
+class Unblinding(Identified, Base):
+    """Who has seen figures by printer while parts were hidden; without a person, everybody."""
+
+    __tablename__ = "unblinding"
+    study_id: Mapped[uuid.UUID] = mapped_column(ForeignKey("study.id"))
+    person_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("person.id"))
+    cause: Mapped[UnblindingCause] = mapped_column(enum_of(UnblindingCause))
+    recorded_at: Mapped[datetime] = recorded_at()
+    __table_args__ = (
+        Index(
+            "uq_unblinding_study_id_person_id",
+            "study_id",
+            "person_id",
+            unique=True,
+            postgresql_nulls_not_distinct=True,
+        ),
     )
 
 

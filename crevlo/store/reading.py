@@ -1,6 +1,7 @@
 """Readings and scores: appended, corrected by a newer row, never changed.
 
-What was entered once the machines were known says why in `after_reveal`.
+What was entered once the machines were known says why in `after_reveal`. `not_blind` marks what was entered by a person
+who had seen figures by printer while the part was hidden.
 """
 
 import uuid
@@ -11,7 +12,7 @@ from sqlalchemy.orm import Mapped, mapped_column
 
 from crevlo.core.features.kind import Takes, Verdict
 from crevlo.core.success import Cause
-from crevlo.store.base import Base, Identified, enum_of, recorded_at
+from crevlo.store.base import Base, Identified, enum_of, recorded_at, set_by_database
 
 
 class Reading(Identified, Base):
@@ -35,6 +36,7 @@ class Reading(Identified, Base):
     supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("reading.id"), unique=True)
     reason: Mapped[str | None]
     after_reveal: Mapped[str | None]
+    not_blind: Mapped[bool] = set_by_database()
     __table_args__ = (
         Index(
             "uq_reading_first",
@@ -68,6 +70,7 @@ class Judgement(Identified, Base):
     supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("judgement.id"), unique=True)
     reason: Mapped[str | None]
     after_reveal: Mapped[str | None]
+    not_blind: Mapped[bool] = set_by_database()
     __table_args__ = (
         Index(
             "uq_judgement_first",
@@ -96,6 +99,7 @@ class DefectScore(Identified, Base):
     supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("defect_score.id"), unique=True)
     reason: Mapped[str | None]
     after_reveal: Mapped[str | None]
+    not_blind: Mapped[bool] = set_by_database()
     __table_args__ = (
         Index(
             "uq_defect_score_first",
@@ -131,6 +135,7 @@ class Rejection(Identified, Base):
     recorded_at: Mapped[datetime] = recorded_at()
     supersedes_id: Mapped[uuid.UUID | None] = mapped_column(ForeignKey("rejection.id"), unique=True)
     reason: Mapped[str | None]
+    not_blind: Mapped[bool] = set_by_database()
     __table_args__ = (
         Index("uq_rejection_first", "specimen_id", unique=True, postgresql_where=text("supersedes_id is null")),
         CheckConstraint("(supersedes_id is null) = (reason is null)", name="correction_has_reason"),

@@ -129,13 +129,16 @@ def test_the_readings_of_a_specimen(bench: Bench, client: Client) -> None:
     off = st.integers(-30, 30).map(lambda n: n / 100)
 
     class Readings(RuleBasedStateMachine):
-        """One specimen; the model knows of each face the values as they were corrected, the newest last."""
+        """One specimen; the model knows of each face the values as they were corrected, the newest last, and who took them.
+
+        The reviewer has left the blind and sees all; the rater sees and corrects their own alone.
+        """
 
         @initialize()
         def begin(self) -> None:
             self.specimen = next(queue)
             self.faces = client.get(f"/api/specimens/{self.specimen}")["features"][:9]
-            self.known: dict[str, list[tuple[str, float]]] = {}
+            self.known: dict[str, list[tuple[str, float, str]]] = {}
 
         def reading(self, face: dict[str, Any], value: float) -> dict[str, Any]:
             return {
@@ -155,7 +158,7 @@ def test_the_readings_of_a_specimen(bench: Bench, client: Client) -> None:
                 status = answered(hands[by], "POST", f"/api/specimens/{self.specimen}/readings", body, write)
                 assert (status == 200) is expected
             if expected:
-                self.known[face["code"]] = [(body["id"], body["value"])]
+                self.known[face["code"]] = [(body["id"], body["value"], by)]
 
         @rule(by=who, at=st.lists(st.integers(0, 8), min_size=1, max_size=3), off=off)
         def read_several(self, by: str, at: list[int], off: float) -> None:
@@ -167,7 +170,7 @@ def test_the_readings_of_a_specimen(bench: Bench, client: Client) -> None:
             path = f"/api/specimens/{self.specimen}/readings/batch"
             assert (answered(hands[by], "POST", path, {"readings": bodies}) == 200) is expected
             if expected:
-                self.known |= {c: [(b["id"], b["value"])] for c, b in zip(codes, bodies, strict=True)}
+                self.known |= {c: [(b["id"], b["value"], by)] for c, b in zip(codes, bodies, strict=True)}
 
         @precondition(lambda self: self.known)
         @rule(
@@ -182,23 +185,26 @@ def test_the_readings_of_a_specimen(bench: Bench, client: Client) -> None:
             code = pick.choice(sorted(self.known))
             history = self.known[code]
             face = next(f for f in self.faces if f["code"] == code)
-            of, _ = history[0] if older else history[-1]
+            of, _, taker = history[0] if older else history[-1]
             value = round(face["nominal"] + off, 2)
             body = {"id": new(), "supersedes_id": of, "value": value, "reason": reason, "instrument_id": caliper}
-            expected = bool(reason) and of == history[-1][0]
+            expected = bool(reason) and of == history[-1][0] and by in ("reviewer", taker)
             path = f"/api/specimens/{self.specimen}/corrections"
             assert (answered(hands[by], "POST", path, body) == 200) is expected
             if expected:
-                history.append((body["id"], value))
+                history.append((body["id"], value, by))
 
         @invariant()
         def it_is_as_the_model_has_it(self) -> None:
-            for seen in (client, hands["rater"]):
+            for name, seen in hands.items():
                 shown = {f["code"]: f for f in seen.get(f"/api/specimens/{self.specimen}")["features"][:9]}
                 for code, face in shown.items():
-                    kept = [(r["id"], r["value"], r["corrected"]) for r in face["readings"]]
+                    kept = [(r["id"], r["value"], r["corrected"], r["by_other"]) for r in face["readings"]]
                     history = self.known.get(code, [])
-                    assert kept == [(*of, len(history) > 1) for of in history[-1:]]
+                    assert kept == [
+                        (of, value, len(history) > 1, False) if name in ("reviewer", by) else (of, None, False, True)
+                        for of, value, by in history[-1:]
+                    ]
             source = self.faces[0]["code"]
             entries = client.get(f"/api/specimens/{self.specimen}/source", feature=source)["entries"]
             # Every value ever read is still there to be seen, struck out where a later one took its place.

@@ -72,7 +72,9 @@ def test_buyers_are_added_named_copied_and_removed(client: Client) -> None:
 def test_a_buyer_with_a_published_report_stays(client: Client) -> None:
     study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, printed=False)
     school = client.send("POST", f"/api/studies/{study}/buyers", {"id": new(), "name": "A school"})["profile"]
-    client.send("POST", f"/api/studies/{study}/revisions", {"id": new(), "profile_id": school["id"]})
+    client.send(
+        "POST", f"/api/studies/{study}/revisions", {"id": new(), "ends_blind": True, "profile_id": school["id"]}
+    )
     with pytest.raises(ApiError, match="A report for A school is published"):
         client.send("DELETE", f"/api/studies/{study}/buyers/{school['id']}", version=school["version"])
 

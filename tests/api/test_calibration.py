@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.estimate import Estimate, difference
 from crevlo.core.package.verify import verify
 from crevlo.sim.client import ApiError, Client
+from crevlo.stations.blind import asks_for_everybody
 from crevlo.stations.figures.study import study_figures
 from tests.api.test_publish import got, publish, revealed, revision, unpacked
 from tests.api.test_workers import rows
@@ -58,6 +59,7 @@ def measured(bench: Bench, client: Client) -> str:
 def offset(bench: Bench, study: str) -> tuple[dict[str, Estimate], Estimate]:
     """How far faces are off in the mean, by machine, and the difference of the two."""
     with Session(bench.engine) as session:
+        asks_for_everybody(session)
         inputs = study_figures(session, uuid.UUID(study))
         names = {e.key: e.name for e in inputs.entrants}
         found = {names[k]: f for k, f in inputs.figures("off.mean").items() if isinstance(f, Estimate)}

@@ -72,7 +72,11 @@ def test_a_frame_says_its_skew_in_measure_rank_source_and_report(reviewer: Clien
     assert why["inputs"][0]["note"] == "0 at -1 mm/100 mm, 100 at 0 mm/100 mm, 0 at 1 mm/100 mm"
     assert why["entries"] == []  # until the reveal
     revision = new()
-    reviewer.send("POST", f"/api/studies/{study}/revisions", {"id": revision, "profile_id": rank["profile"]["id"]})
+    reviewer.send(
+        "POST",
+        f"/api/studies/{study}/revisions",
+        {"id": revision, "ends_blind": True, "profile_id": rank["profile"]["id"]},
+    )
     page = reviewer.http.get(f"/api/revisions/{revision}/report.html").text
     assert "Out of square" in page
     assert "mm/100 mm" in page

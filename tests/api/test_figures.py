@@ -15,6 +15,7 @@ from crevlo.core.figure import Composed, Counted, Spread, interval
 from crevlo.core.readings import feature_estimates
 from crevlo.sim.client import Client
 from crevlo.stations.bench import load_bench
+from crevlo.stations.blind import asks_for_everybody
 from crevlo.stations.entered import current_readings
 from crevlo.stations.evidence.specimen import features_of, instruments_in, specimen_again, specimen_of
 from crevlo.stations.figures.study import StudyFigures, _load, study_figures
@@ -44,6 +45,7 @@ def reviewer(bench: Bench) -> Client:
 
 def figures(bench: Bench, study: str) -> StudyFigures:
     with bench.app.extensions["crevlo"]["sessions"]() as session:
+        asks_for_everybody(session)
         return study_figures(session, uuid.UUID(study))
 
 
@@ -123,7 +125,7 @@ def test_the_fingerprint_that_figures_are_kept_by_holds_every_table_they_are_rea
         engine = session.connection().engine
         event.listen(engine, "before_cursor_execute", note)
         try:
-            _load(session, uuid.UUID(study), None)
+            _load(session, uuid.UUID(study), None, False)
         finally:
             event.remove(engine, "before_cursor_execute", note)
     tables = {name for name in read if name in Base.metadata.tables}
@@ -135,7 +137,7 @@ def test_the_fingerprint_that_figures_are_kept_by_holds_every_table_they_are_rea
 
 def test_more_readings_are_asked_for_of_another_day_where_all_are_of_one(bench: Bench) -> None:
     client = bench.as_("reviewer")
-    study = make(client, {"First": Turned(), "Second": Turned()}, inspected=False, title="One day")
+    study = make(client, {"First": Turned(), "Second": Turned()}, inspected=False, title="One day", blind=True)
     with bench.engine.connect() as db:
         specimen = db.execute(text("select id from specimen order by id limit 1")).scalar_one()
     found = client.get(f"/api/specimens/{specimen}")

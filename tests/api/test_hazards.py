@@ -43,7 +43,9 @@ def everywhere(client: Client, study: str, unit_id: str) -> list[list[str]]:
     line = next(s for s in [*ranked["standings"], *ranked["left_out"]] if s["machine"]["unit_id"] == unit_id)
     cost = next(m for m in client.get(f"/api/studies/{study}/cost")["machines"] if m["machine"]["unit_id"] == unit_id)
     made = client.send(
-        "POST", f"/api/studies/{study}/revisions", {"id": new(), "profile_id": ranked["profile"]["id"]}
+        "POST",
+        f"/api/studies/{study}/revisions",
+        {"id": new(), "ends_blind": True, "profile_id": ranked["profile"]["id"]},
     )
     html = client.http.get(f"/api/revisions/{made['revisions'][0]['id']}/report.html").text
     assert all(words.replace("“", "“") in html for words in line["safety"])
@@ -92,7 +94,9 @@ def test_not_recommended_stands_wherever_the_rank_does(client: Client, study: st
         "No spare parts to be had"
     )
     made = client.send(
-        "POST", f"/api/studies/{study}/revisions", {"id": new(), "profile_id": ranked["profile"]["id"]}
+        "POST",
+        f"/api/studies/{study}/revisions",
+        {"id": new(), "ends_blind": True, "profile_id": ranked["profile"]["id"]},
     )
     html = client.http.get(f"/api/revisions/{made['revisions'][0]['id']}/report.html").text
     assert "is not recommended: No spare parts to be had</b>" in html

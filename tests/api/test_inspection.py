@@ -227,7 +227,7 @@ def test_a_fault_of_ones_own_is_asked_with_its_anchors(reviewer: Client, rater: 
 
 
 def test_raters_see_how_they_agree_only_of_what_they_have_locked(reviewer: Client, rater: Client) -> None:
-    study = make(reviewer, {"Mesa": EQUAL, "Sparrow": EQUAL}, copies=2, measured=False, inspected=False)
+    study = make(reviewer, {"Mesa": EQUAL, "Sparrow": EQUAL}, copies=2, measured=False, inspected=False, blind=True)
     lines = specimens(rater, study)
     path = f"/api/studies/{study}/agreement"
     assert rater.get(path)["words"].startswith("Lock scores of your own first")

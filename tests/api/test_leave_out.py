@@ -8,6 +8,7 @@ import pytest
 from crevlo.core.estimate import Estimate, NotDetermined
 from crevlo.core.evaluations.defects import QUALITY
 from crevlo.sim.client import Client
+from crevlo.stations.blind import asks_for_everybody
 from crevlo.stations.evidence.entrant import machines_of
 from crevlo.stations.evidence.study import evidence_of
 from crevlo.stations.figures.study import study_figures, without_lines, without_word_of
@@ -57,6 +58,7 @@ def test_what_first_place_rests_on_is_found_by_leaving_it_out(bench: Bench, clie
 def test_what_is_left_without_one_thing_is_what_a_study_without_it_would_tell(bench: Bench, client: Client) -> None:
     study = make(client, {"Mesa": GOOD, "Sparrow": BAD}, copies=2, artifact=["SB", "SF"])
     with bench.app.extensions["crevlo"]["sessions"]() as session:
+        asks_for_everybody(session)
         whole = study_figures(session, uuid.UUID(study)).of_buyer(3.0)
         [frame] = [a for a in whole.bench.artifacts.values() if a.code == "SF"]
         gone = {line for line in whole.evidence.lines if line[0] == frame.id}

@@ -8,6 +8,7 @@ import pytest
 
 from crevlo.api.app import create_app
 from crevlo.sim.client import Client
+from crevlo.stations.blind import asks_for_everybody
 from crevlo.stations.figures.study import StudyFigures, study_figures
 from crevlo.stations.kit.snapshot import print_of
 from crevlo.stations.rank import ranking
@@ -98,6 +99,7 @@ def test_figures_are_kept_by_the_rows_of_their_study_and_by_nothing_written_else
 
     def figures() -> StudyFigures:
         with sessions() as session:
+            asks_for_everybody(session)
             return study_figures(session, uuid.UUID(played.study))
 
     made = figures()

@@ -42,7 +42,7 @@ def got(client: Client, path: str, **query: str) -> bytes:
 
 
 def publish(client: Client, study: str, **given) -> dict:
-    return client.send("POST", f"/api/studies/{study}/revisions", {"id": new(), **ALL, **given})
+    return client.send("POST", f"/api/studies/{study}/revisions", {"id": new(), "ends_blind": True, **ALL, **given})
 
 
 def revision(view: dict, number: int) -> dict:

@@ -25,7 +25,7 @@ def said(client: Client, study: str) -> str:
     cost = client.get(f"/api/studies/{study}/cost")
     publish = client.get(f"/api/studies/{study}/publish")
     client.send("POST", f"/api/studies/{study}/revisions", {
-        "id": "00000000-0000-4000-8000-0000000000aa", "profile_id": view["profile"]["id"]})  # fmt: skip
+        "id": "00000000-0000-4000-8000-0000000000aa", "ends_blind": True, "profile_id": view["profile"]["id"]})  # fmt: skip
     report = client.http.get("/api/revisions/00000000-0000-4000-8000-0000000000aa/report.html").text
     parts = [
         view["verdict"]["headline"], view["verdict"]["evidence"], view["flips_words"], view["cells_words"],
@@ -186,7 +186,7 @@ def test_a_report_for_another_buyer_is_held_against_its_own_last(client: Client)
     path = f"/api/studies/{study}/revisions"
     ids = [f"00000000-0000-4000-8000-00000000000{n}" for n in range(3)]
     for at, buyer in zip(ids, (first, other, first), strict=True):
-        revisions = client.send("POST", path, {"id": at, "profile_id": buyer})["revisions"]
+        revisions = client.send("POST", path, {"id": at, "ends_blind": True, "profile_id": buyer})["revisions"]
     said_of = {r["id"]: r["changed"] for r in revisions}
     assert said_of[ids[1]] == "First revision for A school."
     assert said_of[ids[2]] == "Since revision 1: Nothing changed but its day."

@@ -199,7 +199,9 @@ def test_sources_lead_from_the_total_to_the_readings(demo_bench: Bench, reviewer
 def test_a_report_is_one_file_frozen_as_it_was(demo_bench: Bench, reviewer: Client, played: Played) -> None:
     profile = _rank(reviewer, played.study)["profile"]
     path = f"/api/studies/{played.study}/revisions"
-    first = reviewer.send("POST", path, {"id": new(), "profile_id": profile["id"]})["revisions"][0]
+    first = reviewer.send("POST", path, {"id": new(), "ends_blind": True, "profile_id": profile["id"]})["revisions"][
+        0
+    ]
     html = reviewer.http.get(f"/api/revisions/{first['id']}/report.html").text
     assert not re.search(r"(?:src|href)\s*=\s*[\"']?(?!#|data:)|url\(|@import|<script", html)
     for said in (
@@ -211,7 +213,9 @@ def test_a_report_is_one_file_frozen_as_it_was(demo_bench: Bench, reviewer: Clie
         assert said in html, said
     basis = reviewer.get(f"/api/studies/{played.study}/cost")["basis"]
     reviewer.send("PUT", f"/api/studies/{played.study}/cost", basis | {"wage_per_h": 60.0})
-    second = reviewer.send("POST", path, {"id": new(), "profile_id": profile["id"]})["revisions"][0]
+    second = reviewer.send("POST", path, {"id": new(), "ends_blind": True, "profile_id": profile["id"]})["revisions"][
+        0
+    ]
     assert second["number"] == 2
     assert re.search(r"Cost per good part.* was “.+?”, is “.+?”", second["changed"])
     assert reviewer.http.get(f"/api/revisions/{first['id']}/report.html").text == html

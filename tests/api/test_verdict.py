@@ -113,7 +113,9 @@ def test_final_words_begin_with_what_the_findings_say(client: Client) -> None:
     mesa = next(m for m in view["machines"] if m["machine"]["name"] == "Mesa")
     assert (mesa["upgrades"], mesa["words"][0]["currency"]) == (12, "EUR")
     profile = client.send("POST", f"/api/studies/{study}/rank", {})["profile"]["id"]
-    published = client.send("POST", f"/api/studies/{study}/revisions", {"id": new(), "profile_id": profile})
+    published = client.send(
+        "POST", f"/api/studies/{study}/revisions", {"id": new(), "ends_blind": True, "profile_id": profile}
+    )
     page = client.http.get(f"/api/revisions/{published['revisions'][0]['id']}/report.html").text
     assert "Upgrades one must buy" in page
     assert "Feet: 12 EUR, a shop, 1 May 2026." in page

@@ -50,7 +50,7 @@ class Fault:
     @contextmanager
     def planted(self) -> Iterator[None]:
         if isinstance(self.owner, Evaluation):
-            turned = replace(self.owner, of_machines=self.turn(self.owner.of_machines))
+            turned = replace(self.owner, rule=self.turn(self.owner.rule))
             with patch.dict(EVALUATION_OF, {q.code: turned for q in self.owner.tells}):
                 yield
             return

@@ -11,6 +11,7 @@ from crevlo.core.figure import interval
 from crevlo.core.ranking.chances import DRAWS, draw_values, rank_chances
 from crevlo.sim import device
 from crevlo.sim.client import ApiError, Client
+from crevlo.stations.blind import asks_for_everybody
 from crevlo.stations.figures.study import study_figures
 from tests.conftest import Bench
 from tests.small import new
@@ -64,6 +65,7 @@ def enter(client: Client, evidence: Evidence, repeats: int) -> tuple[str, dict[s
         printed[_print(client, job, run, clock, ids)] = run
     for line in client.get(f"/api/studies/{made}/measure")["queue"]:
         _measure(client, made, line, printed[line["blind_code"]], ids["C"])
+    client.enter("POST", f"/api/studies/{made}/unblinding")
     return made, units
 
 
@@ -102,6 +104,7 @@ def test_what_is_entered_is_what_is_evaluated(bench: Bench, seed: int, copies: t
     codes = ["scale.x", "scale.z", "wall.offset", "hole.offset", "repeatability", *WEIGHTS]
     core = figures_of(evidence, codes)
     with bench.app.extensions["crevlo"]["sessions"]() as session:
+        asks_for_everybody(session)
         found = study_figures(session, uuid.UUID(made))
         for unit, machine in units.items():
             for code in codes:

@@ -39,6 +39,11 @@ class Rests(StrEnum):
     SHEET = "sheet"
 
 
+# What rests on entries of parts, which are made without knowing the printer.
+OF_PARTS = frozenset({Rests.READINGS, Rests.SCORES, Rests.DUELS})
+WITHHELD = NotDetermined("the reveal: its parts are still measured and judged blind")
+
+
 @dataclass(frozen=True, slots=True)
 class Quantity:
     """One thing that is told: stable code, name, unit ("money" for the study's currency), digits, which way is better.
@@ -240,9 +245,22 @@ class Evaluation:
     code: str
     name: str
     tells: tuple[Quantity, ...]
-    of_machines: Callable[[Evidence], Results]
+    rule: Callable[[Evidence], Results]
     takes: Callable[[Features], bool] = lambda features: True
     of_specimen: Callable[[Specimen, Instruments], Told] | None = None
+
+    def of_machines(self, evidence: Evidence) -> Results:
+        """Figures by quantity and printer; of parts whose entries are withheld, that they need the reveal."""
+        made = self.rule(evidence)
+        if not evidence.withheld:
+            return made
+        hidden = {q.code for q in self.tells if q.rests in OF_PARTS}
+        return replace(
+            made,
+            figures={
+                code: dict.fromkeys(of, WITHHELD) if code in hidden else of for code, of in made.figures.items()
+            },
+        )
 
 
 def lines_of(

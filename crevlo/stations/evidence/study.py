@@ -38,6 +38,7 @@ def evidence_of(bench: Bench, entrants: Sequence[Entrant]) -> Evidence:
         ),
         counted=frozenset(map(Cause, counted_causes(bench))),
         duels=_duels(bench, entrants),
+        withheld=bench.withheld,
     )  # fmt: skip
 
 

@@ -20,6 +20,7 @@ from crevlo.core.figure import Counted, Figure
 from crevlo.core.on_line import evidence_on
 from crevlo.core.statistics import Line, widest
 from crevlo.stations.bench import Bench, load_bench
+from crevlo.stations.blind import hides
 from crevlo.stations.evidence.entrant import By, Entrant, arms_of, configurations_of, machines_of, shared_lines
 from crevlo.stations.evidence.study import evidence_of
 from crevlo.stations.kit.kept import Kept
@@ -132,12 +133,16 @@ _prints: Kept[str] = Kept(64)
 
 
 def study_figures(session: Session, study_id: uuid.UUID) -> StudyFigures:
-    """Loads once for the same rows, whatever is written elsewhere; rows in it are detached from the session."""
-    state = state_of(session)
+    """Loads once for the same rows, whatever is written elsewhere; rows in it are detached from the session.
+
+    While parts are hidden, what was entered of them is withheld from whoever this session asks for (`blind.hides`).
+    """
+    state, withheld = state_of(session), hides(session, study_id)
     if state is None:
-        return _load(session, study_id, None)
+        return _load(session, study_id, None, withheld)
     mark = _prints.get(f"{study_id} {state}", lambda: print_of(session, study_id))
-    return _known.get(f"{study_id} {mark}", lambda: _load(session, study_id, f"{study_id} {mark}"))
+    key = f"{study_id} {mark}{' withheld' if withheld else ''}"
+    return _known.get(key, lambda: _load(session, study_id, key, withheld))
 
 
 def figures_on(inputs: StudyFigures, arm_id: uuid.UUID, lines: Collection[LineKey]) -> StudyFigures:
@@ -153,8 +158,9 @@ def figures_on(inputs: StudyFigures, arm_id: uuid.UUID, lines: Collection[LineKe
     return _on_lines.get(f"{inputs.state} {arm_id} {sorted(map(str, lines))}", make)
 
 
-def _load(session: Session, study_id: uuid.UUID, state: str | None) -> StudyFigures:
+def _load(session: Session, study_id: uuid.UUID, state: str | None, withheld: bool) -> StudyFigures:
     bench = load_bench(session, study_id).whole()
+    bench = bench.without_entries() if withheld else bench
     compared = bench.comparable()
     made = _figures(state, bench, compared, machines_of(compared), _apart(bench, compared))
     session.expunge_all()

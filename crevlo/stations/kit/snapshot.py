@@ -44,7 +44,7 @@ _STATE = text(
 def looking(session: Session) -> Iterator[Session]:
     """Beside a transaction that changes something, one that sees a state of the data as it stood before and may keep what it
     works out of it."""
-    with Session(session.get_bind()) as beside:
+    with Session(session.get_bind(), info={k: v for k, v in session.info.items() if k != _KEPT}) as beside:
         beside.execute(text("set transaction isolation level repeatable read, read only"))
         yield beside
 

@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.estimate import BadInput
 from crevlo.core.features import KINDS
 from crevlo.core.features.kind import MOST_OVER, check_over, check_value, most_places
-from crevlo.stations.blind import late_reason
+from crevlo.stations.blind import late_reason, sees_only_own
 from crevlo.stations.kit.clock import stated_time
 from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
 from crevlo.stations.measure.instruments import instrument_of, sittings_of
@@ -115,6 +115,8 @@ def correct_reading(
     old = session.get(Reading, given.supersedes_id)
     if old is None or old.specimen_id != specimen_id:
         raise Missing("There is no such reading on this specimen.")
+    if old.person_id != person_id and sees_only_own(session, specimen.study_id, person_id):
+        raise Refused("Someone else took this reading. Until the reveal only they can correct it.")
     if session.scalar(select(Reading.id).where(Reading.supersedes_id == old.id)):
         raise Refused("This reading was corrected meanwhile; correct the newer one.")
     # The reason of a correction says too why it is kept although far off.

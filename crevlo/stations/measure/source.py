@@ -9,6 +9,7 @@ from crevlo.core.estimate import Estimate
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.features import KINDS
 from crevlo.core.readings import feature_estimates
+from crevlo.stations.blind import sees_only_own
 from crevlo.stations.entered import ReadingRow, readings_of, using
 from crevlo.stations.evidence.specimen import features_of, instruments_in
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
@@ -20,14 +21,21 @@ from crevlo.store.machine import ArtifactVersion, FeatureRow, Instrument
 from crevlo.store.run import Specimen
 
 
-def measure_source(session: Session, specimen_id: uuid.UUID, *, feature: str | None, finding: str | None) -> Source:
-    """Of one face, or of a finding by its code. Raises Missing where the specimen has neither."""
+def measure_source(
+    session: Session, specimen_id: uuid.UUID, person_id: uuid.UUID, *, feature: str | None, finding: str | None
+) -> Source:
+    """Of one face, or of a finding by its code; while the part is hidden, by this person's own readings.
+
+    Raises Missing where the specimen has neither.
+    """
     specimen = session.get(Specimen, specimen_id)
     if specimen is None:
         raise Missing("There is no such specimen.")
     artifact = artifact_of(session, specimen)
     features = {f.code: f for f in measured_of(artifact)}
     rows = readings_of(session, specimen_id, [f.id for f in features.values()])
+    if sees_only_own(session, specimen.study_id, person_id):
+        rows = [r for r in rows if r.person_id == person_id]
     replaced = {r.supersedes_id for r in rows}
     current = [r for r in rows if r.id not in replaced]
     if feature is not None:

@@ -19,6 +19,7 @@ from crevlo.core.features.kind import EntryWay, Takes, Verdict, means, places
 from crevlo.core.grade import feature_grade
 from crevlo.core.narrowing import Narrowing, narrowing, say_day
 from crevlo.core.readings import feature_estimates
+from crevlo.stations.blind import sees_only_own
 from crevlo.stations.entered import JudgementRow, ReadingRow, current_judgements, current_readings
 from crevlo.stations.evidence.specimen import features_of, instruments_in
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
@@ -42,6 +43,7 @@ class ReadingOut(Shape):
     over: int = Field(description="over how many waves or changes")
     after_reveal: str | None = Field(description="why it was entered once the machines were known; no figure has it")
     note: str | None = Field(description="why it was kept although it is far off")
+    by_other: bool = Field(description="somebody else took it: its value is hidden until the reveal")
 
 
 class FeatureLine(Shape):
@@ -150,11 +152,16 @@ def specimen_of(session: Session, specimen_id: uuid.UUID) -> tuple[Specimen, Pro
 def view_of(
     session: Session, specimen: Specimen, protocol: ProtocolVersion, artifact: ArtifactVersion, person_id: uuid.UUID
 ) -> SpecimenView:
-    """What was entered, late entries too, and what the entries made blind tell; judgements are those of the person."""
+    """What was entered, late entries too, and what the entries made blind tell; judgements are those of the person.
+
+    While the part is hidden a person sees their own readings of it: of others', that a place is taken.
+    """
     every = current_readings(session, [specimen.id], late=True).get(specimen.id, [])
-    blind = every
-    if any(r.after_reveal for r in every):
-        blind = current_readings(session, [specimen.id]).get(specimen.id, [])
+    counting = every
+    if any(r.after_reveal or r.not_blind for r in every):
+        counting = current_readings(session, [specimen.id]).get(specimen.id, [])
+    own_only = sees_only_own(session, specimen.study_id, person_id)
+    blind = [r for r in counting if not own_only or r.person_id == person_id]
     instruments = instruments_in(session)
     own = current_judgements(session, [specimen.id], late=True, by=person_id).get(specimen.id, [])
     evidence = evidence_of(
@@ -163,12 +170,7 @@ def view_of(
     estimates = feature_estimates(evidence, instruments)
     by_feature: dict[uuid.UUID, list[ReadingOut]] = defaultdict(list)
     for r in every:
-        by_feature[r.feature_id].append(
-            ReadingOut(
-                id=r.id, repeat=r.repeat, value=r.value, cannot_because=r.cannot_because,
-                corrected=r.supersedes_id is not None, after_reveal=r.after_reveal, note=r.note, over=r.over,
-            )
-        )  # fmt: skip
+        by_feature[r.feature_id].append(_reading(r, hidden=own_only and r.person_id != person_id))
     measured = measured_of(artifact)
     told = told_of(evidence, instruments)
     counts = Counter(r.feature_id for r in every)
@@ -188,6 +190,32 @@ def view_of(
         charts=[chart_out(t.chart) for t in told if t.chart is not None],
         more=_more(narrower, measured, blind) if narrower else None,
     )  # fmt: skip
+
+
+def _reading(r: ReadingRow, *, hidden: bool) -> ReadingOut:
+    if hidden:
+        return ReadingOut(
+            id=r.id,
+            repeat=r.repeat,
+            value=None,
+            cannot_because=None,
+            corrected=False,
+            over=1,
+            after_reveal=None,
+            note=None,
+            by_other=True,
+        )
+    return ReadingOut(
+        id=r.id,
+        repeat=r.repeat,
+        value=r.value,
+        cannot_because=r.cannot_because,
+        corrected=r.supersedes_id is not None,
+        over=r.over,
+        after_reveal=r.after_reveal,
+        note=r.note,
+        by_other=False,
+    )
 
 
 def _more(narrower: Narrowing, measured: Sequence[FeatureRow], readings: Sequence[ReadingRow]) -> MoreReadings:

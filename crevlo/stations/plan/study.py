@@ -4,6 +4,7 @@ import secrets
 import uuid
 from collections import defaultdict
 from collections.abc import Sequence
+from dataclasses import replace
 from datetime import datetime
 
 from pydantic import Field
@@ -13,6 +14,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.features import MEASURED
 from crevlo.core.protocol import Slicing, Tuning
 from crevlo.stations.bench import load_bench
+from crevlo.stations.blind import hides
 from crevlo.stations.job_state import JobState, Stage, job_states
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.mark import UnitMark, mark_of
@@ -141,6 +143,9 @@ class PlanView(Shape):
     repeats: int
     policies: Policies
     coverage: list[CoverageRow]
+    stops_at_printed: bool = Field(
+        description="while parts are hidden it does not say of which printer they were measured or inspected"
+    )
     deviations: list[DeviationOut]
 
 
@@ -241,7 +246,11 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
     reasons = left_out(session, study, lines)
     due = {line.artifact_id: readings_due(protocol, line.artifact) for line in lines}
     jobs_of: dict[tuple[uuid.UUID, ...], list[JobState]] = defaultdict(list)
+    # Which printer's part was measured just now would tell whose part that code is.
+    withheld = hides(session, study_id)
     for job in job_states(session, study_id):
+        if withheld:
+            job = replace(job, readings=0, judged=False)
         jobs_of[job.unit_id, job.arm_id, job.artifact_id, job.spool_id].append(job)
     rows = []
     numbers = unit_numbers(session, [u.unit for u in bench.units])
@@ -270,7 +279,7 @@ def view_plan(session: Session, study_id: uuid.UUID) -> PlanView:
             Candidate(model_id=u.unit.model_id, is_control=u.is_control, unit=numbers[u.unit_id]) for u in bench.units
         ],
         arms=[_arm_out(session, arm) for arm in protocol.arms], repeats=protocol.repeats,
-        policies=Policies(**protocol.policies), coverage=rows,
+        policies=Policies(**protocol.policies), coverage=rows, stops_at_printed=withheld,
         deviations=[DeviationOut.model_validate(d, extra="ignore") for d in deviations],
     )  # fmt: skip
 

@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.percent import percent
 from crevlo.stations.bench import Bench
+from crevlo.stations.blind import hides
 from crevlo.stations.evidence.entrant import By
 from crevlo.stations.figures.study import StudyFigures, study_figures
 from crevlo.stations.kit.kept import Kept
@@ -111,7 +112,7 @@ def compose(
     state = state_of(session)
     if state is None:
         return _compose(session, study_id, profile_id, wanted)
-    key = f"{state} {study_id} {profile_id} {wanted}"
+    key = f"{state} {study_id} {profile_id} {wanted} {hides(session, study_id)}"
     return _known.get(key, lambda: _compose(session, study_id, profile_id, wanted))
 
 

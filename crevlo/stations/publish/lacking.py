@@ -55,10 +55,14 @@ def _open_work(bench: Bench) -> list[tuple[str, str]]:
         said.append(
             (f"{open_} of {len(due)} planned prints {'is' if open_ == 1 else 'are'} without a good piece.", "print")
         )
-    unread = sum(not bench.values.get(s.id) for s in bench.specimens if _is_read(bench, s))
+    unread = 0 if bench.withheld else sum(not bench.values.get(s.id) for s in bench.specimens if _is_read(bench, s))
     if unread:
         said.append((f"{unread} {'piece has' if unread == 1 else 'pieces have'} no reading yet.", "measure"))
     if bench.specimens and bench.study.revealed_at is None and not bench.study.entered_from:
+        if bench.withheld:
+            said.append(
+                ("Figures of measured and judged parts are hidden until the reveal, or until you look.", "inspect")
+            )
         said.append(("The machines are not revealed yet: no photo of a piece stands in the report.", "inspect"))
     return said
 

@@ -8,6 +8,7 @@ from pydantic import Field
 from sqlalchemy import select
 from sqlalchemy.orm import Session, defer
 
+from crevlo.stations.blind import asks_for_everybody, end_for_all, hides_from_somebody
 from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing, Refused, Shape
@@ -67,6 +68,7 @@ class PublishView(Shape):
     disclosures: list[str]
     missing: list[Lacking] = Field(description="what is missing or untrue yet, with the station where it is mended")
     withheld: int
+    ends_blind: bool = Field(description="publishing now shows figures of hidden parts by printer to everybody")
     since: list[SectionChange] = Field(
         description="what a revision now would say otherwise than the last of this audience"
     )
@@ -88,6 +90,9 @@ class NewRevision(Wish):
     id: uuid.UUID
     changed: str = Field(default="", max_length=1000)
     erratum: bool = False
+    ends_blind: bool = Field(
+        default=False, description="that everybody may see figures by printer while parts are hidden, as readers will"
+    )
 
 
 def view_publish(session: Session, study_id: uuid.UUID, wish: Wish) -> PublishView:
@@ -101,7 +106,7 @@ def view_publish(session: Session, study_id: uuid.UUID, wish: Wish) -> PublishVi
         headline=draft.headline, evidence=draft.evidence, audience=next(a for a in audiences if a.id == wish.profile_id),
         audiences=audiences, sections=[SectionOut(code=k.code, title=k.title, always=k.always) for k in SECTIONS],
         sample=facts_of_sample(bench), disclosures=disclosures(bench)[0], missing=[Lacking(words=w, station=s) for w, s in made.lacking],
-        withheld=len(hidden(bench)), since=_since(last, draft), last=last.number if last else None,
+        withheld=len(hidden(bench)), ends_blind=hides_from_somebody(session, study_id), since=_since(last, draft), last=last.number if last else None,
         revisions=list_revisions(session, study_id),
     )  # fmt: skip
 
@@ -116,7 +121,17 @@ def draft_form(session: Session, study_id: uuid.UUID, wish: Wish, form: ReportFo
 def publish(session: Session, study_id: uuid.UUID, given: NewRevision, person_id: uuid.UUID) -> PublishView:
     """Freezes the report of this moment, with the data behind it, under the next number; earlier revisions stay as they
     were. An erratum says what was wrong in the last revision for the same readers."""
+    ends_blind = hides_from_somebody(session, study_id)
+    if ends_blind and not given.ends_blind:
+        raise Refused(
+            "Parts of this study are still measured and judged blind. What you publish shows their figures by printer, which "
+            "ends the blind for everybody. Confirm this to publish."
+        )
+    if ends_blind:
+        end_for_all(session, study_id)
     with looking(session) as seen:
+        # What ends the blind is not seen by it yet.
+        asks_for_everybody(seen)
         draft = compose(seen, study_id, given.profile_id, given.sections).report
         if not study_figures(seen, study_id).bench.units:
             raise Refused("There is no machine in this study: there is nothing to publish yet.")
@@ -159,9 +174,16 @@ def publish(session: Session, study_id: uuid.UUID, given: NewRevision, person_id
     )  # fmt: skip
     session.flush()
     with looking(session) as seen:
+        if ends_blind:
+            asks_for_everybody(seen)
         view = view_publish(seen, study_id, given)
     return view.model_copy(
-        update={"revisions": list_revisions(session, study_id), "since": [], "last": report.number}
+        update={
+            "revisions": list_revisions(session, study_id),
+            "since": [],
+            "last": report.number,
+            "ends_blind": False,
+        }
     )
 
 

@@ -9,12 +9,14 @@ from sqlalchemy.orm import Session
 from crevlo.core.evidence import Evidence, Key
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
+from crevlo.stations.blind import blinding
 from crevlo.stations.evidence.specimen import calibrations_of
 from crevlo.stations.figures.study import StudyFigures
 from crevlo.stations.inspect.score import revealed
 from crevlo.stations.protocol import Conditions, Policies
 from crevlo.stations.publish.document import Block, Fact, Facts, Points, Table, Words
 from crevlo.stations.receive.unit import disclose
+from crevlo.store.inspection import UnblindingCause
 from crevlo.store.study import ProtocolDeviation
 
 _CARE = "Safety checks are those of the bench on the day. The maker's instructions, local codes and licensed practice come first."
@@ -27,14 +29,15 @@ def facts_of_sample(bench: Bench) -> list[Fact]:
     failed = [r for r in runs if r.outcome is Outcome.FAILED]
     causes = Counter(r.cause.value for r in failed if r.cause)
     said = ", ".join(f"{cause} {n}" for cause, n in sorted(causes.items()))
+    after_reveal = "told after the reveal" if bench.withheld else ""
     return [
         Fact(name="Machines", value=_machines(bench)),
         Fact(name="Attempts", value=f"{len(runs)} on {len(bench.jobs)} planned prints" if bench.jobs else "none planned"),
         Fact(name="Failed", value=f"{len(failed)} ({said or 'cause not recorded'})" if failed else "none"),
-        Fact(name="Rejected afterwards", value=_rejected(bench)),
+        Fact(name="Rejected afterwards", value=after_reveal or _rejected(bench)),
         Fact(name="Printing time", value=f"{hours:.1f} h"),
         Fact(name="Specimens", value=_specimens(bench)),
-        Fact(name="Readings", value=f"{readings} that count" if readings else "none yet"),
+        Fact(name="Readings", value=after_reveal or (f"{readings} that count" if readings else "none yet")),
     ]  # fmt: skip
 
 
@@ -117,6 +120,7 @@ def conditions(session: Session, inputs: StudyFigures) -> list[Block]:
         Fact(name="Material", value=f"{policies.material}, {policies.drying}"),
         Fact(name="Protocol", value=_protocol(bench)),
     ]
+    said += [Fact(name="Blinding", value=words) for words in _blinding(session, bench)]
     if bench.study.revealed_at:
         blind = revealed(session, bench.study.id)
         said.append(
@@ -127,6 +131,25 @@ def conditions(session: Session, inputs: StudyFigures) -> list[Block]:
             )
         )
     return [Facts(rows=said)]
+
+
+def _blinding(session: Session, bench: Bench) -> list[str]:
+    """Who had seen figures by printer while parts were hidden, and what they entered afterwards."""
+    found = blinding(session, bench.study.id)
+    said = [
+        {
+            UnblindingCause.LOOKED: f"{x.person} looked at figures by printer on {x.at:%d %B %Y}, while parts were hidden.",
+            UnblindingCause.PUBLISHED: f"Figures of hidden parts were published on {x.at:%d %B %Y}.",
+            UnblindingCause.BEFORE: f"{x.person} could look at figures by printer while parts were hidden.",
+        }[x.cause]
+        for x in found.looked
+    ]
+    if not said:
+        return []
+    entries = f"{found.not_blind} {'entry' if found.not_blind == 1 else 'entries'}"
+    were = "was" if found.not_blind == 1 else "were"
+    after = f"After that {entries} {were} made; each is marked, and blind entries of the same place go before it."
+    return [" ".join([*said, after if found.not_blind else "No reading or score was entered by them after that."])]
 
 
 def _protocol(bench: Bench) -> str:

@@ -79,6 +79,10 @@ class NextView(Shape):
     how: str
 
 
+_WITHHELD = (
+    "Figures of measured and judged parts are hidden, so what would settle first place is not worked out. Measure and "
+    "inspect all parts, then reveal the printers."
+)
 # A pure function of the figures, the scheme and the weights that it is keyed by.
 _known: Kept[NextBest] = Kept(64)
 
@@ -90,6 +94,8 @@ def view_next(session: Session, study_id: uuid.UUID, asked: WhatIf) -> NextView:
     """By the weights on screen, over the machines that stand in the ranking."""
     view = view_rank(session, study_id, asked.model_copy(update={"by": By.MACHINE}))
     inputs = study_figures(session, study_id).of_buyer(view.profile.prints_month)
+    if inputs.bench.withheld:
+        return NextView(says=_WITHHELD, target=SURE, works=[], how=_HOW)
     criteria = latest_scheme(session, study_id).criteria
     codes = [c.code for c in criteria]
     keys = [s.machine.unit_id for s in view.standings]

@@ -12,7 +12,8 @@ BEGIN
     FOREACH t IN ARRAY ARRAY['reading', 'defect_score', 'zero_check', 'noise_reading', 'safety_check', 'inspection_lock',
         'deviation', 'report_revision', 'scheme', 'criterion', 'unit_measure', 'log_entry', 'spool_entry', 'run_event',
         'schedule', 'artifact', 'feature', 'rejection', 'unit_price', 'upload', 'configuration', 'judgement', 'exchange_rate',
-        'duel', 'look', 'own_defect', 'ability', 'run_note', 'surroundings', 'rubric_score', 'gauge_reading', 'hand', 'ballot_piece', 'vote', 'price_point']
+        'duel', 'look', 'own_defect', 'ability', 'run_note', 'surroundings', 'rubric_score', 'gauge_reading', 'hand', 'ballot_piece', 'vote', 'price_point',
+        'unblinding']
     LOOP
         EXECUTE format('REVOKE UPDATE, DELETE ON %I FROM %I', t, app);
     END LOOP;

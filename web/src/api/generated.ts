@@ -2208,6 +2208,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studies/{study_id}/unblinding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Opens figures by printer to this person while parts are hidden, on record: their later entries are marked. */
+        post: operations["inspect_unblind_studies__uuid_study_id__unblinding_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/studies/{study_id}/revealed": {
         parameters: {
             query?: never;
@@ -5367,6 +5384,11 @@ export interface components {
             policies: components["schemas"]["Policies"];
             /** Coverage */
             coverage: components["schemas"]["CoverageRow"][];
+            /**
+             * Stops At Printed
+             * @description while parts are hidden it does not say of which printer they were measured or inspected
+             */
+            stops_at_printed: boolean;
             /** Deviations */
             deviations: components["schemas"]["DeviationOut"][];
         };
@@ -5549,6 +5571,7 @@ export interface components {
             frozen: boolean;
             /** Revealed */
             revealed: boolean;
+            blinding: components["schemas"]["Blinding"];
             /**
              * Now
              * Format: date-time
@@ -5558,6 +5581,43 @@ export interface components {
             printing: components["schemas"]["PrintingNow"][];
             /** Stations */
             stations: components["schemas"]["StationProgress"][];
+        };
+        /**
+         * Blinding
+         * @description What of a study is hidden, for whom.
+         */
+        Blinding: {
+            /**
+             * Withheld
+             * @description figures by printer that rest on hidden parts are withheld from this person
+             */
+            withheld: boolean;
+            /** Looked */
+            looked: components["schemas"]["Looked"][];
+            /**
+             * Marked
+             * @description what this person enters now is marked “not blind”
+             */
+            marked: boolean;
+            /**
+             * Not Blind
+             * @description entries made by people who had looked
+             */
+            not_blind: number;
+        };
+        /**
+         * Looked
+         * @description Who has seen figures by printer while parts were hidden; no name where it was everybody.
+         */
+        Looked: {
+            /** Person */
+            person: string | null;
+            cause: components["schemas"]["UnblindingCause"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
         };
         /** PrintingNow */
         PrintingNow: {
@@ -5585,6 +5645,11 @@ export interface components {
             /** Trouble */
             trouble: boolean;
         };
+        /**
+         * UnblindingCause
+         * @enum {string}
+         */
+        UnblindingCause: "looked" | "published" | "could look before";
         /**
          * Freeze
          * @description When the protocol was frozen, where that was before it is entered here; both times are kept.
@@ -9187,6 +9252,11 @@ export interface components {
              * @description why it was kept although it is far off
              */
             note: string | null;
+            /**
+             * By Other
+             * @description somebody else took it: its value is hidden until the reveal
+             */
+            by_other: boolean;
         };
         /** RungOut */
         RungOut: {
@@ -12404,6 +12474,11 @@ export interface components {
             /** Withheld */
             withheld: number;
             /**
+             * Ends Blind
+             * @description publishing now shows figures of hidden parts by printer to everybody
+             */
+            ends_blind: boolean;
+            /**
              * Since
              * @description what a revision now would say otherwise than the last of this audience
              */
@@ -12532,6 +12607,12 @@ export interface components {
              * @default false
              */
             erratum?: boolean;
+            /**
+             * Ends Blind
+             * @description that everybody may see figures by printer while parts are hidden, as readers will
+             * @default false
+             */
+            ends_blind?: boolean;
         };
         /** CardList */
         CardList: {
@@ -19003,6 +19084,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RevealedList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inspect_unblind_studies__uuid_study_id__unblinding_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Blinding"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -9,7 +9,9 @@ import { createPortal } from "react-dom";
 import { api, type Schemas, setCsrf, unwrap } from "../api/client";
 import { useLine, useMe } from "../api/queries";
 import { duration } from "../parts/bits";
+import { HiddenFigures } from "../parts/hidden-figures";
 import { Hint } from "../parts/hint";
+import { text as partText } from "../parts/text";
 import { Finder } from "./finder";
 import { NotSent } from "./outbox";
 import { Rail } from "./rail";
@@ -63,6 +65,11 @@ export function Shell({
                 <span className="chip max-[860px]:hidden">{text.enteredAfterwards}</span>
               </Hint>
             )}
+            {line.data?.blinding.marked && (
+              <Hint says={partText.hidden.marked}>
+                <span className="chip">{text.notBlind}</span>
+              </Hint>
+            )}
             <NotSent />
             {line.data && line.data.printing.length > 0 && <PrintingNow line={line.data} />}
             {!rater && <Finder studyId={studyId} />}
@@ -78,13 +85,29 @@ export function Shell({
             <SignOutButton name={me.data?.name ?? ""} />
           </header>
           <main className="min-h-0 min-w-0 overflow-auto p-3 px-4 print:overflow-visible print:p-0">
-            {children}
+            {studyId && line.data && BY_PRINTER.has(active) && !rater ? (
+              <div className="grid h-full min-h-0 grid-rows-[auto_minmax(0,1fr)] gap-2 print:block">
+                <div>
+                  <HiddenFigures
+                    studyId={studyId}
+                    blinding={line.data.blinding}
+                    may={me.data?.role === "owner" || me.data?.role === "reviewer"}
+                  />
+                </div>
+                <div className="min-h-0 min-w-0">{children}</div>
+              </div>
+            ) : (
+              children
+            )}
           </main>
         </div>
       </div>
     </TopSlot.Provider>
   );
 }
+
+// Stations that show by printer what rests on parts.
+const BY_PRINTER = new Set(["rank", "publish"]);
 
 /** What runs at this moment, one press from anywhere. */
 function PrintingNow({ line }: { line: Schemas["Line"] }) {

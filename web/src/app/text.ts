@@ -24,6 +24,7 @@ export const text = {
   atLeast10Characters2: "At least 10 characters; hand it over in person.",
   addTheAccount: "Add the account",
   stations: "Stations",
+  notBlind: "not blind",
   crevlo: "Crevlo",
   api: "API",
   printing: "Printing",

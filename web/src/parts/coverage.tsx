@@ -26,9 +26,11 @@ export function CoverageSheet({
   rows,
   arms,
   open,
+  stopsAtPrinted,
 }: {
   rows: Schemas["CoverageRow"][];
   arms: Arm[];
+  stopsAtPrinted: boolean;
   open?: (jobId: string) => void;
 }) {
   const lines = arms.flatMap((arm) => arm.lines);
@@ -130,6 +132,7 @@ export function CoverageSheet({
           <i className="block h-[7px] w-6 rounded-full bg-needle" />
           {text.printing}
         </span>
+        {stopsAtPrinted && <span>{text.hidden.coverage}</span>}
       </p>
     </div>
   );

@@ -22,6 +22,17 @@ export const text = {
   moreColumnsToThe: "More columns to the right: scroll sideways.",
   printing: "printing",
   cancel: "Cancel",
+  hidden: {
+    title: "Measured and judged figures are hidden.",
+    why: "Parts of this study are still blind. Time, energy and other figures of the prints are shown.",
+    look: "Look now …",
+    lookNow: "Look and leave the blind",
+    becomes:
+      "You will see how each printer does. From then on every reading and score you enter in this study is marked “not blind”. That you looked stays on record and stands in the report.",
+    stays: "Everyone else stays blind. Blind entries go before yours where both exist.",
+    marked: "You have seen figures by printer. What you enter here is marked “not blind”.",
+    coverage: "Measured and inspected parts are shown by printer after the reveal.",
+  },
   forWord: "For",
   buyerProfile: "Buyer profile",
   takeItAway: "Take it away",

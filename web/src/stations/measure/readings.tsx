@@ -52,6 +52,16 @@ export function ReadingTable({
                 const unsent = pending.find(
                   (p) => !p.refused && p.body?.feature_id === f.feature_id && p.body?.repeat === repeat,
                 );
+                if (reading?.by_other)
+                  return (
+                    <td key={repeat} className="text-ink-2">
+                      <Hint says={text.byOther}>
+                        <span role="img" aria-label={text.byOther}>
+                          ■
+                        </span>
+                      </Hint>
+                    </td>
+                  );
                 if (reading)
                   return (
                     <td key={repeat}>

@@ -154,6 +154,7 @@ export const text = {
   correct: "Correct",
   corrected: "Corrected; source shows the old one",
   correctThis: (value: string, face: string, repeat: number) => `${value}, correct ${face} reading ${repeat}`,
+  byOther: "Someone else took this reading. Its value is hidden until the reveal.",
   afterReveal: (why: string) => `After the reveal: ${why}`,
   unsent: (said: string) => `${said}, not sent yet`,
   notSent: "not sent yet",

@@ -94,6 +94,7 @@ function Frozen({ plan }: { plan: Schemas["PlanView"] }) {
           <CoverageSheet
             rows={plan.coverage}
             arms={plan.arms}
+            stopsAtPrinted={plan.stops_at_printed}
             open={(job) =>
               void navigate({
                 to: "/study/$studyId/$station",

@@ -74,7 +74,13 @@ function NewRevision({
     event.preventDefault();
     const form = event.currentTarget;
     publish.mutate(
-      { id: newId(), ...wish, changed: String(new FormData(form).get("changed")), erratum },
+      {
+        id: newId(),
+        ...wish,
+        changed: String(new FormData(form).get("changed")),
+        erratum,
+        ends_blind: view.ends_blind,
+      },
       {
         onSuccess: () => {
           form.reset();
@@ -97,8 +103,9 @@ function NewRevision({
           {text.erratum(view.last)}
         </label>
       )}
+      {view.ends_blind && <p className="border-l-3 border-l-brass pl-2">{text.endsBlind}</p>}
       <button type="submit" className="button now big" disabled={publish.isPending}>
-        {publish.isPending ? text.freezing : text.publish}
+        {publish.isPending ? text.freezing : view.ends_blind ? text.publishEndsBlind : text.publish}
       </button>
       <Trouble error={publish.error} />
       <p className="text-small text-ink-2">{text.frozen}</p>

@@ -33,6 +33,9 @@ export const text = {
   withheld: (n: number) =>
     `The machines are not revealed yet: readings of ${n} ${n === 1 ? "specimen" : "specimens"} are withheld, so that nobody can tell machines by them.`,
   publish: "Freeze and publish this revision",
+  endsBlind:
+    "Parts of this study are still blind. Publishing shows their figures by printer to everyone: later readings and scores are marked “not blind”. Blind codes stay hidden.",
+  publishEndsBlind: "Publish and end the blind",
   freezing: "Freezing the report and the data behind it …",
   whatChanged: "What changed",
   whatWasWrong: "What was wrong",
