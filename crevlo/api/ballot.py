@@ -5,7 +5,6 @@ import secrets
 from flask import Response, request, session
 from flask_login import current_user
 
-from crevlo.api.errors import problem
 from crevlo.api.guard import REVIEW, anybody, db, reads, writes
 from crevlo.api.paths import BallotKeyPath, BallotPath, BallotPicturePath, StudyPath
 from crevlo.api.station import station
@@ -42,10 +41,7 @@ def public_ballot(path: BallotKeyPath) -> Response:
 @api.post("/ballots/<key>/votes", responses={200: ballot.PublicBallot})
 @anybody
 def vote(path: BallotKeyPath, body: ballot.NewVote) -> Response:
-    try:
-        view = ballot.vote(db(), path.key, body, _voter(), request.remote_addr or "")
-    except ballot.TooMany as wait:
-        return problem(429, str(wait))
+    view = ballot.vote(db(), path.key, body, _voter(), request.remote_addr or "")
     db().commit()
     return _answer(view)
 

@@ -12,7 +12,7 @@ from sqlalchemy.exc import TimeoutError as PoolTimeout
 from werkzeug.exceptions import HTTPException
 
 from crevlo.core.estimate import BadInput, NotDetermined
-from crevlo.stations.kit.shape import Choose, Conflict, Missing, Refused
+from crevlo.stations.kit.shape import Choose, Conflict, Missing, Refused, TooMany
 from crevlo.stations.library.person import TooManyTries
 
 log = structlog.get_logger("crevlo")
@@ -65,6 +65,8 @@ def for_exception(error: Exception) -> Response | None:
         return problem(409, str(error), choices=error.choices)
     if isinstance(error, TooManyTries):
         return problem(429, "Too many failed sign-ins. Wait a quarter of an hour, then try again.")
+    if isinstance(error, TooMany):
+        return problem(429, str(error), retry_after=60)
     if isinstance(error, Busy):
         return problem(429, "What you asked for before is still being worked on. Wait a moment.", retry_after=2)
     if isinstance(error, Refused | BadInput):

@@ -83,14 +83,14 @@ def record_look(path: SpecimenPath, body: look.NewLook) -> look.Looks:
 @api.get("/specimens/<uuid:specimen_id>/photos", responses={200: photo.PhotoList})
 @reads(EVERYONE)
 def view_photos(path: SpecimenPath) -> photo.PhotoList:
-    return photo.PhotoList(photos=photo.photos_of(db(), [path.specimen_id]).get(path.specimen_id, []))
+    return photo.photos_of_part(db(), path.specimen_id)
 
 
 @api.put("/specimens/<uuid:specimen_id>/photos", responses={200: photo.PhotoList}, openapi_extensions=ONE_UPLOAD)
 @writes(BENCH, heavy=True)
 def take_specimen_photo(path: SpecimenPath, query: photo.NewPhoto) -> photo.PhotoList:
     """A photo of a specimen, good ones too; where and when it was taken is removed from it."""
-    return photo.take_photo(db(), path.specimen_id, query, request.get_data(), current_user.id)
+    return photo.take_photo(db(), path.specimen_id, query, request.get_data(), current_user.id, of=photo.OF_PART)
 
 
 @api.post("/photos/<uuid:photo_id>/pins", responses={200: photo.PhotoList})

@@ -129,7 +129,7 @@ def labels(path: StudyPath, query: LabelQuery) -> Response:
 @writes(REVIEW, heavy=True)
 def take_photo(path: SubjectPath, query: photo.NewPhoto) -> photo.PhotoList:
     """A photo of a unit, a safety check or a run; where and when it was taken is removed from it."""
-    return photo.take_photo(db(), path.subject_id, query, request.get_data(), current_user.id)
+    return photo.take_photo(db(), path.subject_id, query, request.get_data(), current_user.id, of=photo.OF_BENCH)
 
 
 @api.get("/photos/<uuid:photo_id>/picture")

@@ -66,6 +66,7 @@ def ask(
             weight = np.array([math.exp(a), 0.5 * math.exp((a + b) / 2), math.exp(b)])
             view = voter.send("POST", f"/api/ballots/{key}/votes", {
                 "id": str(uuid.uuid4()), "first": view["first"]["blind_code"], "second": view["second"]["blind_code"],
+                "ticket": view["ticket"],
                 "won": ("first", "tie", "second")[int(rng.choice(3, p=weight / weight.sum()))]})  # fmt: skip
 
     side_by_side(vote, range(12))

@@ -239,7 +239,8 @@ class Pieces:
             weight = np.array([math.exp(a), 0.6 * math.exp((a + b) / 2), math.exp(b)])
             won = ("first", "tie", "second")[int(rng.choice(3, p=weight / weight.sum()))]
             view = self.rater.send("POST", path, {
-                "id": str(uuid.uuid4()), "first_id": pair["first"]["id"], "second_id": pair["second"]["id"], "won": won})  # fmt: skip
+                "id": str(uuid.uuid4()), "first_id": pair["first"]["id"], "second_id": pair["second"]["id"], "ticket": pair["ticket"],
+                "won": won})  # fmt: skip
 
     def _chance(self, *of: object) -> np.random.Generator:
         """By what it is, wherever it stands in a shuffled order."""

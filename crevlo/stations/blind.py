@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 from crevlo.stations.kit.shape import Missing, Refused, Shape
 from crevlo.store.database import SQL
 from crevlo.store.inspection import Unblinding, UnblindingCause
-from crevlo.store.person import Person
+from crevlo.store.person import Person, Role
 from crevlo.store.study import Study
 
 
@@ -74,6 +74,7 @@ class Looked(Shape):
     """Who has seen figures by printer while parts were hidden; no name where it was everybody."""
 
     person: str | None
+    role: Role | None
     cause: UnblindingCause
     at: datetime
 
@@ -92,7 +93,7 @@ _NOT_BLIND = text((SQL / "not_blind_entries.sql").read_text())
 
 def blinding(session: Session, study_id: uuid.UUID) -> Blinding:
     rows = session.execute(
-        select(Unblinding.person_id, Person.name, Unblinding.cause, Unblinding.recorded_at)
+        select(Unblinding.person_id, Person.name, Person.role, Unblinding.cause, Unblinding.recorded_at)
         .outerjoin(Person, Person.id == Unblinding.person_id)
         .where(Unblinding.study_id == study_id)
         .order_by(Unblinding.recorded_at)
@@ -100,7 +101,7 @@ def blinding(session: Session, study_id: uuid.UUID) -> Blinding:
     hidden = session.scalar(select(Study.revealed_at.is_(None)).where(Study.id == study_id))
     return Blinding(
         withheld=hides(session, study_id),
-        looked=[Looked(person=name, cause=cause, at=at) for _, name, cause, at in rows],
+        looked=[Looked(person=name, role=role, cause=cause, at=at) for _, name, role, cause, at in rows],
         marked=bool(hidden) and any(who in (None, session.info.get(_VIEWER)) for who, *_ in rows),
         not_blind=session.scalar(_NOT_BLIND, {"study": study_id}) or 0,
     )

@@ -70,7 +70,7 @@ def test_every_call_a_rater_can_make_names_no_machine(
              "instrument_ids": [i["id"] for i in queue["instruments"]]}  # fmt: skip
     bodies = {
         "votes": {"id": str(uuid.uuid4()), "first": shown["first"]["blind_code"],
-                  "second": shown["second"]["blind_code"], "won": "tie"},
+                  "second": shown["second"]["blind_code"], "ticket": shown["ticket"], "won": "tie"},
         "preview": table,
         "reading-table": table,
         "readings": {"id": str(uuid.uuid4()), "feature_id": faces[0]["id"], "repeat": 1,
@@ -78,7 +78,8 @@ def test_every_call_a_rater_can_make_names_no_machine(
         "scores": {"id": str(uuid.uuid4()), "defect": "stringing", "severity": 1},
         "zero-checks": {"id": str(uuid.uuid4()), "instrument_id": queue["instruments"][0]["id"], "value": 0.0},
         "looks": {"id": str(uuid.uuid4()), "stage": "clean", "result": "check", "words": "a doubt"},
-        "duels": {"id": str(uuid.uuid4()), "first_id": pair["first"]["id"], "second_id": pair["second"]["id"], "won": "tie"},
+        "duels": {"id": str(uuid.uuid4()), "first_id": pair["first"]["id"], "second_id": pair["second"]["id"],
+                  "ticket": pair["ticket"], "won": "tie"},
     }  # fmt: skip
     answered = {}
     for path, methods in shared_bench.app.api_doc["paths"].items():

@@ -4,9 +4,9 @@ import json
 
 import pytest
 
-from crevlo.api import reader
 from crevlo.api.reader import MOST_A_MINUTE
 from crevlo.sim.client import ApiError, Client
+from crevlo.stations.kit.limits import caller_of
 from tests.api.test_publish import client, publish, revision
 from tests.conftest import Bench
 from tests.states import Turned, make
@@ -72,8 +72,6 @@ def test_a_readers_page_ranks_by_the_readers_weights_from_what_was_frozen_and_cl
 
 
 def test_readers_who_ask_like_a_program_wait(bench: Bench, client: Client) -> None:
-    # Other tests ask from the same address.
-    reader._asked.clear()
     study = make(client, {"Mesa": Turned(), "Sparrow": Turned()})
     kept = revision(publish(client, study), 1)
     key = revision(client.send("POST", f"/api/revisions/{kept['id']}/reader-page", {}), 1)["reader_key"]
@@ -83,3 +81,24 @@ def test_readers_who_ask_like_a_program_wait(bench: Bench, client: Client) -> No
         anyone.send("POST", f"/api/readers/{key}/rank", {"buyer": buyer})
     with pytest.raises(ApiError, match="429 So many"):
         anyone.send("POST", f"/api/readers/{key}/rank", {"buyer": buyer})
+    # Another server process counts the same, in the same database.
+    other = Bench(bench.url)
+    with pytest.raises(ApiError, match="429 So many"):
+        other.anyone().send("POST", f"/api/readers/{key}/rank", {"buyer": buyer})
+    other.close()
+
+
+@pytest.mark.parametrize(
+    ("address", "caller"),
+    [
+        ("192.0.2.7", "192.0.2.7"),
+        ("2001:db8:1:2:3:4:5:6", "2001:db8:1:2::/64"),
+        ("2001:db8:1:2::1", "2001:db8:1:2::/64"),
+        ("2001:db8:1:3::1", "2001:db8:1:3::/64"),
+        ("::ffff:192.0.2.7", "192.0.2.7"),
+        ("fe80::1%eth0", "fe80::/64"),
+        ("unix", "unix"),
+    ],
+)
+def test_a_household_of_ipv6_is_one_caller(address: str, caller: str) -> None:
+    assert caller_of(address) == caller

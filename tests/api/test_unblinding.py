@@ -11,6 +11,7 @@ import psycopg
 import pytest
 
 from crevlo.sim.client import ApiError, Client
+from tests.api.test_ballot import photo
 from tests.conftest import Bench
 from tests.small import new
 from tests.states import Turned, make
@@ -191,7 +192,7 @@ def test_what_is_entered_after_looking_is_marked_and_blind_entries_go_before_it(
         query = "select person.name, count(*) from reading join person on person.id = person_id where not_blind group by 1"
         assert db.execute(query).fetchall() == [("Owner", 1 + len(part["features"]))]
     report = owner.http.get(f"/api/studies/{study}/draft.html").text
-    assert "Owner looked at figures by printer" in report
+    assert "The owner looked at figures by printer" in report
 
 
 def mean_off(client: Client, study: str) -> list[tuple[str, float | None]]:
@@ -219,3 +220,26 @@ def test_publishing_hidden_figures_ends_the_blind_for_all_and_asks_first(
     assert "its parts are still measured and judged blind" not in report
     enter_readings(rater, study, rater.get(f"/api/studies/{study}/measure")["queue"][-1]["id"], ODD)
     assert rater.get(f"/api/studies/{study}/line")["blinding"]["not_blind"] > 0
+
+
+def test_photos_are_of_the_kind_that_the_address_says(bench: Bench, owner: Client, rater: Client) -> None:
+    """A rater photographs parts: never a printer, a run or a safety check by its number, and is told of no photo of one."""
+    study = hidden_study(owner, rater)
+    picture = photo(90, (400, 300))
+    unit = owner.get(f"/api/studies/{study}/receive")["units"][0]["machine"]["unit_id"]
+    kept = owner.send("PUT", f"/api/photos/{unit}", content=picture, id=new(), caption="Serial plate")["photos"][0]
+    with psycopg.connect(bench.url.replace("+psycopg", "")) as db:
+        run, check, part = (
+            str(db.execute(f"select id from {table} limit 1").fetchone()[0])
+            for table in ("run", "safety_check", "specimen")
+        )
+    for other in (unit, run, check):
+        for client in (rater, owner):
+            with pytest.raises(ApiError, match="404"):
+                client.send("PUT", f"/api/specimens/{other}/photos", content=picture, id=new())
+        with pytest.raises(ApiError, match="404"):
+            rater.get(f"/api/specimens/{other}/photos")
+    with pytest.raises(ApiError, match="404"):
+        owner.send("PUT", f"/api/photos/{part}", content=picture, id=new())
+    assert rater.send("PUT", f"/api/specimens/{part}/photos", content=picture, id=new())["photos"]
+    assert rater.http.get(f"/api/photos/{kept['id']}/picture").status_code == 404

@@ -13,10 +13,11 @@ from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from crevlo.core.raters.duels import Won, davidson
-from crevlo.stations.inspect.pieces import Piece, lines_of, names_of, pieces_of
+from crevlo.stations.inspect.pieces import Piece, lines_of, names_of, pieces_of, ticket_of, was_shown
+from crevlo.stations.kit.limits import asked_too_often, caller_of
 from crevlo.stations.kit.photo import photo_content, photos_of
 from crevlo.stations.kit.picture import alike
-from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
+from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape, TooMany
 from crevlo.stations.kit.upload import keep_upload, upload_content
 from crevlo.stations.study import get_study
 from crevlo.store.inspection import Ballot, BallotPiece, Vote
@@ -26,6 +27,7 @@ from crevlo.store.study import Study
 QUESTION = "Which of these two would you rather have made?"
 MOST_PIECES, MOST_BALLOTS, MOST_VOTES, LONGEST_DAYS = 12, 20, 50_000, 60
 # From one address: a household or an office may vote, a program soon waits.
+MOST_NOT_SHOWN = 100
 MOST_AT_ONCE, AT_ONCE = 80, timedelta(minutes=10)
 
 
@@ -92,17 +94,15 @@ class PublicBallot(Shape):
     pairs: int
     first: PublicSide | None
     second: PublicSide | None
+    ticket: str = Field(description="sent back with the vote: only a pair that was shown is voted on")
 
 
 class NewVote(Shape):
     id: uuid.UUID
     first: str = Field(min_length=1, max_length=12)
     second: str = Field(min_length=1, max_length=12)
+    ticket: str = Field(default="", max_length=64)
     won: Won
-
-
-class TooMany(Exception):
-    """So many votes from one address at once; the message says how long to wait."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -196,6 +196,7 @@ def public(session: Session, key: str, voter: str) -> PublicBallot:
         )
     return PublicBallot(
         question=ballot.question, open=open_, closes_at=ballot.closes_at, said=len(mine), pairs=len(pairs), first=first, second=second,
+        ticket=ticket_of(study, _digest(ballot, voter), first.blind_code, second.blind_code) if first and second else "",
     )  # fmt: skip
 
 
@@ -204,12 +205,14 @@ def vote(session: Session, key: str, given: NewVote, voter: str, address: str) -
     ballot, study = _by_key(session, key)
     if not _open(ballot, study):
         raise Refused("This ballot is closed.")
+    address = caller_of(address)
+    # One answer to whatever was not shown, whose parts they are.
+    if not was_shown(study, _digest(ballot, voter), given.first, given.second, given.ticket):
+        if asked_too_often(session, "pair not shown", address, most=MOST_NOT_SHOWN, minutes=60):
+            raise TooMany("So many pairs were sent from your address that were not shown; wait an hour.")
+        raise Missing("Vote on the pair that is shown.")
     shown = _shown(session, ballot)
-    if given.first not in shown or given.second not in shown or given.first == given.second:
-        raise Missing("There is no such pair in this ballot.")
     first, second = shown[given.first], shown[given.second]
-    if first.unit_id == second.unit_id:
-        raise Missing("There is no such pair in this ballot.")
     at, since = _digest(ballot, "address", address), datetime.now(UTC) - AT_ONCE
     lately = select(func.count()).where(Vote.ballot_id == ballot.id, Vote.address == at, Vote.cast_at > since)
     if (session.scalar(lately) or 0) >= MOST_AT_ONCE:
@@ -277,13 +280,8 @@ def _shown(session: Session, ballot: Ballot) -> dict[str, _Shown]:
 
 
 def _pairs(shown: list[_Shown]) -> list[tuple[_Shown, _Shown]]:
-    """Of different machines, the lower id first."""
-    return [
-        (a, b) if a.row.id < b.row.id else (b, a)
-        for k, a in enumerate(shown)
-        for b in shown[k + 1 :]
-        if a.unit_id != b.unit_id
-    ]
+    """All there are, the lower id first: a pair that is never shown would be known to be of one printer."""
+    return [(a, b) if a.row.id < b.row.id else (b, a) for k, a in enumerate(shown) for b in shown[k + 1 :]]
 
 
 def _digest(ballot: Ballot, *of: str) -> str:
@@ -304,9 +302,10 @@ def _out(session: Session, study: Study, ballot: Ballot, pieces: dict[uuid.UUID,
     votes = sum(counted.values())
     voters = session.scalar(select(func.count(Vote.voter.distinct())).where(Vote.ballot_id == ballot.id)) or 0
     standing: list[Standing] = []
-    if votes:
+    if any(first != second for first, second, _ in counted):
         made = davidson(
-            [of for of, number in counted.items() for _ in range(number)], among=sorted(set(label.values()))
+            [of for of, number in counted.items() if of[0] != of[1] for _ in range(number)],
+            among=sorted(set(label.values())),
         )
         standing = sorted(
             (Standing(name=n, ability=made.ability[n], expanded=1.96 * made.u[n]) for n in made.ability),

@@ -10,15 +10,19 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.core.raters.duels import Abilities, Won, davidson, more_to_settle
-from crevlo.stations.inspect.pieces import Piece, lines_of, mixed, names_of, pieces_of
+from crevlo.stations.inspect.pieces import Piece, lines_of, mixed, names_of, pieces_of, ticket_of, was_shown
 from crevlo.stations.judged import current_duels
 from crevlo.stations.kit.clock import stated_time
+from crevlo.stations.kit.limits import asked_too_often
 from crevlo.stations.kit.photo import PhotoOut, photos_of
-from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape
+from crevlo.stations.kit.shape import Missing, Moment, Refused, Shape, TooMany
 from crevlo.stations.study import LineKey, get_study
 from crevlo.store.inspection import Duel
 from crevlo.store.study import Study
 
+MOST_NOT_SHOWN = 20
+# Which pair of more parts tells most takes too long to work out at every answer.
+MOST_WEIGHED = 12
 Sells = Literal["both", "first", "second", "neither"]
 
 
@@ -33,6 +37,7 @@ class Pair(Shape):
 
     first: Side
     second: Side
+    ticket: str = Field(description="sent back with the answer: only a pair that was shown is compared")
 
 
 class DuelLine(Shape):
@@ -66,6 +71,7 @@ class NewDuel(Shape):
     id: uuid.UUID
     first_id: uuid.UUID
     second_id: uuid.UUID
+    ticket: str = Field(default="", max_length=64)
     won: Won
     sells: Sells | None = Field(default=None, description="which of them could be sold")
     judged_at: Moment | None = None
@@ -99,7 +105,7 @@ def view_duels(session: Session, study_id: uuid.UUID, asked: DuelQuery, person_i
     if study.revealed_at is not None:
         needs = "The machines of this study are known by now: nothing is compared blind any more."
     elif number is None:
-        needs = "Duels need pieces of the same artifact and spool from two machines."
+        needs = "Comparing needs parts of the same test part and spool from two printers."
     else:
         key = order[number - 1]
         mine = [d for d in fought[key] if d.person_id == person_id]
@@ -110,7 +116,7 @@ def view_duels(session: Session, study_id: uuid.UUID, asked: DuelQuery, person_i
         else:
             photos = photos_of(session, [p.id for p in found])
             first, second = (Side(id=p.id, blind_code=p.code, photos=photos.get(p.id, [])) for p in found)
-            pair = Pair(first=first, second=second)
+            pair = Pair(first=first, second=second, ticket=ticket_of(study, person_id, first.id, second.id))
     return DuelView(
         now=datetime.now(UTC), revealed=study.revealed_at is not None, lines=lines,
         number=number, pair=pair,
@@ -125,14 +131,13 @@ def record_duel(session: Session, study_id: uuid.UUID, given: NewDuel, person_id
         raise Missing("There is no such study.")
     if study.revealed_at is not None:
         raise Refused("The machines of this study are known by now: nothing is compared blind any more.")
+    # One answer to whatever was not shown: which of these pairs are of one printer stays hidden.
+    if not was_shown(study, person_id, given.first_id, given.second_id, given.ticket):
+        if asked_too_often(session, "pair not shown", str(person_id), most=MOST_NOT_SHOWN, minutes=60):
+            raise TooMany("So many pairs were sent that were not shown to you; wait an hour.")
+        raise Refused("Compare the pair that is shown.")
     pieces = pieces_of(session, study_id)
-    if given.first_id not in pieces or given.second_id not in pieces:
-        raise Missing("There is no such specimen in this study.")
-    first, second = pieces[given.first_id], pieces[given.second_id]
-    if first.line != second.line:
-        raise Refused("Only pieces of the same artifact and spool are compared.")
-    if first.unit_id == second.unit_id:
-        raise Refused("These two are not compared: choose the pair that is shown.")
+    first = pieces[given.first_id]
     both = {given.first_id, given.second_id}
     if any(d.person_id == person_id and {d.first_id, d.second_id} == both for d in current_duels(session, study_id)):
         raise Refused("You have compared these two already.")
@@ -169,41 +174,46 @@ def take_back(session: Session, duel_id: uuid.UUID, person_id: uuid.UUID, back_i
 
 
 def _abilities(pieces: list[Piece], duels: list[Duel]) -> Abilities | None:
-    unit = {p.id: str(p.unit_id) for p in pieces}
-    results = [(unit[d.first_id], unit[d.second_id], d.won) for d in duels if d.won is not None]
-    return davidson(results, among=sorted(set(unit.values()))) if results else None
+    """Of the parts, not of their printers: what is shown next must not hang on whose they are. None of too many parts."""
+    results = [(d.first_id.hex, d.second_id.hex, d.won) for d in duels if d.won is not None]
+    if not results or len(pieces) > MOST_WEIGHED:
+        return None
+    return davidson(results, among=sorted(p.id.hex for p in pieces))
 
 
 def _words(made: Abilities | None, fought: int) -> str:
     """How far the first place of a line is from settled; names nobody."""
-    if made is None:
+    if not fought:
         return "Nothing compared yet."
+    if made is None:
+        return f"{fought} {'pair' if fought == 1 else 'pairs'} compared."
     more = more_to_settle(made)
     if more == 0:
-        return "The first place of this piece is settled: more pairs tell little."
+        return "The best of these parts is settled: more pairs tell little."
     if more is None:
-        return "The first are so near that more pairs may never part them."
-    return f"About {more} more {'pair' if more == 1 else 'pairs'} would settle the first place of this piece."
+        return "The best of these parts are so near that more pairs may never part them."
+    return f"About {more} more {'pair' if more == 1 else 'pairs'} would settle which of these parts is best."
 
 
 def _next_pair(
     study: Study, pieces: list[Piece], mine: list[Duel], made: Abilities | None, person_id: uuid.UUID
 ) -> tuple[Piece, Piece] | None:
-    """Of the pairs that this person has not compared the one that tells most, copies least seen first; sides shuffled."""
+    """Of the pairs that this person has not compared the one that tells most, parts least seen first; sides shuffled.
+
+    Two parts of one printer are a pair like any other: were they left out, what is never shown would tell whose they are.
+    """
     done = {frozenset((d.first_id, d.second_id)) for d in mine}
     seen = Counter(x for d in mine for x in (d.first_id, d.second_id))
     wanted = frozenset(made.next) if made and made.next else None
 
     def order(a: Piece, b: Piece) -> tuple[bool, int, str]:
-        named = frozenset((str(a.unit_id), str(b.unit_id)))
-        return named != wanted, seen[a.id] + seen[b.id], mixed(study, *sorted((a.code, b.code)))
+        return (
+            frozenset((a.id.hex, b.id.hex)) != wanted,
+            seen[a.id] + seen[b.id],
+            mixed(study, *sorted((a.code, b.code))),
+        )
 
-    pairs = [
-        (a, b)
-        for k, a in enumerate(pieces)
-        for b in pieces[k + 1 :]
-        if a.unit_id != b.unit_id and frozenset((a.id, b.id)) not in done
-    ]
+    pairs = [(a, b) for k, a in enumerate(pieces) for b in pieces[k + 1 :] if frozenset((a.id, b.id)) not in done]
     if not pairs:
         return None
     a, b = min(pairs, key=lambda p: order(*p))

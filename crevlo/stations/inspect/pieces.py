@@ -1,6 +1,7 @@
 """Pieces that can be compared side by side, in orders that tell nothing about who made them."""
 
 import hashlib
+import hmac
 import uuid
 from collections import defaultdict
 from dataclasses import dataclass
@@ -50,3 +51,14 @@ def names_of(session: Session, lines: list[LineKey]) -> dict[uuid.UUID, str]:
 def mixed(study: Study, *of: object) -> str:
     """A place in an order that follows from the study's secret alone."""
     return hashlib.sha256(" ".join(map(str, (study.blind_secret, *of))).encode()).hexdigest()
+
+
+def ticket_of(study: Study, shown_to: object, first: object, second: object) -> str:
+    """What a pair is shown with: only with it is an answer taken, so that asking about a pair of one's own tells nothing."""
+    pair = " ".join(sorted((str(first), str(second))))
+    return hmac.new(study.blind_secret.encode(), f"pair {shown_to} {pair}".encode(), hashlib.sha256).hexdigest()[:32]
+
+
+def was_shown(study: Study, shown_to: object, first: object, second: object, ticket: str) -> bool:
+    """Takes as long for any pair, and looks up none."""
+    return hmac.compare_digest(ticket_of(study, shown_to, first, second), ticket)

@@ -47,12 +47,25 @@ class NewPhoto(Shape):
     caption: str = Field(default="", max_length=200)
 
 
+OF_BENCH: tuple[type, ...] = (Unit, SafetyCheck, Run)
+OF_PART: tuple[type, ...] = (Specimen,)
+
+
 def take_photo(
-    session: Session, subject_id: uuid.UUID, given: NewPhoto, content: bytes, person_id: uuid.UUID
+    session: Session,
+    subject_id: uuid.UUID,
+    given: NewPhoto,
+    content: bytes,
+    person_id: uuid.UUID,
+    *,
+    of: tuple[type, ...],
 ) -> PhotoList:
-    """Keeps a photo of a unit, a safety check, a run or a specimen. Of the file only the picture is kept: where and when a phone took
-    it, and with what, is not. Raises BadInput for what is no picture."""
-    if not any(session.get(table, subject_id) for table in (Unit, SafetyCheck, Run, Specimen)):
+    """Keeps a photo of one of the kinds `of`: a unit, a safety check, a run, or a part.
+
+    Of the file only the picture is kept: where and when a phone took it, and with what, is not. Raises BadInput for what is no
+    picture, Missing where the subject is of another kind.
+    """
+    if not any(session.get(table, subject_id) for table in of):
         raise Missing("There is nothing here that a photo could belong to.")
     if len(photos_of(session, [subject_id]).get(subject_id, [])) >= _MOST_PHOTOS:
         raise Refused(f"There are {_MOST_PHOTOS} photos of this already.")
@@ -65,6 +78,13 @@ def take_photo(
     )  # fmt: skip
     session.flush()
     return PhotoList(photos=photos_of(session, [subject_id])[subject_id])
+
+
+def photos_of_part(session: Session, specimen_id: uuid.UUID) -> PhotoList:
+    """Raises Missing for what is no part: photos of printers and prints are not told by this way."""
+    if session.get(Specimen, specimen_id) is None:
+        raise Missing("There is no such specimen.")
+    return PhotoList(photos=photos_of(session, [specimen_id]).get(specimen_id, []))
 
 
 def photos_of(session: Session, subject_ids: list[uuid.UUID]) -> dict[uuid.UUID, list[PhotoOut]]:

@@ -45,6 +45,10 @@ class Missing(Exception):
     """There is no such thing, or none that this person may see."""
 
 
+class TooMany(Exception):
+    """Asked so often lately that the caller has to wait; the message says how long."""
+
+
 class Conflict(Exception):
     """Somebody else changed the same thing first; `theirs` is what it is now."""
 

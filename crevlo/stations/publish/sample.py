@@ -134,13 +134,13 @@ def conditions(session: Session, inputs: StudyFigures) -> list[Block]:
 
 
 def _blinding(session: Session, bench: Bench) -> list[str]:
-    """Who had seen figures by printer while parts were hidden, and what they entered afterwards."""
+    """Who had seen figures by printer while parts were hidden, by their roles, and what they entered afterwards."""
     found = blinding(session, bench.study.id)
     said = [
         {
-            UnblindingCause.LOOKED: f"{x.person} looked at figures by printer on {x.at:%d %B %Y}, while parts were hidden.",
+            UnblindingCause.LOOKED: f"The {x.role} looked at figures by printer on {x.at:%d %B %Y}, while parts were hidden.",
             UnblindingCause.PUBLISHED: f"Figures of hidden parts were published on {x.at:%d %B %Y}.",
-            UnblindingCause.BEFORE: f"{x.person} could look at figures by printer while parts were hidden.",
+            UnblindingCause.BEFORE: f"The {x.role} could look at figures by printer while parts were hidden.",
         }[x.cause]
         for x in found.looked
     ]

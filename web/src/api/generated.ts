@@ -5612,6 +5612,7 @@ export interface components {
         Looked: {
             /** Person */
             person: string | null;
+            role: components["schemas"]["Role"] | null;
             cause: components["schemas"]["UnblindingCause"];
             /**
              * At
@@ -10182,6 +10183,11 @@ export interface components {
         Pair: {
             first: components["schemas"]["Side"];
             second: components["schemas"]["Side"];
+            /**
+             * Ticket
+             * @description sent back with the answer: only a pair that was shown is compared
+             */
+            ticket: string;
         };
         /** Side */
         Side: {
@@ -10212,6 +10218,11 @@ export interface components {
              * Format: uuid
              */
             second_id: string;
+            /**
+             * Ticket
+             * @default
+             */
+            ticket?: string;
             won: components["schemas"]["Won"];
             /**
              * Sells
@@ -10453,6 +10464,11 @@ export interface components {
             pairs: number;
             first: components["schemas"]["PublicSide"] | null;
             second: components["schemas"]["PublicSide"] | null;
+            /**
+             * Ticket
+             * @description sent back with the vote: only a pair that was shown is voted on
+             */
+            ticket: string;
         };
         /** PublicSide */
         PublicSide: {
@@ -10472,6 +10488,11 @@ export interface components {
             first: string;
             /** Second */
             second: string;
+            /**
+             * Ticket
+             * @default
+             */
+            ticket?: string;
             won: components["schemas"]["Won"];
         };
         /** CostView */

@@ -34,7 +34,13 @@ function Pair({ ballot, view }: { ballot: string; view: View }) {
       unwrap(
         api.POST("/api/ballots/{key}/votes", {
           params: { path: { key: ballot } },
-          body: { id: newId(), first: first?.blind_code ?? "", second: second?.blind_code ?? "", won },
+          body: {
+            id: newId(),
+            first: first?.blind_code ?? "",
+            second: second?.blind_code ?? "",
+            ticket: view.ticket,
+            won,
+          },
         }),
       ),
     onSuccess: (next) => client.setQueryData(keys.ballot(ballot), next),

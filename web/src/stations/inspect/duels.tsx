@@ -86,6 +86,7 @@ function Side({
         id: newId(),
         first_id: pair.first.id,
         second_id: pair.second.id,
+        ticket: pair.ticket,
         won,
         ...(sells ? { sells } : {}),
       },
