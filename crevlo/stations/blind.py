@@ -70,6 +70,15 @@ def sees_only_own(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -
     return bool(session.scalar(_HIDES, {"study": study_id, "viewer": person_id}))
 
 
+def is_marked(session: Session, study_id: uuid.UUID, person_id: uuid.UUID) -> bool:
+    """Whether what a person enters of a study now is marked “not blind”."""
+    found = select(Unblinding.id).join(Study, Study.id == Unblinding.study_id).where(Study.id == study_id)
+    found = found.where(Study.revealed_at.is_(None))
+    return bool(
+        session.scalar(found.where(Unblinding.person_id.is_(None) | (Unblinding.person_id == person_id)).limit(1))
+    )
+
+
 class Looked(Shape):
     """Who has seen figures by printer while parts were hidden; no name where it was everybody."""
 
@@ -93,16 +102,16 @@ _NOT_BLIND = text((SQL / "not_blind_entries.sql").read_text())
 
 def blinding(session: Session, study_id: uuid.UUID) -> Blinding:
     rows = session.execute(
-        select(Unblinding.person_id, Person.name, Person.role, Unblinding.cause, Unblinding.recorded_at)
+        select(Person.name, Person.role, Unblinding.cause, Unblinding.recorded_at)
         .outerjoin(Person, Person.id == Unblinding.person_id)
         .where(Unblinding.study_id == study_id)
         .order_by(Unblinding.recorded_at)
     ).all()
-    hidden = session.scalar(select(Study.revealed_at.is_(None)).where(Study.id == study_id))
+    viewer = session.info.get(_VIEWER)
     return Blinding(
         withheld=hides(session, study_id),
-        looked=[Looked(person=name, role=role, cause=cause, at=at) for _, name, role, cause, at in rows],
-        marked=bool(hidden) and any(who in (None, session.info.get(_VIEWER)) for who, *_ in rows),
+        looked=[Looked(person=name, role=role, cause=cause, at=at) for name, role, cause, at in rows],
+        marked=viewer is not None and is_marked(session, study_id, viewer),
         not_blind=session.scalar(_NOT_BLIND, {"study": study_id}) or 0,
     )
 

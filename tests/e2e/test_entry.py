@@ -245,7 +245,7 @@ def test_a_gauge_study_by_two_people_at_their_own_screens(
 def test_more_readings_are_asked_for_where_they_narrow_a_result(
     page: Page, site: Site, client: Client, hands: Hands
 ) -> None:
-    study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, inspected=False)
+    study = make(client, {"Mesa": EQUAL, "Sparrow": EQUAL}, inspected=False, blind=True)
     first = client.get(f"/api/studies/{study}/measure")["queue"][0]
     more = client.get(f"/api/specimens/{first['id']}")["more"]
     site.open(page, study, "measure")

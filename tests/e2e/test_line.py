@@ -198,6 +198,14 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
     # 7 Rank
     hands.station(7, "rank")
     page.get_by_role("region", name="Verdict").wait_for()
+    hidden = page.get_by_role("region", name="Measured and judged figures are hidden.")
+    assert client.send("POST", f"/api/studies/{study}/rank", {})["missing_cells"] > 2
+    hands.tab_to("Look now")
+    hands.press("Enter")
+    expect(hidden).to_contain_text("marked “not blind”")
+    hands.tab_to("Look and leave the blind")
+    hands.press("Enter")
+    expect(hidden).to_have_count(0)
     ranked = client.send("POST", f"/api/studies/{study}/rank", {})
     for standing in ranked["standings"]:
         row = page.get_by_role("listitem").filter(has_text=standing["machine"]["name"]).first
@@ -233,7 +241,8 @@ def test_from_a_plan_to_a_published_recommendation(site: Site, page: Page, tmp_p
     # 8 Publish
     hands.station(8, "publish")
     hands.fill("What changed", "First look")
-    hands.tab_to("Freeze and publish")
+    expect(page.get_by_text("Publishing shows their figures by printer to everyone")).to_be_visible()
+    hands.tab_to("Publish and end the blind")
     hands.press("Enter")
     link = page.get_by_role("link", name=re.compile("^Revision 1:"))
     link.wait_for()

@@ -19,7 +19,7 @@ def client(site: Site) -> Client:
 
 
 def published(page: Page, number: int) -> None:
-    page.get_by_role("button", name="Freeze and publish").click()
+    page.get_by_role("button", name=re.compile("Freeze and publish|Publish and end the blind")).click()
     page.get_by_role("link", name=re.compile(f"^Revision {number}:")).wait_for()
 
 

@@ -19,7 +19,7 @@ from crevlo.core.features.kind import EntryWay, Takes, Verdict, means, places
 from crevlo.core.grade import feature_grade
 from crevlo.core.narrowing import Narrowing, narrowing, say_day
 from crevlo.core.readings import feature_estimates
-from crevlo.stations.blind import sees_only_own
+from crevlo.stations.blind import is_marked, sees_only_own
 from crevlo.stations.entered import JudgementRow, ReadingRow, current_judgements, current_readings
 from crevlo.stations.evidence.specimen import features_of, instruments_in
 from crevlo.stations.evidence.specimen import specimen_of as evidence_of
@@ -178,7 +178,9 @@ def view_of(
     due = readings_due(protocol, artifact)
     done = sum(min(counts[f.id], places(k, protocol.repeats)) for f in measured if not (k := KINDS[f.kind]).optional)
     done += sum(j.said is not None and j.feature_id not in known for j in judged)
-    narrower = narrowing(evidence, instruments) if done >= due else None
+    # More readings of who has left the blind would not count beside those made blind.
+    marked = is_marked(session, specimen.study_id, person_id) and any(not r.not_blind for r in blind)
+    narrower = narrowing(evidence, instruments) if done >= due and not marked else None
     return SpecimenView(
         id=specimen.id, blind_code=specimen.blind_code, due=due, done=done,
         features=[
