@@ -13,9 +13,10 @@ import subprocess
 import tarfile
 import tempfile
 import time
+import zlib
 from collections.abc import Iterator
 from contextlib import contextmanager
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 import psycopg
@@ -29,6 +30,7 @@ from crevlo.store.database import connect, database_url, migrate
 FORMAT = "crevlo-backup-1"
 _MONTH = re.compile(r"power_sample_(\d{4})_(\d{2})")
 _ASIDE = "crevlo_before"
+_SIGNS_IN_WITHIN = timedelta(seconds=60)
 
 
 class ArchiveError(RuntimeError):
@@ -95,6 +97,11 @@ def restore(url: str, file: Path, *, replace: bool) -> None:
 
 def put_back(db: psycopg.Connection) -> bool:
     """Undoes a restore that was cut off; says whether there was one."""
+    left = "select rolname from pg_roles where starts_with(rolname, %s)"
+    for (name,) in db.execute(left, [_loaders_of(db.info.dbname)]).fetchall():
+        role = sql.Identifier(name)
+        db.execute(sql.SQL("drop owned by {}").format(role))
+        db.execute(sql.SQL("drop role {}").format(role))
     if not db.execute("select 1 from pg_namespace where nspname = %s", [_ASIDE]).fetchone():
         return False
     if all(map(_is_ours, _tables(db, "public"))):
@@ -102,6 +109,11 @@ def put_back(db: psycopg.Connection) -> bool:
             db.execute("drop schema if exists public cascade")
             db.execute(sql.SQL("alter schema {} rename to public").format(sql.Identifier(_ASIDE)))
     return True
+
+
+def _loaders_of(database: str) -> str:
+    """How the names of roles begin that load into one database: another of the same server may be restored meanwhile."""
+    return f"crevlo_restore_{zlib.crc32(database.encode()):08x}_"
 
 
 def _unpack(file: Path, dump: Path) -> str:
@@ -186,11 +198,12 @@ def _without_triggers(db: psycopg.Connection, tables: set[str]) -> Iterator[None
 @contextmanager
 def _loader(db: psycopg.Connection, url: str) -> Iterator[str]:
     """A role for this once that can put rows into tables, and nothing else."""
-    name, password = f"crevlo_restore_{secrets.token_hex(4)}", secrets.token_urlsafe(18)
+    name, password = f"{_loaders_of(db.info.dbname)}{secrets.token_hex(4)}", secrets.token_urlsafe(18)
     role = sql.Identifier(name)
     db.execute(
-        sql.SQL("create role {} login nosuperuser nocreatedb nocreaterole password {}").format(
-            role, sql.Literal(password)
+        # It signs in once, at once: of a restore that is killed no way in is left.
+        sql.SQL("create role {} login nosuperuser nocreatedb nocreaterole password {} valid until {}").format(
+            role, sql.Literal(password), sql.Literal((datetime.now(UTC) + _SIGNS_IN_WITHIN).isoformat())
         )
     )
     try:

@@ -1,16 +1,24 @@
 """A private PostgreSQL cluster on loopback, in a folder of its own."""
 
+import contextlib
 import os
 import secrets
 import shutil
 import signal
 import socket
 import subprocess
+import tempfile
 import zlib
 from pathlib import Path
 
+from crevlo.cli.folder import secret_in
+
 APP_ROLE = "crevlo_app"
 BINARIES = ("/usr/lib/postgresql/15/bin", "/usr/lib/postgresql/16/bin", "/usr/lib/postgresql/17/bin")
+
+
+# Databases that PostgreSQL itself makes.
+_OF_POSTGRES = 3
 
 
 class ClusterError(RuntimeError):
@@ -66,12 +74,9 @@ class Cluster:
     def prepare(self) -> None:
         """Makes the cluster on first use and settles its port, so that its address is known before it runs."""
         self.folder.mkdir(parents=True, exist_ok=True)
-        if not (self.data / "PG_VERSION").exists():
+        if not (self.data / "PG_VERSION").exists() or self._was_left_half_made():
             self._initialise()
-        secret = self.folder / "app-password"
-        if not secret.exists():
-            secret.touch(mode=0o600)
-            secret.write_text(secrets.token_urlsafe(24) + "\n")
+        secret_in(self.folder / "app-password", 24)
         # Each folder begins to look at another place: two that start at once do not take the same free port.
         self.port = self._running_port() or free_port(55432 + zlib.crc32(str(self.folder).encode()) % 2000)
 
@@ -102,7 +107,8 @@ class Cluster:
         return bool(self._running_port())
 
     def stop(self) -> None:
-        if self._running_port():
+        # One that is still starting has a number, and no port yet.
+        if self._running_pid():
             self._run("pg_ctl", "-D", str(self.data), "-m", "fast", "-w", "-t", "20", "stop")
 
     def destroy(self) -> None:
@@ -111,15 +117,28 @@ class Cluster:
         shutil.rmtree(self.folder, ignore_errors=True)
 
     def _initialise(self) -> None:
+        """Makes the data in a folder beside, which is renamed when it is whole: one that is stopped leaves nothing behind."""
         secret = self.folder / "password"
-        secret.write_text(secrets.token_urlsafe(24) + "\n")
-        self.data.mkdir(mode=0o700, exist_ok=True)
+        secret_in(secret, 24)
+        # What an earlier start left; it may still be written to by a program whose starter was killed.
+        for left in self.folder.glob("data.new-*"):
+            shutil.rmtree(left, ignore_errors=True)
+        beside = self.folder / f"data.new-{secrets.token_hex(4)}"
+        beside.mkdir(mode=0o700)
         if os.geteuid() == 0 and self._as_postgres():
-            shutil.chown(self.data, "postgres")
+            shutil.chown(beside, "postgres")
             shutil.chown(secret, "postgres")
         secret.chmod(0o600)
-        self._run("initdb", "-D", str(self.data), "-U", "crevlo", f"--pwfile={secret}", "--auth-host=scram-sha-256",
-                  "--auth-local=scram-sha-256", "-E", "UTF8", "--locale=C.UTF-8")  # fmt: skip
+        self._run("initdb", "-D", str(beside), "-U", "crevlo", f"--pwfile={secret}", "--auth-host=scram-sha-256",
+                  "--auth-local=scram-sha-256", "-E", "UTF8", "--locale=C.UTF-8", of=beside)  # fmt: skip
+        if self.data.exists():
+            self.data.rename(self.folder / f"data.unfinished-{secrets.token_hex(4)}")
+        beside.rename(self.data)
+
+    def _was_left_half_made(self) -> bool:
+        """Whether an earlier version was stopped while it made the data: ours was not made in it yet, so nothing is lost."""
+        databases = len(list((self.data / "base").glob("*/PG_VERSION")))
+        return not (self.folder / "made").exists() and databases <= _OF_POSTGRES
 
     def _create_database(self) -> None:
         import psycopg
@@ -144,15 +163,27 @@ class Cluster:
         A file left by a server that is gone may name a number that a stranger's process has by now: it counts only where
         what runs under it is PostgreSQL on this very folder, and is taken away where it is not.
         """
-        file = self.data / "postmaster.pid"
         try:
-            lines = file.read_text().split("\n")
-            if self._is_ours(int(lines[0])):
-                return int(lines[3])
-            file.unlink(missing_ok=True)
-        except (OSError, ValueError, IndexError):
-            pass
+            return int(self._pid_file()[3]) if self._running_pid() else 0
+        except (ValueError, IndexError):
+            return 0
+
+    def _running_pid(self) -> int:
+        """Number of the live server on this folder, also of one that is still starting; 0 when none runs."""
+        try:
+            pid = int(self._pid_file()[0])
+        except (ValueError, IndexError):
+            return 0
+        if self._is_ours(pid):
+            return pid
+        (self.data / "postmaster.pid").unlink(missing_ok=True)
         return 0
+
+    def _pid_file(self) -> list[str]:
+        try:
+            return (self.data / "postmaster.pid").read_text().split("\n")
+        except OSError:
+            return []
 
     def _is_ours(self, pid: int) -> bool:
         try:
@@ -174,10 +205,10 @@ class Cluster:
     def _setpriv() -> list[str]:
         return ["setpriv", "--reuid=postgres", "--regid=postgres", "--init-groups", "--inh-caps=-all"]
 
-    def _prefix(self) -> list[str]:
+    def _prefix(self, data: Path) -> list[str]:
         if os.geteuid() != 0:
             return []
-        if self.data.stat().st_uid != 0:
+        if data.stat().st_uid != 0:
             return self._setpriv()
         # PostgreSQL refuses to run as root, and the folder lies where no other account reaches it.
         from pwd import getpwnam
@@ -185,14 +216,25 @@ class Cluster:
         nobody = getpwnam("nobody")
         return ["unshare", "--user", f"--map-user={nobody.pw_uid}", f"--map-group={nobody.pw_gid}"]
 
-    def _run(self, program: str, *args: str) -> None:
+    def _run(self, program: str, *args: str, of: Path | None = None) -> None:
+        """Runs a program of PostgreSQL's; where this is stopped meanwhile, all that the program had started ends too."""
         assert self.bin is not None
-        done = subprocess.run(
-            [*self._prefix(), str(self.bin / program), *args],
-            cwd="/", stdin=subprocess.DEVNULL, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True, check=False,
-            preexec_fn=lambda: signal.signal(signal.SIGINT, signal.SIG_DFL),
-        )  # fmt: skip
-        if done.returncode:
+        with tempfile.TemporaryFile("w+") as out:
+            # What it starts for good outlives it and its output: a file, as a pipe would be waited for.
+            process = subprocess.Popen(
+                [*self._prefix(of or self.data), str(self.bin / program), *args],
+                cwd="/", stdin=subprocess.DEVNULL, stdout=out, stderr=subprocess.STDOUT, start_new_session=True,
+            )  # fmt: skip
+            try:
+                status = process.wait()
+            except BaseException:
+                with contextlib.suppress(ProcessLookupError):
+                    os.killpg(process.pid, signal.SIGTERM if program != "initdb" else signal.SIGKILL)
+                process.wait()
+                raise
+            out.seek(0)
+            said = out.read().strip()[-600:]
+        if status:
             log = self.data / "server.log"
             tail = log.read_text()[-600:] if log.exists() else ""
-            raise ClusterError(f"{program} failed: {done.stdout.strip()[-600:]}\n{tail}".strip())
+            raise ClusterError(f"{program} failed: {said}\n{tail}".strip())

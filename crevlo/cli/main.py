@@ -1,6 +1,7 @@
 """The `crevlo` command."""
 
 import argparse
+import errno
 import json
 import os
 import sys
@@ -22,6 +23,12 @@ def main(argv: list[str] | None = None) -> int:
         return 1
     except KeyboardInterrupt:
         return 130
+    except PermissionError as error:
+        return _fail(f"{error.filename}: {error.strerror}")
+    except OSError as error:
+        if error.errno not in (errno.ENOSPC, errno.EROFS, errno.EDQUOT):
+            raise
+        return _fail(f"{error.filename or 'this could not be written'}: {error.strerror}")
     except Exception as error:
         # By name: importing the core and the database here would slow down every command's start.
         if type(error).__name__ in _TOLD:

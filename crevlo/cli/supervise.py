@@ -1,5 +1,6 @@
 """Keeps what belongs together running: what dies is started again, with a line that says so."""
 
+import ctypes
 import os
 import signal
 import subprocess
@@ -14,6 +15,15 @@ from crevlo.cli.cluster import Cluster, ClusterError
 
 _LOOK_S, _LONGEST_S, _STEADY_S = 0.5, 30.0, 60.0
 Process = subprocess.Popen[bytes]
+
+
+_LIBC = ctypes.CDLL(None, use_errno=True)
+_PR_SET_PDEATHSIG = 1
+
+
+def ends_with_us() -> None:
+    """Called in a child before its program begins: where its parent is killed, the system tells the child to end."""
+    _LIBC.prctl(_PR_SET_PDEATHSIG, signal.SIGTERM, 0, 0, 0)
 
 
 @dataclass

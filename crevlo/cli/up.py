@@ -16,8 +16,9 @@ from types import FrameType
 from typing import TYPE_CHECKING
 
 from crevlo.cli.cluster import Cluster, ClusterError, free_port
+from crevlo.cli.folder import FolderInUse, held, secret_in
 from crevlo.cli.greeting import greet
-from crevlo.cli.supervise import Child, stop, supervise
+from crevlo.cli.supervise import Child, ends_with_us, stop, supervise
 from crevlo.revision import newest
 
 if TYPE_CHECKING:
@@ -39,16 +40,33 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
     # A shell that runs this in the background hands SIGINT down ignored; it is taken all the same.
     for number in (signal.SIGINT, signal.SIGTERM):
         signal.signal(number, _raise)
-    folder.mkdir(parents=True, exist_ok=True)
-    running = _already_up(folder)
-    if running:
-        link = ""
-        if demo:
-            from crevlo.cli.link import sign_in_link
+    try:
+        folder.mkdir(parents=True, exist_ok=True)
+        with held(folder):
+            return _up(folder, demo=demo, port=port)
+    except FolderInUse:
+        return _say_where(folder, demo=demo)
+    except OSError as error:
+        # A read-only folder, a full disk.
+        raise ClusterError(f"Crevlo cannot work in {folder}: {error.strerror or error}") from error
 
-            link = sign_in_link(os.environ.get("DATABASE_URL") or Cluster.running(folder / "pg").url, OWNER) or ""
-        print(f"Crevlo is already running at http://127.0.0.1:{running}/{link}", flush=True)
-        return 0
+
+def _say_where(folder: Path, *, demo: bool) -> int:
+    """Another process works in this folder: its address, or that it is still starting."""
+    running = _already_up(folder)
+    if not running:
+        print(f"Crevlo is being started in {folder} by another command. Wait until it says its address.", flush=True)
+        return 1
+    link = ""
+    if demo:
+        from crevlo.cli.link import sign_in_link
+
+        link = sign_in_link(os.environ.get("DATABASE_URL") or Cluster.running(folder / "pg").url, OWNER) or ""
+    print(f"Crevlo is already running at http://127.0.0.1:{running}/{link}", flush=True)
+    return 0
+
+
+def _up(folder: Path, *, demo: bool, port: int) -> int:
     cluster = None
     children: list[Child] = []
     try:
@@ -63,7 +81,7 @@ def up(folder: Path, *, demo: bool, port: int) -> int:
                 half_made.unlink()
             cluster.prepare()
             url, owner_url = cluster.url, cluster.owner_url
-        secret = _secret(folder)
+        secret = secret_in(folder / "secret", 32)
         os.environ.setdefault("CREVLO_CACHE", str(folder / "cache"))
         # Draws and fits are short: more threads than cores would only make the processes wait for each other.
         os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
@@ -288,20 +306,12 @@ def _already_up(folder: Path) -> int:
         return 0
 
 
-def _secret(folder: Path) -> str:
-    path = folder / "secret"
-    if not path.exists():
-        path.touch(mode=0o600)
-        path.write_text(secrets.token_hex(32))
-    return path.read_text()
-
-
 def _command(url: str, *words: str) -> subprocess.Popen[bytes]:
     """Another command of ours as a process beside the web server."""
     return subprocess.Popen(
         [sys.executable, "-m", "crevlo.cli.main", *words],
         env=os.environ | {"DATABASE_URL": url}, stdin=subprocess.DEVNULL,
-        start_new_session=True,
+        start_new_session=True, preexec_fn=ends_with_us,
     )  # fmt: skip
 
 
@@ -316,6 +326,7 @@ def _devices(file: Path, port: int) -> list[Child]:
             [sys.executable, "-m", "crevlo.cli.main", "sim", given["device"], f"--url=http://127.0.0.1:{port}",
              "--speed=5000", *options],
             env=os.environ | {"CREVLO_TOKEN": given["token"]}, stdin=subprocess.DEVNULL, start_new_session=True,
+            preexec_fn=ends_with_us,
         )  # fmt: skip
 
     return [Child("a simulated device", starter(given), once=True) for given in json.loads(file.read_text())]
@@ -333,5 +344,5 @@ def _web(url: str, secret: str, port: int, demo: bool, *, quiet: bool) -> subpro
     environment.setdefault("MALLOC_TRIM_THRESHOLD_", "100000000")
     return subprocess.Popen(
         [sys.executable, "-m", "gunicorn", "-c", "python:crevlo.cli.serving", "--bind", address],
-        env=environment, stdin=subprocess.DEVNULL, start_new_session=True,
+        env=environment, stdin=subprocess.DEVNULL, start_new_session=True, preexec_fn=ends_with_us,
     )  # fmt: skip

@@ -24,7 +24,7 @@ export const text = {
   cancel: "Cancel",
   hidden: {
     title: "Measured and judged figures are hidden.",
-    why: "Parts of this study are still blind. Time, energy and other figures of the prints are shown.",
+    why: "Parts of this study are still blind. Figures of the prints are shown: time, energy, success. Parts that were rejected afterwards are not counted yet.",
     look: "Look now …",
     lookNow: "Look and leave the blind",
     becomes:
