@@ -124,6 +124,8 @@ def _parser() -> argparse.ArgumentParser:
         "verify", help="work out again all that a data package publishes, from the package alone"
     )
     verify.add_argument("file", type=Path, metavar="PACKAGE")
+    verify.add_argument("--seconds", type=float, default=60, help="most time that it may take (60)")
+    verify.add_argument("--megabytes", type=int, default=1200, help="most memory that it may take (1200)")
     verify.set_defaults(run=_verify)
 
     bring = commands.add_parser(
@@ -145,7 +147,9 @@ def _add_state(parser: argparse.ArgumentParser) -> None:
 
 
 def _fail(message: str) -> int:
-    print(f"crevlo: {message}", file=sys.stderr)
+    from crevlo.cli.printable import printable
+
+    print("\n".join(map(printable, f"crevlo: {message}".split("\n"))), file=sys.stderr)
     return 1
 
 
@@ -356,25 +360,28 @@ def _restore(given: argparse.Namespace) -> int:
 
 
 def _verify(given: argparse.Namespace) -> int:
-    from crevlo.core.package.archive import unpacked
-    from crevlo.core.package.verify import verify
+    from crevlo.cli.printable import printable
+    from crevlo.core.package.verify import verified
+    from crevlo.stations.kit.apart import apart
 
-    found = verify(unpacked(given.file.read_bytes()))
+    # Anybody may have made it: it is worked through beside, with an end to its time and memory.
+    found = apart("The package", given.seconds, given.megabytes, verified, str(given.file))
     for difference in found.differences:
-        print(difference)
+        print(printable(difference))
     for buyer, headline in found.headlines.items():
-        print(f"For {buyer}: {headline}")
+        print(printable(f"For {buyer}: {headline}"))
     print(found.says)
     return 0 if found.holds else 1
 
 
 def _import(given: argparse.Namespace) -> int:
     from crevlo.cli.bring import bring
+    from crevlo.cli.printable import printable
     from crevlo.cli.up import reachable
 
     with reachable(_folder(given)) as url:
         title, says = bring(url, given.file.read_bytes(), given.email, given.bench)
-    print(f"{title}: {says}")
+    print(printable(f"{title}: {says}"))
     return 0
 
 

@@ -7,7 +7,7 @@ from pydantic import Field, model_validator
 
 from crevlo.core.gcode.wanted import Wanted
 from crevlo.core.protocol import Slicing, Tuning
-from crevlo.stations.kit.shape import MOST_MACHINES, MOST_PARTS, Shape, Version
+from crevlo.stations.kit.shape import MOST_MACHINES, MOST_PARTS, Name, Shape, Version
 from crevlo.store.machine import Spool
 from crevlo.store.study import Arm
 
@@ -128,7 +128,7 @@ def own_is_open(given: Any) -> Any:
 
 class ArmIn(Shape):
     _own_is_open = model_validator(mode="before")(own_is_open)
-    name: str = Field(min_length=1, max_length=60)
+    name: Name = Field(min_length=1, max_length=60)
     slicing: Slicing = Slicing.COMMON
     tuning: Tuning = Tuning.STOCK
     conditions: Conditions = Conditions()

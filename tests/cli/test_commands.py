@@ -1,10 +1,12 @@
 """The command line: exit status, one clear line, the rules of the core on JSON, backup and restore."""
 
 import gc
+import hashlib
 import json
 import re
 import subprocess
 import sys
+import zipfile
 from pathlib import Path
 from threading import Timer
 
@@ -14,6 +16,7 @@ import pytest
 from crevlo.cli.archive import ArchiveError, backup, restore
 from crevlo.cli.calc import TOPICS
 from crevlo.cli.cluster import free_port
+from crevlo.cli.main import main
 from crevlo.core.gcode.facts import read_facts
 from crevlo.sim import device
 from crevlo.store.database import connect, migrate
@@ -189,3 +192,25 @@ def test_a_taken_port_is_passed_over() -> None:
         taken.listen()
         port = taken.getsockname()[1]
         assert free_port(port) != port
+
+
+def test_a_forged_package_neither_commands_the_terminal_nor_takes_all_memory(
+    tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    file = tmp_path / "forged.zip"
+    with zipfile.ZipFile(file, "w") as archive:
+        archive.writestr("\x1b[2J\x1b[Hdatapackage.json\u202e", "{}")
+        archive.writestr("../\x1b]0;owned\x07", "{}")
+    assert main(["verify", str(file)]) == 1
+    said = capsys.readouterr()
+    assert "is no path inside the package" in said.err
+    assert all(letter.isprintable() or letter == "\n" for letter in said.out + said.err)
+    # Far more of it than it takes up packed: ended, and said, before the machine feels it.
+    with zipfile.ZipFile(file, "w", zipfile.ZIP_DEFLATED) as archive:
+        table = b"a" * 70_000_000
+        listed = [{"path": f"{n}.csv", "hash": f"sha256:{hashlib.sha256(table).hexdigest()}"} for n in range(6)]
+        archive.writestr("datapackage.json", json.dumps({"about": {"format": 3}, "resources": listed}))
+        for resource in listed:
+            archive.writestr(resource["path"], table)
+    assert main(["verify", "--megabytes", "200", str(file)]) == 1
+    assert "takes more than 200 MB of memory" in capsys.readouterr().err

@@ -17,9 +17,9 @@ from crevlo.core.old_bench.bench import OldBench, OldMachine, OldPrint, material
 from crevlo.core.protocol import Slicing, Tuning
 from crevlo.core.success import Cause, Outcome
 from crevlo.stations.afterwards.pieces import pieces_of
-from crevlo.stations.afterwards.view import Name, OldBenchWish, read_as
+from crevlo.stations.afterwards.view import OldBenchWish, SheetName, read_as
 from crevlo.stations.kit.change import change
-from crevlo.stations.kit.shape import Currency, Missing, Refused, Shape
+from crevlo.stations.kit.shape import Currency, Missing, Name, Refused, Shape
 from crevlo.stations.library.instrument import keep_stopwatch
 from crevlo.stations.library.model import NewModel, add_model
 from crevlo.stations.library.spool import SpoolIn, add_spool
@@ -37,12 +37,12 @@ _NOT_WRITTEN = "not written"
 
 
 class Bed(Shape):
-    machine: Name
+    machine: SheetName
     size_mm: list[Annotated[float, Field(gt=0, le=5000)]] = Field(min_length=3, max_length=3)
 
 
 class CauseSaid(Shape):
-    words: Name
+    words: SheetName
     cause: Cause
 
 
@@ -52,13 +52,13 @@ class NewOldBench(OldBenchWish):
     noise was read."""
 
     id: uuid.UUID
-    title: str = Field(min_length=1, max_length=120)
+    title: Name = Field(min_length=1, max_length=120)
     question: str = Field(default="", max_length=500)
     currency: Currency
     price_per_kg: float = Field(ge=0, le=10_000)
     beds: list[Bed] = Field(default=[], max_length=100)
     causes: list[CauseSaid] = Field(default=[], max_length=200)
-    measured_piece: Name | None = None
+    measured_piece: SheetName | None = None
     instrument_id: uuid.UUID | None = None
     noise_at_m: float | None = Field(default=None, gt=0, le=100)
     mix_materials: bool = Field(default=False, description="whether a piece is one line whatever it was printed of")

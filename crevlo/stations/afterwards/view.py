@@ -25,20 +25,20 @@ from crevlo.store.machine import ArtifactVersion, Model
 _SECONDS, _MEGABYTES = 25.0, 900
 _SHOWN_ROWS, _SHOWN_PROBLEMS, _SHOWN_CELLS = 6, 200, 12
 _READ: Kept[tuple[Sheet, ...]] = Kept(4)
-Name = Annotated[str, Field(max_length=300)]
+SheetName = Annotated[str, Field(max_length=300)]
 
 
 class SheetWish(Shape):
     """What a person says of a sheet: what it holds, and by part the header of its column ("" for none)."""
 
-    sheet: Name
+    sheet: SheetName
     holds: Holds
-    columns: dict[Annotated[str, Field(max_length=20)], Name] = Field(default={}, max_length=20)
+    columns: dict[Annotated[str, Field(max_length=20)], SheetName] = Field(default={}, max_length=20)
 
 
 class OldBenchWish(Shape):
     sha256: str = Field(pattern="^[0-9a-f]{64}$")
-    name: Name
+    name: SheetName
     zone: str = Field(max_length=60, description="in which its hours were written, such as Europe/Berlin")
     sheets: list[SheetWish] = Field(default=[], max_length=20)
 

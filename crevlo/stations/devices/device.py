@@ -12,7 +12,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.kit.change import change
-from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
+from crevlo.stations.kit.shape import Missing, Name, Refused, Shape, Version
 from crevlo.store.device import Device, DeviceKind, DeviceValue, PowerSample, PrinterReport
 from crevlo.store.machine import Instrument, Unit
 
@@ -20,7 +20,7 @@ _PLUGGED = (DeviceKind.POWER_METER, DeviceKind.PRINTER)
 
 
 class DeviceIn(Shape):
-    name: str = Field(min_length=1, max_length=60)
+    name: Name = Field(min_length=1, max_length=60)
     kind: DeviceKind
     unit_id: uuid.UUID | None = Field(default=None, description="the unit that a meter or a printer belongs to")
     instrument_id: uuid.UUID | None = Field(default=None, description="the instrument on record that it is")

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from crevlo.core.defects import DEFECTS, KNOWN, Defect
 from crevlo.stations.judged import own_defects
-from crevlo.stations.kit.shape import Refused, Shape
+from crevlo.stations.kit.shape import Name, Refused, Shape
 from crevlo.stations.study import get_study
 from crevlo.store.inspection import OwnDefect
 
@@ -30,7 +30,7 @@ class NewDefect(Shape):
     """A fault of the study's own: asked of every specimen that is not locked yet."""
 
     id: uuid.UUID
-    name: str = Field(min_length=2, max_length=40)
+    name: Name = Field(min_length=2, max_length=40)
     weight: float = Field(default=1.0, gt=0, le=10)
     structural: bool = Field(default=False, description="whether its worst makes a part unusable")
     look: str = Field(min_length=2, max_length=160, description="where and how to look")

@@ -1,9 +1,10 @@
 """Plain shapes that leave the stations, and the errors they raise."""
 
+import re
 from datetime import date, datetime
 from typing import Annotated, Any
 
-from pydantic import AfterValidator, BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Field
 
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.figure import Composed, Counted, Figure, Spread
@@ -26,6 +27,21 @@ def _in_our_time(moment: Any) -> Any:
 _CENTURY = {"pattern": "^20"}
 Moment = Annotated[datetime, AfterValidator(_in_our_time), Field(json_schema_extra=_CENTURY)]
 Day = Annotated[date, AfterValidator(_in_our_time), Field(json_schema_extra=_CENTURY)]
+
+
+_NOT_IN_LINE = re.compile(r"[\x00-\x1f\x7f-\x9f\u2028\u2029]")
+
+
+def _one_line(words: Any) -> Any:
+    if not isinstance(words, str):
+        return words
+    if _NOT_IN_LINE.search(words.strip()):
+        raise ValueError("a name is one line, without tabs or other control characters")
+    return words.strip()
+
+
+# Of things and people: one line, without blanks around it.
+Name = Annotated[str, BeforeValidator(_one_line)]
 # The version of a row that its editor saw.
 Version = Annotated[int, Field(ge=0, lt=2**31)]
 # Of one study: what one request may name at most.

@@ -8,13 +8,13 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.kit.change import change, unused_code
-from crevlo.stations.kit.shape import Day, Missing, Refused, Shape, Version
+from crevlo.stations.kit.shape import Day, Missing, Name, Refused, Shape, Version
 from crevlo.store.machine import EarlierCalibration, Instrument, InstrumentKind
 
 
 class InstrumentIn(Shape):
     id: uuid.UUID
-    code: str = Field(min_length=1, max_length=20)
+    code: Name = Field(min_length=1, max_length=20)
     kind: InstrumentKind
     unit: str = Field(default="mm", max_length=20)
     resolution: float = Field(ge=0, le=1e4)

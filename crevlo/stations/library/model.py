@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.lookalike import Sheet
 from crevlo.core.material import material_doubt
 from crevlo.stations.kit.change import change, plain_row
-from crevlo.stations.kit.shape import Currency, Missing, Money, Refused, Shape, Version
+from crevlo.stations.kit.shape import Currency, Missing, Money, Name, Refused, Shape, Version
 from crevlo.store.machine import (
     Model,
 )
@@ -58,7 +58,7 @@ class ModelSheet(Shape):
 
 class NewModel(Shape):
     id: uuid.UUID
-    name: str = Field(min_length=1, max_length=80)
+    name: Name = Field(min_length=1, max_length=80)
     bed_x_mm: float = Field(gt=0, le=5000)
     bed_y_mm: float = Field(gt=0, le=5000)
     height_mm: float = Field(gt=0, le=5000)

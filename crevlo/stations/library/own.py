@@ -17,7 +17,7 @@ from crevlo.core.estimate import BadInput
 from crevlo.core.features import KINDS
 from crevlo.core.features.feature import Feature, Kind
 from crevlo.stations.kit.apart import apart
-from crevlo.stations.kit.shape import Missing, Refused, Shape
+from crevlo.stations.kit.shape import Missing, Name, Refused, Shape
 from crevlo.stations.kit.upload import keep_upload
 from crevlo.stations.library.artifact import (
     built_in_artifact,
@@ -85,7 +85,7 @@ class FacePair(Shape):
     unit: Unit = "mm"
     first: int = Field(ge=0, lt=2**31)
     second: int = Field(ge=0, lt=2**31)
-    code: str = Field(min_length=1, max_length=8)
+    code: Name = Field(min_length=1, max_length=8)
 
 
 class NewFeature(Shape):
@@ -117,7 +117,7 @@ class NewFeature(Shape):
 class NewArtifact(Shape):
     id: uuid.UUID
     code: str = Field(pattern=r"^[A-Z][A-Z0-9]{1,3}$")
-    name: str = Field(min_length=1, max_length=60)
+    name: Name = Field(min_length=1, max_length=60)
     sha256: str = Field(pattern="^[0-9a-f]{64}$")
     unit: Unit = "mm"
     tools: list[Annotated[int, Field(ge=0, le=64)]] = Field(default=[], max_length=64)
@@ -133,7 +133,7 @@ class NewArtifact(Shape):
 class KeptSizes(Shape):
     """A built-in design with other sizes, to be kept as a version of its own."""
 
-    code: str = Field(max_length=8)
+    code: Name = Field(max_length=8)
     sizes: str = Field(max_length=400)
 
 

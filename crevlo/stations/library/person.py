@@ -14,7 +14,7 @@ from sqlalchemy import bindparam, delete, func, or_, select, text, update
 from sqlalchemy.orm import Session
 
 from crevlo.stations.kit.change import change
-from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
+from crevlo.stations.kit.shape import Missing, Name, Refused, Shape, Version
 from crevlo.store.person import Person, Role, SignInAttempt, SignInLink, SignInSession
 
 LEAST_PASSWORD = 10
@@ -41,7 +41,7 @@ class PersonOut(Shape):
 
 class NewPerson(Shape):
     id: uuid.UUID
-    name: str = Field(min_length=1, max_length=80)
+    name: Name = Field(min_length=1, max_length=80)
     email: str = Field(min_length=3, max_length=200, pattern=r"^[^@\s]+@[^@\s]+$")
     role: Role
     password: str = Field(min_length=LEAST_PASSWORD, max_length=200)

@@ -13,7 +13,7 @@ from crevlo.core.material import usual_of
 from crevlo.core.spool import diameter_spread, mass_left_g
 from crevlo.stations.kit.change import change, unused_code
 from crevlo.stations.kit.clock import stated_time
-from crevlo.stations.kit.shape import Currency, Day, Missing, Moment, Refused, Shape, Version
+from crevlo.stations.kit.shape import Currency, Day, Missing, Moment, Name, Refused, Shape, Version
 from crevlo.store.machine import (
     Spool,
 )
@@ -22,10 +22,10 @@ from crevlo.store.record import SpoolEntry, SpoolKind
 
 class SpoolIn(Shape):
     id: uuid.UUID
-    code: str = Field(min_length=1, max_length=20)
-    maker: str = Field(max_length=80)
+    code: Name = Field(min_length=1, max_length=20)
+    maker: Name = Field(max_length=80)
     material: str = Field(min_length=1, max_length=20)
-    colour: str = Field(min_length=1, max_length=40)
+    colour: Name = Field(min_length=1, max_length=40)
     diameter_mm: float = Field(default=1.75, gt=0.5, lt=5)
     density_g_cm3: float = Field(gt=0.5, lt=5)
     price_per_kg: float = Field(ge=0, le=1e5)

@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.artifacts.shelf import DESIGNS
 from crevlo.core.estimate import BadInput
 from crevlo.core.protocol import Slicing, Tuning
-from crevlo.stations.kit.shape import MOST_MACHINES, MOST_PARTS, Missing, Shape
+from crevlo.stations.kit.shape import MOST_MACHINES, MOST_PARTS, Missing, Name, Shape
 from crevlo.stations.library.artifact import reference
 from crevlo.stations.library.unit import unit_numbers
 from crevlo.stations.protocol import (
@@ -48,7 +48,7 @@ class FileLine(Shape):
 
 class FileArm(Shape):
     _own_is_open = model_validator(mode="before")(own_is_open)
-    name: str = Field(min_length=1, max_length=60)
+    name: Name = Field(min_length=1, max_length=60)
     slicing: Slicing = Slicing.COMMON
     tuning: Tuning = Tuning.STOCK
     conditions: Conditions = Conditions()
@@ -66,7 +66,7 @@ class ProtocolFile(Shape):
 
     format: Literal["crevlo-protocol"] = "crevlo-protocol"
     format_version: Literal[1] = 1
-    title: str = Field(default="", max_length=120)
+    title: Name = Field(default="", max_length=120)
     question: str = Field(default="", max_length=500)
     repeats: int = Field(default=3, ge=1, le=10)
     policies: Policies = Policies()

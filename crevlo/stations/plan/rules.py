@@ -11,7 +11,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.kit.change import change
-from crevlo.stations.kit.shape import MOST_MACHINES, Conflict, Day, Missing, Moment, Refused, Shape, Version
+from crevlo.stations.kit.shape import MOST_MACHINES, Conflict, Day, Missing, Moment, Name, Refused, Shape, Version
 from crevlo.stations.study import get_study
 from crevlo.store.schedule import BenchRules, Pin
 from crevlo.store.study import Job
@@ -40,7 +40,7 @@ class Hours(Shape):
 class CircuitIn(Shape):
     """Machines on one fused line; the sums are for planning, the wiring is for a licensed electrician."""
 
-    name: str = Field(min_length=1, max_length=40)
+    name: Name = Field(min_length=1, max_length=40)
     limit_w: float = Field(gt=0, le=50_000)
     unit_ids: list[uuid.UUID] = Field(max_length=MOST_MACHINES)
 

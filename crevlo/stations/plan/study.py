@@ -18,7 +18,7 @@ from crevlo.stations.blind import hides
 from crevlo.stations.job_state import JobState, Stage, job_states
 from crevlo.stations.kit.change import change
 from crevlo.stations.kit.mark import UnitMark, mark_of
-from crevlo.stations.kit.shape import Conflict, Missing, Refused, Shape
+from crevlo.stations.kit.shape import Conflict, Missing, Name, Refused, Shape
 from crevlo.stations.library.artifact import reference, resolve, stored
 from crevlo.stations.library.instrument import keep_stopwatch
 from crevlo.stations.library.unit import nth_unit, unit_numbers
@@ -50,7 +50,7 @@ from crevlo.store.study import (
 
 class NewStudy(Shape):
     id: uuid.UUID
-    title: str = Field(min_length=1, max_length=120)
+    title: Name = Field(min_length=1, max_length=120)
     question: str = Field(default="", max_length=500)
     currency: str = Field(default="EUR", pattern="^[A-Z]{3}$")
     seed: int | None = Field(default=None, ge=0, lt=2**31)

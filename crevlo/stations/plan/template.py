@@ -6,7 +6,7 @@ from pydantic import Field
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from crevlo.stations.kit.shape import Missing, Refused, Shape
+from crevlo.stations.kit.shape import Missing, Name, Refused, Shape
 from crevlo.stations.plan.exchange import DraftRead, FileArm, FileLine, ProtocolFile, named_arms, read_protocol
 from crevlo.stations.protocol import ArmIn, Policies
 from crevlo.store.study import ProtocolTemplate
@@ -61,7 +61,7 @@ class Templates(Shape):
 
 class NewTemplate(Shape):
     id: uuid.UUID
-    name: str = Field(min_length=1, max_length=80)
+    name: Name = Field(min_length=1, max_length=80)
     about: str = Field(default="", max_length=200)
     repeats: int = Field(ge=1, le=10)
     policies: Policies

@@ -16,7 +16,7 @@ from crevlo.core.figure import Figure
 from crevlo.core.on_line import evidence_on
 from crevlo.core.pairwise import Compared, Pair, compare
 from crevlo.stations.figures.study import StudyFigures, study_figures
-from crevlo.stations.kit.shape import Missing, Refused, Shape, quantity
+from crevlo.stations.kit.shape import Missing, Name, Refused, Shape, quantity
 from crevlo.stations.plan.exchange import export_protocol, read_protocol
 from crevlo.stations.plan.study import NewStudy, create_study, save_draft
 from crevlo.stations.protocol import Draft
@@ -27,7 +27,7 @@ from crevlo.store.study import Study
 
 class NewRetest(Shape):
     id: uuid.UUID
-    title: str = Field(min_length=1, max_length=120)
+    title: Name = Field(min_length=1, max_length=120)
 
 
 class RetestMade(Shape):

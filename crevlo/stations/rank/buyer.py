@@ -12,7 +12,7 @@ from crevlo.core.ranking.buyer import weights_as_set
 from crevlo.core.ranking.gate import GateKind
 from crevlo.core.ranking.points import normalised
 from crevlo.stations.kit.change import change
-from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
+from crevlo.stations.kit.shape import Missing, Name, Refused, Shape, Version
 from crevlo.stations.rank.beginning import must_be_safe
 from crevlo.stations.rank.criteria import BY_CODE
 from crevlo.stations.rank.must_have import MustHave, checked
@@ -33,7 +33,7 @@ class NewBuyer(Shape):
     another currency."""
 
     id: uuid.UUID
-    name: str = Field(min_length=1, max_length=80)
+    name: Name = Field(min_length=1, max_length=80)
     copy_of: uuid.UUID | None = None
 
 

@@ -73,7 +73,8 @@ def view_sheet(session: Session, study_id: uuid.UUID) -> SheetView:
 
 def keep_sheet(session: Session, study_id: uuid.UUID, given: SheetIn, person_id: uuid.UUID) -> SheetView:
     """Replaces the sheet; of two who write at once the second is told. Raises Refused for a winner that takes no part."""
-    study = session.scalars(select(Study).where(Study.id == study_id).with_for_update()).one()
+    study = get_study(session, study_id)
+    session.execute(select(Study.id).where(Study.id == study_id).with_for_update())
     here = {u.unit_id for u in study.units}
     for line in given.lines:
         if not line.words.strip():

@@ -18,7 +18,7 @@ from crevlo.core.replaces import Replaces, say_replaces
 from crevlo.stations.figures.reference import Reference, ReferenceKind, references_of
 from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.kept import Kept
-from crevlo.stations.kit.shape import Missing, Refused, Shape
+from crevlo.stations.kit.shape import Missing, Name, Refused, Shape
 from crevlo.stations.rank.criteria import BY_CODE, unit_of
 from crevlo.stations.study import get_study
 from crevlo.store.run import Run
@@ -45,7 +45,7 @@ class NewReference(Shape):
 
     id: uuid.UUID
     kind: ReferenceKind
-    name: str = Field(min_length=1, max_length=80)
+    name: Name = Field(min_length=1, max_length=80)
     about: str = Field(default="", max_length=300, description="whose it is, and where stated figures come from")
     members: list[MemberIn] = Field(default=[], max_length=MOST_MEMBERS)
     figures: dict[Annotated[str, Field(max_length=60)], StatedFigure] = Field(default={}, max_length=60)

@@ -14,7 +14,7 @@ from crevlo.stations.evidence.study import evidence_of, plate_of, weighed
 from crevlo.stations.figures.reference import Reference, references_of
 from crevlo.stations.figures.source import Input, Source, figure_source
 from crevlo.stations.figures.study import StudyFigures, study_figures, study_figures_by
-from crevlo.stations.kit.shape import Missing
+from crevlo.stations.kit.shape import Missing, Name
 from crevlo.stations.kit.shape import quantity as as_quantity
 from crevlo.stations.rank.results import GRAMS, WASTE, ResultsQuery, side_by_side
 from crevlo.stations.study import LineKey, line_of
@@ -23,7 +23,7 @@ from crevlo.stations.study import LineKey, line_of
 class ResultSourceQuery(ResultsQuery):
     """A figure of the table; of all prints where no piece is named."""
 
-    code: str = Field(max_length=60)
+    code: Name = Field(max_length=60)
     artifact: uuid.UUID | None = None
     spool: uuid.UUID | None = None
     arm: uuid.UUID | None = None

@@ -15,7 +15,7 @@ from crevlo.core.ranking.value import Shape as ValueShape
 from crevlo.core.ranking.value import value_function
 from crevlo.stations.figures.study import study_figures
 from crevlo.stations.kit.mark import UnitMark, mark_of
-from crevlo.stations.kit.shape import Conflict, Missing, Quantity, Refused, Shape, quantity
+from crevlo.stations.kit.shape import Conflict, Missing, Name, Quantity, Refused, Shape, quantity
 from crevlo.stations.rank.criteria import BY_CODE, Anchor, anchors_of, unit_of
 from crevlo.store.study import CriterionRow, SchemeVersion, Study
 
@@ -25,7 +25,7 @@ MOST_CRITERIA = 40
 class CriterionIn(Shape):
     """One thing that counts; two anchors where it is straight: the worst and the best."""
 
-    code: str = Field(max_length=60)
+    code: Name = Field(max_length=60)
     weight: float = Field(ge=0, le=100)
     shape: ValueShape = ValueShape.LINEAR
     points: list[Anchor] = Field(min_length=2, max_length=20)

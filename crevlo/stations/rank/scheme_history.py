@@ -13,7 +13,7 @@ from crevlo.core.ranking.points import weighted_totals
 from crevlo.core.ranking.scheme_change import Counts, say_change, say_moved
 from crevlo.core.ranking.value import value_function, value_of
 from crevlo.stations.figures.study import StudyFigures, study_figures
-from crevlo.stations.kit.shape import Missing, Shape
+from crevlo.stations.kit.shape import Missing, Name, Shape
 from crevlo.stations.rank.buyer import (
     MOST_BUYERS,
     BuyerChange,
@@ -46,7 +46,7 @@ class SchemeHistory(Shape):
 
 
 class BuyerFile(Shape):
-    name: str = Field(min_length=1, max_length=80)
+    name: Name = Field(min_length=1, max_length=80)
     weights: Weights = Field(default={})
     must_haves: list[MustHave] = Field(default=[], max_length=30)
     wishes: Wishes = Wishes()

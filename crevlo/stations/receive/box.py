@@ -8,7 +8,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from crevlo.stations.kit.change import change
-from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
+from crevlo.stations.kit.shape import Missing, Name, Refused, Shape, Version
 from crevlo.store.machine import Unit
 from crevlo.store.record import (
     AssemblyStep,
@@ -27,7 +27,7 @@ class BoxItemOut(Shape):
 
 class NewBoxItem(Shape):
     id: uuid.UUID
-    name: str = Field(min_length=1, max_length=120)
+    name: Name = Field(min_length=1, max_length=120)
     found: Found | None = Field(default=None, description="where it was looked for already")
     note: str = Field(default="", max_length=300)
 
@@ -49,7 +49,7 @@ class StepOut(Shape):
 
 class NewStep(Shape):
     id: uuid.UUID
-    name: str = Field(min_length=1, max_length=120)
+    name: Name = Field(min_length=1, max_length=120)
     seconds: float = Field(ge=0, le=1e6)
     note: str = Field(default="", max_length=500)
 

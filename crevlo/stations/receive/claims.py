@@ -20,7 +20,7 @@ from crevlo.stations.bench import Bench
 from crevlo.stations.evidence.entrant import machines_of
 from crevlo.stations.evidence.study import evidence_of
 from crevlo.stations.kit.change import change
-from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
+from crevlo.stations.kit.shape import Missing, Name, Refused, Shape, Version
 from crevlo.stations.receive.measures import mean_of, printable
 from crevlo.stations.receive.printing import noise_of
 from crevlo.store.machine import Unit
@@ -46,7 +46,7 @@ class NewClaim(Shape):
     kind: ClaimKind
     value: float = Field(ge=0, le=1e6)
     said: str = Field(default="", max_length=300, description="the maker's own words and where they stand")
-    name: str = Field(default="", max_length=60, description="of a claim that is of no listed kind")
+    name: Name = Field(default="", max_length=60, description="of a claim that is of no listed kind")
     unit: str = Field(default="", max_length=20)
     less_is_better: bool = False
     state: NoiseState | None = Field(default=None, description="of a noise claim; printing where it is left out")

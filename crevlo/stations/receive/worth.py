@@ -12,7 +12,7 @@ from crevlo.core.estimate import NotDetermined
 from crevlo.core.evaluations.worth import worth_of
 from crevlo.core.money import Money, Rate, in_currency
 from crevlo.stations.kit.change import change
-from crevlo.stations.kit.shape import Missing, Refused, Shape, Version
+from crevlo.stations.kit.shape import Missing, Name, Refused, Shape, Version
 from crevlo.stations.price import Price
 from crevlo.stations.rate import stated_rates
 from crevlo.store.machine import Unit
@@ -43,7 +43,7 @@ class WorthLedger(Shape):
 
 class NewWorth(Shape):
     id: uuid.UUID
-    name: str = Field(min_length=1, max_length=80)
+    name: Name = Field(min_length=1, max_length=80)
     worth: float = Field(ge=0, le=1e6)
 
 
