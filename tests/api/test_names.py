@@ -18,7 +18,7 @@ def test_a_name_of_several_lines_or_control_characters_is_refused(client: Client
     person = {"id": new(), "email": "a@b.example", "role": "reader", "password": "a long password indeed"}
     study = {"id": new(), "question": "Which?", "seed": 1, "currency": "EUR"}
     for path, body in (("models", model | {"name": name}), ("people", person | {"name": name}), ("studies", study | {"title": name})):  # fmt: skip
-        with pytest.raises(ApiError, match="is one line|cannot be seen"):
+        with pytest.raises(ApiError, match=r"is one line|cannot be seen"):
             client.send("POST", f"/api/{path}", body)
 
 

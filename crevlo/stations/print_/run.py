@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.blind import blind_code, place_in_queue
 from crevlo.core.success import Cause, Outcome
 from crevlo.stations.bench import load_bench
+from crevlo.stations.departures import NO_FILE
 from crevlo.stations.devices.power import energy_from_meter
 from crevlo.stations.entered import current_rejections
 from crevlo.stations.kit.change import change
@@ -38,9 +39,6 @@ class StartRun(Shape):
     )
 
     without_file: bool = Field(default=False, description="nobody has the sliced file, or not yet")
-
-
-NO_FILE = "No sliced file on record"
 
 
 class EndRun(Shape):

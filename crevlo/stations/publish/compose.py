@@ -16,6 +16,7 @@ from crevlo.stations.figures.study import StudyFigures, study_figures
 from crevlo.stations.kit.kept import Kept
 from crevlo.stations.kit.shape import Missing, Refused
 from crevlo.stations.kit.snapshot import state_of
+from crevlo.stations.publish.conditions import conditions
 from crevlo.stations.publish.document import (
     BY_BUYER,
     Bar,
@@ -33,7 +34,6 @@ from crevlo.stations.publish.document import (
 from crevlo.stations.publish.lacking import lacking
 from crevlo.stations.publish.results import cost_table, pictures, result_tables
 from crevlo.stations.publish.sample import (
-    conditions,
     departures,
     disclosures,
     methods,
@@ -214,9 +214,7 @@ def _left_out(view: RankView) -> list[Block]:
     for m in view.left_out:
         if m.is_control:
             total = f", {m.total:.1f} points for reference" if m.total is not None else ""
-            said.append(
-                Words(words=f"{m.machine.name} is the control: printed alongside to anchor the others{total}.")
-            )
+            said.append(Words(words=f"{m.machine.name} is the {m.reason}{total}."))
         else:
             said.append(Words(words=f"{m.machine.name} is left out: {m.reason}."))
         if m.not_recommended:
@@ -361,7 +359,7 @@ SECTIONS: tuple[SectionKind, ...] = (
     SectionKind("safety", "Safety", lambda told: safety(told.bench), always=True),
     SectionKind("missing", "Missing", _missing, always=True),
     SectionKind("sample", "Sample", lambda told: sample(told.inputs), always=True),
-    SectionKind("conditions", "Conditions", lambda told: conditions(told.session, told.inputs)),
+    SectionKind("conditions", "Conditions", lambda told: conditions(told.session, told.bench)),
     SectionKind("departures", "Departures from the protocol", lambda told: departures(told.session, told.bench), always=True),
     SectionKind("prices", "Prices of the day", lambda told: prices(told.bench)),
     SectionKind("methods", "Methods and their settings", lambda told: methods(told.inputs)),

@@ -9,14 +9,11 @@ from sqlalchemy.orm import Session
 from crevlo.core.evidence import Evidence, Key
 from crevlo.core.success import Outcome
 from crevlo.stations.bench import Bench
-from crevlo.stations.blind import blinding
+from crevlo.stations.departures import say_departure
 from crevlo.stations.evidence.specimen import calibrations_of
 from crevlo.stations.figures.study import StudyFigures
-from crevlo.stations.inspect.score import revealed
-from crevlo.stations.protocol import Conditions, Policies
 from crevlo.stations.publish.document import Block, Fact, Facts, Points, Table, Words
 from crevlo.stations.receive.unit import disclose
-from crevlo.store.inspection import UnblindingCause
 from crevlo.store.study import ProtocolDeviation
 
 _CARE = "Safety checks are those of the bench on the day. The maker's instructions, local codes and licensed practice come first."
@@ -77,92 +74,6 @@ def _specimens(bench: Bench) -> str:
     return f"{len(bench.specimens)}, blind codes"
 
 
-def conditions(session: Session, inputs: StudyFigures) -> list[Block]:
-    bench = inputs.bench
-    if bench.protocol is None:
-        return []
-    protocol, policies = bench.protocol, Policies(**bench.protocol.policies)
-    said = []
-    for arm in protocol.arms:
-        lines = "; ".join(
-            f"{line.copies} × {line.artifact.name}, version {line.artifact.number}, from {line.spool.colour} "
-            f"{line.spool.material}, spool {line.spool.code}"
-            + (f", and spool {line.second_spool.code}" if line.second_spool else "")
-            for line in arm.lines
-            if line.spool
-        )
-        slicing = (
-            "common slicer, matched settings"
-            if arm.slicing == "common"
-            else "each maker's own slicer and stock profile"
-        )
-        tuned = ", tuned after the stock results" if arm.tuning == "tuned" else ""
-        name = arm.name if len(protocol.arms) > 1 else "Prints"
-        said.append(Fact(name=name, value=lines or "nothing"))
-        if bench.study.entered_from:
-            continue
-        said.append(
-            Fact(
-                name=f"{name}: conditions",
-                value="; ".join([slicing + tuned, *Conditions(**arm.conditions).words]),
-            )
-        )
-    if bench.study.entered_from:
-        unknown = "how it was sliced, dried, put in order and watched is not on record"
-        said += [
-            Fact(name="Protocol", value=f"none: entered afterwards from {bench.study.entered_from}; {unknown}"),
-            Fact(name="Counts against a machine", value=", ".join(policies.counted_causes)),
-        ]
-        return [Facts(rows=said)]
-    said += [
-        Fact(name="Readings", value=f"{protocol.repeats} of every face"),
-        Fact(name="Counts against a machine", value=", ".join(policies.counted_causes)),
-        Fact(name="Material", value=f"{policies.material}, {policies.drying}"),
-        Fact(name="Protocol", value=_protocol(bench)),
-    ]
-    said += [Fact(name="Blinding", value=words) for words in _blinding(session, bench)]
-    if bench.study.revealed_at:
-        blind = revealed(session, bench.study.id)
-        said.append(
-            Fact(
-                name="Blind codes",
-                value=f"{blind.follows} of {len(blind.specimens)} follow from the secret {blind.secret}, opened at the "
-                f"reveal. {blind.rule}",
-            )
-        )
-    return [Facts(rows=said)]
-
-
-def _blinding(session: Session, bench: Bench) -> list[str]:
-    """Who had seen figures by printer while parts were hidden, by their roles, and what they entered afterwards."""
-    found = blinding(session, bench.study.id)
-    said = [
-        {
-            UnblindingCause.LOOKED: f"The {x.role} looked at figures by printer on {x.at:%d %B %Y}, while parts were hidden.",
-            UnblindingCause.PUBLISHED: f"Figures of hidden parts were published on {x.at:%d %B %Y}.",
-            UnblindingCause.BEFORE: f"The {x.role} could look at figures by printer while parts were hidden.",
-        }[x.cause]
-        for x in found.looked
-    ]
-    if not said:
-        return []
-    entries = f"{found.not_blind} {'entry' if found.not_blind == 1 else 'entries'}"
-    were = "was" if found.not_blind == 1 else "were"
-    after = f"After that {entries} {were} made; each is marked, and blind entries of the same place go before it."
-    return [" ".join([*said, after if found.not_blind else "No reading or score was entered by them after that."])]
-
-
-def _protocol(bench: Bench) -> str:
-    protocol = bench.protocol
-    assert protocol is not None
-    frozen = ""
-    if protocol.frozen_at and protocol.freeze_recorded_at:
-        frozen = f", frozen {protocol.frozen_at:%d %B %Y}"
-        if (protocol.freeze_recorded_at - protocol.frozen_at).days:
-            frozen += f" (entered {protocol.freeze_recorded_at:%d %B %Y})"
-    return f"version {protocol.number}{frozen}; order shuffled with seed {bench.study.seed}"
-
-
 def departures(session: Session, bench: Bench) -> list[Block]:
     rows = session.scalars(
         select(ProtocolDeviation)
@@ -175,7 +86,7 @@ def departures(session: Session, bench: Bench) -> list[Block]:
         j.id: f"{j.unit.name}, {bench.artifacts[j.artifact_id].name} {j.copy}{arms.get(j.arm_id, '')}"
         for j in bench.jobs
     }
-    items = [f"{jobs.get(d.job_id, 'the study')}: {d.what}. {d.reason}" for d in rows]
+    items = [f"{jobs.get(d.job_id, 'the study')}: {say_departure(bench, d)}" for d in rows]
     return [Points(items=items)] if items else [Words(words="None recorded.")]
 
 

@@ -375,11 +375,16 @@ def _left_out(
             LeftOut(
                 machine=entrant.mark, is_control=entry.is_control, not_recommended=entry.not_recommended,
                 safety=list(bench.records[entry.unit_id].on_record),
-                reason="control, printed alongside to anchor the others" if entry.is_control else "; ".join(reasons),
+                reason=_of_control(entrant) if entry.is_control else "; ".join(reasons),
                 total=total.low if total.complete else None,
             )
         )  # fmt: skip
     return sorted(out, key=lambda x: x.is_control)
+
+
+def _of_control(entrant: Entrant) -> str:
+    printed = any(run.outcome for run in entrant.bench.runs_of(entrant.entry.unit_id))
+    return "control, printed alongside to anchor the others" if printed else "control, not printed on yet"
 
 
 def _reasons(standings: list[StandingLine]) -> list[Reason]:

@@ -2,7 +2,7 @@ import { Stop } from "@phosphor-icons/react/dist/csr/Stop";
 import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { type Entry, momentOf, useOutbox } from "../../api/outbox";
-import { useBench } from "../../api/queries";
+import { useBench, useLine } from "../../api/queries";
 import { inField, useKeys } from "../../app/keys";
 import { clock, duration } from "../../parts/bits";
 import { Noting } from "./happened";
@@ -228,6 +228,7 @@ function Done({
   estimate: number | null;
   following: Following | undefined;
 }) {
+  const line = useLine(studyId);
   return (
     <div className="grid flex-1 content-center gap-2">
       <p className="lab">{text.goodOnAttempt(run.attempt)}</p>
@@ -260,7 +261,7 @@ function Done({
           </span>
         </p>
       )}
-      {!run.bag_code && <p className="text-ink-2">{text.baggedItsCodeIs}</p>}
+      {!run.bag_code && line.data && !line.data.revealed && <p className="text-ink-2">{text.baggedItsCodeIs}</p>}
       {following && (
         <button type="button" className="button big mt-3 justify-self-start" onClick={following.go}>
           {text.following(following.name)}
