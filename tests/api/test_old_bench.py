@@ -67,8 +67,7 @@ def test_a_spreadsheet_is_shown_then_kept_as_a_study_with_all_its_figures(client
     # Of what nobody wrote down the report claims nothing.
     report = client.http.get(f"/api/studies/{study}/draft.md").text
     assert (
-        "none: entered afterwards from notes.csv; how it was sliced, dried, put in order and watched is not on record"
-        in report
+        "none: imported from notes.csv; how it was sliced, dried, put in order and watched is not on record" in report
     )
     for claim in ("dried before use", "shuffled", "Blind codes", "slicer", "of every face"):
         assert claim not in report

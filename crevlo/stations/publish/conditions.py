@@ -214,6 +214,8 @@ def _blinding(session: Session, bench: Bench) -> list[str]:
             UnblindingCause.BEFORE: f"The {x.role} could look at figures by printer while parts were hidden.",
         }[x.cause]
         for x in found.looked
+        # That it was published says the report itself, until it had a consequence.
+        if x.cause is not UnblindingCause.PUBLISHED or found.not_blind
     ]
     if not said:
         return []

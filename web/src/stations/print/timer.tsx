@@ -261,7 +261,9 @@ function Done({
           </span>
         </p>
       )}
-      {!run.bag_code && line.data && !line.data.revealed && <p className="text-ink-2">{text.baggedItsCodeIs}</p>}
+      {!run.bag_code && line.data && !line.data.revealed && (
+        <p className="text-ink-2">{text.baggedItsCodeIs}</p>
+      )}
       {following && (
         <button type="button" className="button big mt-3 justify-self-start" onClick={following.go}>
           {text.following(following.name)}
