@@ -9,11 +9,21 @@ from crevlo.core.estimate import NORMAL_COVERAGE, BadInput
 
 # What a reading and an inspection take a practised person.
 PER_READING_S, INSPECTION_MIN = 12.0, 4.0
+# Twice or half of what was expected, as one standard deviation: wider than any printer that was ever timed.
+MOST_SPREAD = math.log(2)
+# A print that took less or more than so many times what was expected of it is a slip of the clock, or another print.
+ABSURD = 8.0
+
+
+def is_absurd(took_s: float, expected_s: float) -> bool:
+    """Whether a duration tells nothing of how a printer keeps its times."""
+    return not 1 / ABSURD <= took_s / expected_s <= ABSURD
 
 
 @dataclass(frozen=True, slots=True)
 class PlannedPrint:
-    """One print to come. `log_spread` is the standard deviation of ln(actual/expected), shared by a machine's prints."""
+    """One print to come. `log_spread` is the standard deviation of ln(actual/expected), shared by a machine's prints; more than
+    `MOST_SPREAD` of it is not planned by, whatever a few prints did."""
 
     machine: str
     spools: tuple[str, ...]
@@ -65,8 +75,9 @@ def effort(prints: Sequence[PlannedPrint], handling: Handling, *, one_spool: boo
     joules = 0.0
     for p in prints:
         # E of a lognormal whose median is the expected time.
-        machine_s[p.machine] += p.seconds * math.exp(p.log_spread**2 / 2)
-        spread_s[p.machine] += p.seconds * p.log_spread
+        log_spread = min(p.log_spread, MOST_SPREAD)
+        machine_s[p.machine] += p.seconds * math.exp(log_spread**2 / 2)
+        spread_s[p.machine] += p.seconds * log_spread
         joules += p.seconds * p.mean_w
         for spool in p.spools:
             spool_s[spool] += p.seconds

@@ -1,6 +1,8 @@
 """Planning: jobs and their order, effort, how many copies, machines under two names, pictures of defects."""
 
+import math
 from collections import Counter
+from dataclasses import replace
 from itertools import combinations, pairwise
 
 import numpy as np
@@ -12,7 +14,7 @@ from scipy import stats
 from crevlo.core.anchor_pictures import Stroke, picture
 from crevlo.core.artifacts.shelf import DESIGNS, SHELF
 from crevlo.core.defects import KNOWN
-from crevlo.core.effort import Handling, PlannedPrint, effort
+from crevlo.core.effort import Handling, PlannedPrint, effort, is_absurd
 from crevlo.core.estimate import BadInput
 from crevlo.core.gcode.facts import read_facts
 from crevlo.core.heat import printing_watts
@@ -100,6 +102,23 @@ def test_effort_adds_up_and_names_what_sets_the_days() -> None:
     loose = effort([PlannedPrint("A", (), 3600, 0.3, 5, 100, 0)] * 4, HANDLING)
     assert loose.low_h < 4 < loose.high_h
     assert effort([], HANDLING).prints == 0
+
+
+def test_a_spread_from_a_few_prints_of_seconds_makes_no_plan_of_months() -> None:
+    """Three prints of seconds once gave a plan of five prints 2 261 hours."""
+    plan = [PlannedPrint("Mesa", ("S-1",), 3600.0, spread, 20.0, 80.0, 10) for spread in (5.0,) * 5]
+    made = effort(plan, Handling(6, 12, 4, 8, 24))
+    assert made.printing_h == pytest.approx(5 * math.exp(math.log(2) ** 2 / 2))
+    assert made.high_h < 15
+    usual = [replace(p, log_spread=0.1) for p in plan]
+    assert effort(usual, Handling(6, 12, 4, 8, 24)).printing_h == pytest.approx(5 * math.exp(0.005))
+
+
+@pytest.mark.parametrize(
+    ("took_s", "absurd"), [(3, True), (479, True), (481, False), (3840, False), (30_700, False), (30_800, True)]
+)
+def test_three_seconds_of_an_hour_tell_nothing_of_a_printer(took_s: float, absurd: bool) -> None:
+    assert is_absurd(took_s, 3840) is absurd
 
 
 def test_one_machine_under_two_names_is_seen_with_reasons_and_doubts() -> None:

@@ -205,3 +205,14 @@ def test_fewer_draws_tell_the_same_within_what_they_leave_open() -> None:
     # Of 10 000 draws a chance is known to ± 1 % (95 %); of eight machines the worst of them a little worse.
     assert np.abs(many.rank - few.rank).max() < 0.02
     assert np.abs(many.between - few.between).max() < 0.05 * many.between.max()
+
+
+def test_printers_that_end_level_share_the_better_rank() -> None:
+    equal = weighted_totals([1, 2], [[60, 40], [60, 40], [20, 10], [20, 10]])
+    assert [(t.best_rank, t.worst_rank) for t in equal] == [(1, 1), (1, 1), (3, 3), (3, 3)]
+    # By another way to the same total: sums differ in the last digit only.
+    level = weighted_totals([1, 1, 1], [[0.1, 0.2, 0.3], [0.3, 0.2, 0.1]])
+    assert [(t.best_rank, t.worst_rank) for t in level] == [(1, 1), (1, 1)]
+    # What is missing may still lift one above the other.
+    open_ = weighted_totals([1, 1], [[50, 50], [50, None]])
+    assert [(t.best_rank, t.worst_rank) for t in open_] == [(1, 2), (1, 2)]

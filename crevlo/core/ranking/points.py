@@ -33,10 +33,15 @@ def normalised(weights: Sequence[float]) -> np.ndarray:
     return shares
 
 
+# Points apart by less are the same: sums of the same figures differ by rounding.
+_LEVEL = 1e-9
+
+
 def weighted_totals(weights: Sequence[float], values: Sequence[Sequence[float | None]]) -> list[Total]:
     """Total = Σ w/Σw · value per machine; a missing value counts as the interval 0..100.
 
-    `values` has shape (machines, criteria). The rank interval says which ranks the totals leave open.
+    `values` has shape (machines, criteria). The rank interval says which ranks the totals leave open;
+    printers with the same total share the better one.
     """
     shares = normalised(weights)
     rows = [list(row) for row in values]
@@ -55,10 +60,11 @@ def weighted_totals(weights: Sequence[float], values: Sequence[Sequence[float | 
             low,
             high,
             parts,
-            best_rank=1 + sum(other > high for other in lows),
-            worst_rank=len(rows) - sum(other < low for other in highs),
+            best_rank=1 + sum(other > high + _LEVEL for other in lows),
+            # Who ends level shares the better rank.
+            worst_rank=1 + sum(other > low + _LEVEL for j, other in enumerate(highs) if j != i),
         )
-        for low, high, parts in zip(lows, highs, contributions, strict=True)
+        for i, (low, high, parts) in enumerate(zip(lows, highs, contributions, strict=True))
     ]
 
 

@@ -10,6 +10,7 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from crevlo.core.artifacts.artifact import Artifact
+from crevlo.core.effort import is_absurd
 from crevlo.core.heat import printing_watts
 from crevlo.core.material import usual_of
 from crevlo.core.print_estimate import SPREAD_BY_FILE, SPREAD_BY_VOLUME, Expected, expected_print
@@ -72,7 +73,7 @@ def file_ratios(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UU
     pairs: dict[uuid.UUID, list[tuple[float, float]]] = defaultdict(list)
     for unit_id, started_at, ended_at, paused_s, stated_s in rows:
         took_s = (ended_at - started_at).total_seconds() - paused_s
-        if stated_s and took_s > 0:
+        if stated_s and took_s > 0 and not is_absurd(took_s, stated_s):
             pairs[unit_id].append((took_s, stated_s))
     return {unit_id: time_ratio(mine) for unit_id, mine in pairs.items()}
 
@@ -106,6 +107,8 @@ def histories(session: Session, unit_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID
             continue
         a = stored(session, artifacts[r.artifact_id])
         expected = by_volume(a.key, a.artifact, Conditions(**arms[r.arm_id].conditions))
+        if is_absurd(took, expected.seconds * r.parts):
+            continue
         logs[r.unit_id].append(math.log(took / (expected.seconds * r.parts)))
         if r.energy_kwh is not None:
             power[r.unit_id].append(r.energy_kwh * 3.6e6 / took)
