@@ -1,5 +1,6 @@
 """What a machine's figures point to, where its sheet lets a cause be named: suggestions, each with what would confirm it."""
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 
@@ -82,8 +83,8 @@ def _waves(axis: str, pitch: Estimate, sheet: Sheet) -> str | None:
 
 
 def _scale(axis: str, value: Estimate, figures: Mapping[str, Figure]) -> str | None:
-    others = [figures.get(f"scale.{a}") for a in "xyz" if a != axis]
-    if any(isinstance(o, Estimate) and _shows(o) and o.value * value.value > 0 for o in others):
+    others = [f for a in "xyz" if a != axis and isinstance(f := figures.get(f"scale.{a}"), Estimate)]
+    if len(others) == 2 and all(_shows(o) and _alike(o, value) for o in others):
         return "All axes alike: shrinkage of the material, or the caliper. Another material shows another percent."
     part = "screw or steps" if axis == "z" else "steps or belt"
     return (
@@ -93,6 +94,12 @@ def _scale(axis: str, value: Estimate, figures: Mapping[str, Figure]) -> str | N
 
 def _any_scale(figures: Mapping[str, Figure]) -> bool:
     return any(isinstance(f := figures.get(f"scale.{a}"), Estimate) and _shows(f) for a in "xyz")
+
+
+def _alike(one: Estimate, other: Estimate) -> bool:
+    """Off the same way, by as much within what both leave open."""
+    apart = abs(one.value - other.value)
+    return one.value * other.value > 0 and apart <= math.hypot(one.expanded, other.expanded)
 
 
 def _shows(value: Estimate) -> bool:

@@ -125,6 +125,16 @@ def say_ratio(name_a: str, a: float, name_b: str, b: float, verb: str = "costs")
     return f"{name_a} {verb} {less:.0f} % less than {name_b}; {name_b} {verb} {more:.0f} % more than {name_a}."
 
 
+def say_costs(cheapest: str, least: float, dearest: str, most: float, currency: str) -> str:
+    """What a part costs on the cheapest and on the dearest printer, and the difference, once. Amounts above 0."""
+    if not 0 < least <= most:
+        raise BadInput("a comparison of costs needs two amounts above 0, the smaller first")
+    less = 100 * (1 - least / most)
+    if less < 0.5:
+        return f"A part costs {least:.2f} {currency} on {cheapest} and on {dearest}, within half a percent."
+    return f"A part costs {least:.2f} {currency} on {cheapest}, {most:.2f} on {dearest}: {less:.0f} % less."
+
+
 # What is a machine's own and somebody could change; each in words with its unit ("money" for the currency). Wages, tariffs
 # and handling are the same for all.
 LEVERS = {

@@ -88,11 +88,16 @@ def _sentences(ordered: Sequence[SafetyEvent]) -> list[str]:
             said.append(f"“{event.about}” failed on {_day(event.at)}{note}.{after}")
         elif event.kind in HAZARDS:
             said.append(f"{_HAPPENED[event.kind]} on {_day(event.at)}{note}.")
-        elif event.kind is EventKind.REPAIR:
+        elif event.kind is EventKind.REPAIR and _after_trouble(ordered[:at]):
+            # Routine parts are history, not safety.
             said.append(f"Repaired or changed on {_day(event.at)}{note}.")
         elif event.kind is EventKind.REOPENED:
             said.append(f"Re-opened for testing on {_day(event.at)}{note}.")
     return said
+
+
+def _after_trouble(before: Sequence[SafetyEvent]) -> bool:
+    return any(event.kind is EventKind.FAILED or event.kind in HAZARDS for event in before)
 
 
 def _day(at: datetime) -> str:

@@ -95,7 +95,7 @@ def test_the_printable_area_is_what_the_nozzle_reaches(client: Client, path: str
     area = send("back edge not reached", 3)["printable"]
     assert (area["width_mm"], area["depth_mm"], area["offset_x_mm"], area["offset_y_mm"]) == (212, 218, 2, -2)
     assert area["words"] == (
-        "212.0 × 218.0 mm, 8.0 mm narrower and 2.0 mm less deep than its sheet says. The middle lies 2.0 mm off."
+        "212.0 × 218.0 mm, 8.0 mm narrower and 2.0 mm less deep than its sheet says. The middle lies 2.8 mm off."
     )
     tapered = send("width at full height", 159)["printable"]["words"]
     assert tapered.endswith("At full height it is 159 mm wide, 75 % of that.")

@@ -6,7 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crevlo.core.blind import ALPHABET, blind_code, follows, place_in_queue, shuffled, shuffled_blocks
-from crevlo.core.cost import CostInputs, cost_per_good_part, say_ratio
+from crevlo.core.cost import CostInputs, cost_per_good_part, say_costs, say_ratio
 from crevlo.core.defects import USUAL, specimen_quality
 from crevlo.core.energy import integrate_counter, integrate_power
 from crevlo.core.estimate import BadInput, NotDetermined
@@ -105,6 +105,10 @@ def test_a_surer_machine_never_costs_more(p: float, q: float) -> None:
 
 
 def test_ratios_are_worded_both_ways() -> None:
+    assert say_costs("A", 2.22, "B", 3.41, "EUR") == "A part costs 2.22 EUR on A, 3.41 on B: 35 % less."
+    assert say_costs("A", 2, "B", 2.005, "EUR").endswith("on A and on B, within half a percent.")
+    with pytest.raises(BadInput):
+        say_costs("A", 3, "B", 2, "EUR")
     assert say_ratio("A", 72, "B", 100, "wastes") == "A wastes 28 % less than B; B wastes 39 % more than A."
 
 

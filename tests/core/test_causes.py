@@ -32,8 +32,12 @@ def test_a_figure_points_where_the_sheet_lets_it(code: str, value: float, u: flo
 def test_what_others_show_changes_what_one_points_to() -> None:
     one = {"scale.x": Estimate(0.3, 0.02), "scale.y": Estimate(0.01, 0.02)}
     assert "steps or belt of X" in (points_to("scale.x", one, SHEET) or "")
-    every = one | {"scale.y": Estimate(0.32, 0.02)}
+    every = one | {"scale.y": Estimate(0.32, 0.02), "scale.z": Estimate(0.29, 0.03)}
     assert "shrinkage" in (points_to("scale.x", every, SHEET) or "")
+    # Two of three, one within its uncertainty, one much longer, or one the other way: not all alike.
+    for z in (None, Estimate(0.02, 0.02), Estimate(0.9, 0.03), Estimate(-0.3, 0.03)):
+        two = {k: v for k, v in (every | {"scale.z": z}).items() if v is not None}
+        assert "shrinkage" not in (points_to("scale.x", two, SHEET) or ""), z
     assert points_to("wall.offset", one | {"wall.offset": Estimate(0.2, 0.01)}, SHEET) is None
     holes = {"hole.offset": Estimate(-0.2, 0.01)}
     assert points_to("hole.offset", holes | {"wall.offset": Estimate(0.2, 0.01)}, SHEET) is None

@@ -33,6 +33,14 @@ def test_a_failed_runaway_check_ends_testing_and_stays_on_record_after_it_passes
     )
 
 
+def test_a_part_that_was_changed_as_routine_is_no_matter_of_safety() -> None:
+    changed = [event(EventKind.REPAIR, day, "nozzle") for day in (1, 5)]
+    assert safety_record([*passed(0), *changed], ENDING).on_record == ()
+    smoke = event(EventKind.SMOKE, 3)
+    after = safety_record([*passed(0), *changed, smoke], ENDING).on_record
+    assert [words.split(" on ")[0] for words in after] == ["Smoke", "Repaired or changed"]
+
+
 def test_a_fire_needs_a_reason_to_go_on_and_every_check_again() -> None:
     fire = event(EventKind.FIRE, 3, "at the bed connector")
     told = safety_record([*passed(0), fire], ENDING)

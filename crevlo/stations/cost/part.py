@@ -7,7 +7,7 @@ import numpy as np
 from pydantic import Field
 from sqlalchemy.orm import Session
 
-from crevlo.core.cost import CostInputs, cost_per_good_part, say_apart, say_levers, say_ratio, to_cost
+from crevlo.core.cost import CostInputs, cost_per_good_part, say_apart, say_costs, say_levers, to_cost
 from crevlo.core.estimate import NotDetermined
 from crevlo.core.evidence import Key
 from crevlo.core.figure import Draws, central
@@ -113,7 +113,7 @@ def _view(inputs: StudyFigures, by: By) -> CostView:
     sentence = certainty = ""
     if len(known) > 1:
         a, b = known[0], known[-1]
-        sentence = say_ratio(a.machine.name, a.total.value or 0, b.machine.name, b.total.value or 0)
+        sentence = say_costs(a.machine.name, a.total.value or 0, b.machine.name, b.total.value or 0, currency)
         drawn = Draws(DRAWS, np.random.default_rng(bench.study.seed))
         costs = [
             drawn.of(figure, m.machine.unit_id, "cost")

@@ -158,7 +158,7 @@ def printable(model: Model, measures: Sequence[UnitMeasure]) -> PrintableOut:
     words = f"{made.width_mm:.1f} × {made.depth_mm:.1f} mm" + (
         f", {' and '.join(sides)} than its sheet says." if sides else ", as its sheet says."
     )
-    off = max(abs(made.offset_x_mm), abs(made.offset_y_mm))
+    off = math.hypot(made.offset_x_mm, made.offset_y_mm)
     words += f" The middle lies {off:.1f} mm off." if off >= 0.5 else " The middle is where it should be."
     top = mean_of(measures, MeasureKind.TOP)
     if isinstance(top, Estimate):
