@@ -83,5 +83,5 @@ def say_apart(school: str, apart: Apart) -> str:
     school = f"{school[:1].lower()}{school[1:]}"
     verb = "prefer" if school.endswith("s") and not school.endswith("ss") else "prefers"
     because = f" because of {most[1].lower()}, which counts {most[2]:.0f}" if most and most[0] > 0 else ""
-    count = f", ahead in {behind} of {len(apart.criteria)}" if apart.criteria else ""
+    count = f", ahead in {behind} of {len(apart.criteria)}" if behind else ""
     return f"Points prefer {apart.first}{because}; {school} {verb} {apart.second}{count}."
