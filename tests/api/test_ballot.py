@@ -109,12 +109,14 @@ def test_once_machines_are_known_they_are_named_and_nothing_is_voted_any_more(
     key = reviewer.send("POST", path, {"id": new(), "line": 1, "closes_at": soon()})["ballots"][0]["key"]
     voter = bench.anyone()
     view = voter.get(f"/api/ballots/{key}")
-    voter.send("POST", f"/api/ballots/{key}/votes", {
-        "id": new(), "first": view["first"]["blind_code"], "second": view["second"]["blind_code"], "ticket": view["ticket"], "won": "tie"})  # fmt: skip
+    while view["first"]:
+        view = voter.send("POST", f"/api/ballots/{key}/votes", {
+            "id": new(), "first": view["first"]["blind_code"], "second": view["second"]["blind_code"], "ticket": view["ticket"],
+            "won": "tie"})  # fmt: skip
     reviewer.send("POST", f"/api/studies/{study}/reveal")
     ballot = reviewer.get(path)["ballots"][0]
     assert {s["name"] for s in ballot["standing"]} == {"Mesa", "Sparrow"}
-    assert (ballot["open"], ballot["words"]) == (False, "1 vote from 1 browser: the first two are not told apart.")
+    assert (ballot["open"], ballot["words"]) == (False, "6 votes from 1 browser: the first two are not told apart.")
     assert voter.get(f"/api/ballots/{key}")["first"] is None
 
 

@@ -168,15 +168,20 @@ def test_a_question_is_prepared_once_and_stays_so_from_one_call_to_the_next(benc
 
 
 def test_after_one_more_reading_only_its_specimen_is_worked_out_again(bench: Bench) -> None:
-    client = bench.as_("reviewer")
+    client, owner = bench.as_("reviewer"), bench.as_("owner")
+    # Who looks is not who measures: what is entered after looking would not count beside what was read blind.
     study = make(
-        client, {name: Turned(off_mm=0.02 + 0.01 * at) for at, name in enumerate(MANY)}, artifact=["SB", "SF"]
+        client,
+        {name: Turned(off_mm=0.02 + 0.01 * at) for at, name in enumerate(MANY)},
+        artifact=["SB", "SF"],
+        blind=True,
     )
+    owner.enter("POST", f"/api/studies/{study}/unblinding")
 
     def worked_out() -> tuple[int, str]:
         before = _made.cache_info().misses
-        told = client.send("POST", f"/api/studies/{study}/rank", {})["standings"]
-        table = client.http.get(f"/api/studies/{study}/results").text
+        told = owner.send("POST", f"/api/studies/{study}/rank", {})["standings"]
+        table = owner.http.get(f"/api/studies/{study}/results").text
         return _made.cache_info().misses - before, f"{told} {table}"
 
     at_first, told = worked_out()

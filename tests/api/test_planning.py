@@ -302,7 +302,7 @@ def test_sheets_decide_what_fits_and_which_machines_look_alike(planner: Client) 
 
 
 def test_copies_needed_use_the_spread_of_the_last_study(shared_bench: Bench, played: Played) -> None:
-    reader = shared_bench.as_("reader")
+    reader = shared_bench.as_("reviewer")
     spreads = {s["code"]: s for s in reader.get("/api/spreads")["spreads"]}
     assert set(spreads) == {"off.mean", "defects", "time", "energy", "noise"}
     assert "autumn round" in spreads["time"]["source"]

@@ -65,7 +65,6 @@ def enter(client: Client, evidence: Evidence, repeats: int) -> tuple[str, dict[s
         printed[_print(client, job, run, clock, ids)] = run
     for line in client.get(f"/api/studies/{made}/measure")["queue"]:
         _measure(client, made, line, printed[line["blind_code"]], ids["C"])
-    client.enter("POST", f"/api/studies/{made}/unblinding")
     return made, units
 
 
@@ -101,6 +100,7 @@ def test_what_is_entered_is_what_is_evaluated(bench: Bench, seed: int, copies: t
     evidence, _ = study(setting, seed)
     client = bench.as_("reviewer")
     made, units = enter(client, evidence, setting.repeats)
+    client.enter("POST", f"/api/studies/{made}/unblinding")
     codes = ["scale.x", "scale.z", "wall.offset", "hole.offset", "repeatability", *WEIGHTS]
     core = figures_of(evidence, codes)
     with bench.app.extensions["crevlo"]["sessions"]() as session:
