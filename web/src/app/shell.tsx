@@ -65,7 +65,7 @@ export function Shell({
                 <span className="chip max-[860px]:hidden">{text.enteredAfterwards}</span>
               </Hint>
             )}
-            {line.data?.blinding.marked && (
+            {ENTERS.has(active) && line.data?.blinding.marked && (
               <Hint says={partText.hidden.marked}>
                 <span className="chip">{text.notBlind}</span>
               </Hint>
@@ -86,7 +86,9 @@ export function Shell({
           </header>
           <main className="min-h-0 min-w-0 overflow-auto p-3 px-4 print:overflow-visible print:p-0">
             {studyId && line.data && BY_PRINTER.has(active) && !rater ? (
-              <div className="grid h-full min-h-0 grid-rows-[auto_minmax(0,1fr)] gap-2 print:block">
+              <div
+                className={`grid h-full min-h-0 grid-rows-[auto_minmax(0,1fr)] print:block ${line.data.blinding.withheld ? "gap-2" : ""}`}
+              >
                 <div>
                   <HiddenFigures
                     studyId={studyId}
@@ -108,6 +110,8 @@ export function Shell({
 
 // Stations that show by printer what rests on parts.
 const BY_PRINTER = new Set(["rank", "publish"]);
+// Stations where a person enters what may be blind.
+const ENTERS = new Set(["measure", "inspect"]);
 
 /** What runs at this moment, one press from anywhere. */
 function PrintingNow({ line }: { line: Schemas["Line"] }) {

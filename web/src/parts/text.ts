@@ -24,7 +24,7 @@ export const text = {
   cancel: "Cancel",
   hidden: {
     title: "Measured and judged figures are hidden.",
-    why: "Parts of this study are still blind. Figures of the prints are shown: time, energy, success. Parts that were rejected afterwards are not counted yet.",
+    why: "Parts are still blind. Time, energy and success are shown, without later rejections.",
     look: "Look now …",
     lookNow: "Look and leave the blind",
     becomes:
