@@ -361,7 +361,7 @@ def _restore(given: argparse.Namespace) -> int:
 
 def _verify(given: argparse.Namespace) -> int:
     from crevlo.cli.printable import printable
-    from crevlo.core.package.verify import verified
+    from crevlo.cli.verified import verified
     from crevlo.stations.kit.apart import apart
 
     # Anybody may have made it: it is worked through beside, with an end to its time and memory.

@@ -15,6 +15,7 @@ from crevlo.core.money import Money, Rate
 from crevlo.core.safety import SafetyRecord
 from crevlo.core.success import Outcome
 from crevlo.stations.ability import cannot_print
+from crevlo.stations.blind import hides
 from crevlo.stations.entered import (
     HandRow,
     JudgementRow,
@@ -395,5 +396,7 @@ class Bench:
 
 
 def load_bench(session: Session, study_id: uuid.UUID, unit_ids: Collection[uuid.UUID] | None = None) -> Bench:
-    """A study's records, all or those of some units. Raises Missing where there is no such study."""
-    return Bench(session, get_study(session, study_id), None if unit_ids is None else frozenset(unit_ids))
+    """A study's records, all or those of some units, without what is withheld from whoever the session asks for
+    (`blind.hides`). Raises Missing where there is no such study."""
+    bench = Bench(session, get_study(session, study_id), None if unit_ids is None else frozenset(unit_ids))
+    return bench.without_entries() if hides(session, study_id) else bench

@@ -125,7 +125,7 @@ def test_the_fingerprint_that_figures_are_kept_by_holds_every_table_they_are_rea
         engine = session.connection().engine
         event.listen(engine, "before_cursor_execute", note)
         try:
-            _load(session, uuid.UUID(study), None, False)
+            _load(session, uuid.UUID(study), None)
         finally:
             event.remove(engine, "before_cursor_execute", note)
     tables = {name for name in read if name in Base.metadata.tables}
@@ -170,6 +170,7 @@ def test_of_two_instruments_the_one_used_first_counts_in_figures_as_on_the_scree
         {"id": new(), "feature_id": face["id"], "repeat": repeat, "instrument_id": one, "value": face["nominal"] + 0.01 * repeat}
         for face, pair in zip(faces, used, strict=False) for repeat, one in enumerate(pair, 1)]})  # fmt: skip
     with sessions(bench.engine)() as session:
+        asks_for_everybody(session)
         rows = load_bench(session, uuid.UUID(study))
         [artifact], specimen = rows.artifacts.values(), session.get_one(Specimen, uuid.UUID(view["queue"][0]["id"]))
         known, features = instruments_in(session), features_of(artifact)

@@ -243,3 +243,29 @@ def test_photos_are_of_the_kind_that_the_address_says(bench: Bench, owner: Clien
         owner.send("PUT", f"/api/photos/{part}", content=picture, id=new())
     assert rater.send("PUT", f"/api/specimens/{part}/photos", content=picture, id=new())["photos"]
     assert rater.http.get(f"/api/photos/{kept['id']}/picture").status_code == 404
+
+
+def test_a_claim_is_held_against_hidden_parts_by_whoever_looked_alone(owner: Client, rater: Client) -> None:
+    """A printer's record tells what its own prints say of a claim: that rests on hidden parts as Rank does."""
+    study = make(owner, TURNED, artifact="FL", measured=False, inspected=False, blind=True)
+    unit = owner.get(f"/api/studies/{study}/receive")["units"][0]["machine"]["unit_id"]
+    path = f"/api/studies/{study}/units/{unit}"
+    owner.enter("POST", f"{path}/claims", {"id": new(), "kind": "flow", "value": 30, "said": "its page"})
+    view = rater.get(f"/api/studies/{study}/measure")
+    scale = next(i["id"] for i in reversed(view["instruments"]) if i["kind"] == "scale")
+
+    def weigh(parts: list[dict]) -> None:
+        for line in parts:
+            features = rater.get(f"/api/specimens/{line['id']}")["features"]
+            rater.enter("POST", f"/api/specimens/{line['id']}/readings/batch", {"readings": [
+                {"id": new(), "feature_id": f["feature_id"], "repeat": 1, "instrument_id": scale,
+                 "value": round(f["nominal"] * (0.99 if n < 3 else 0.85), 3), "note": "as weighed"}
+                for n, f in enumerate(features)]})  # fmt: skip
+
+    weigh(view["queue"][:-1])
+    before = owner.get(f"{path}/record")["claims"]
+    assert [(c["holds"], "not determined" in c["words"]) for c in before] == [(None, True)]
+    weigh(view["queue"][-1:])
+    assert owner.get(f"{path}/record")["claims"] == before
+    owner.enter("POST", f"/api/studies/{study}/unblinding")
+    assert owner.get(f"{path}/record")["claims"] != before

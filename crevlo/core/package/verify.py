@@ -2,14 +2,13 @@
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
-from pathlib import Path
 from typing import Any
 
 from crevlo.core.estimate import BadInput
 from crevlo.core.evaluations import QUANTITIES
 from crevlo.core.evidence import Key
 from crevlo.core.must_haves import RESTS_ON_FIGURES, MustHave
-from crevlo.core.package.archive import MOST_BYTES, Package, unpacked
+from crevlo.core.package.archive import Package
 from crevlo.core.package.evidence import evidence_of
 from crevlo.core.package.tables import Cell, Row
 from crevlo.core.package.verdicts import (
@@ -59,14 +58,6 @@ class Verification:
         if self.holds:
             return f"{checked}{taken} All are as published."
         return f"{checked}{taken} {self.differ} {'differs' if self.differ == 1 else 'differ'}."
-
-
-def verified(path: str) -> Verification:
-    """Of a package in a file. Raises BadInput for what is none, or is larger than a package may be."""
-    file = Path(path)
-    if file.stat().st_size > MOST_BYTES:
-        raise BadInput(f"the package is larger than {MOST_BYTES // 1_000_000} MB")
-    return verify(unpacked(file.read_bytes()))
 
 
 @dataclass(frozen=True, slots=True)

@@ -139,10 +139,10 @@ def study_figures(session: Session, study_id: uuid.UUID) -> StudyFigures:
     """
     state, withheld = state_of(session), hides(session, study_id)
     if state is None:
-        return _load(session, study_id, None, withheld)
+        return _load(session, study_id, None)
     mark = _prints.get(f"{study_id} {state}", lambda: print_of(session, study_id))
     key = f"{study_id} {mark}{' withheld' if withheld else ''}"
-    return _known.get(key, lambda: _load(session, study_id, key, withheld))
+    return _known.get(key, lambda: _load(session, study_id, key))
 
 
 def figures_on(inputs: StudyFigures, arm_id: uuid.UUID, lines: Collection[LineKey]) -> StudyFigures:
@@ -158,9 +158,8 @@ def figures_on(inputs: StudyFigures, arm_id: uuid.UUID, lines: Collection[LineKe
     return _on_lines.get(f"{inputs.state} {arm_id} {sorted(map(str, lines))}", make)
 
 
-def _load(session: Session, study_id: uuid.UUID, state: str | None, withheld: bool) -> StudyFigures:
+def _load(session: Session, study_id: uuid.UUID, state: str | None) -> StudyFigures:
     bench = load_bench(session, study_id).whole()
-    bench = bench.without_entries() if withheld else bench
     compared = bench.comparable()
     made = _figures(state, bench, compared, machines_of(compared), _apart(bench, compared))
     session.expunge_all()

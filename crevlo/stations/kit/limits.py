@@ -12,7 +12,8 @@ _COUNT = text(
 )
 _SUM = text(
     "select coalesce(sum(n), 0) from request_count where kind = :kind and caller = :caller"
-    " and minute > clock_timestamp() - make_interval(mins => :minutes)"
+    # The minute in which the window began counts whole: nobody gets twice as much at the turn of one.
+    " and minute > clock_timestamp() - make_interval(mins => :minutes + 1)"
 )
 _FORGET = text("delete from request_count where kind = :kind and minute < clock_timestamp() - interval '1 day'")
 

@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from crevlo.core.claims import UNITS, ClaimKind, Once, against
 from crevlo.core.estimate import Estimate, NotDetermined, determined
 from crevlo.core.evaluations import EVALUATION_OF
-from crevlo.core.evaluations.evaluation import Results
+from crevlo.core.evaluations.evaluation import WITHHELD, Results
 from crevlo.core.evidence import Evidence
 from crevlo.core.noise import NoiseState
 from crevlo.core.statistics import sample_mean
@@ -168,7 +168,7 @@ def _found(code: str, unit: Unit, told: _Told) -> Estimate | Once | NotDetermine
     if results is None:
         return NotDetermined("a print that tells it")
     figure = results.figures[code][unit.id]
-    if isinstance(figure, Estimate):
+    if isinstance(figure, Estimate) or figure is WITHHELD:
         return figure
     values = [v for line in results.lines.get(code, []) for v in line.values.get(unit.id, [])]
     return Once(values[0]) if len(values) == 1 else NotDetermined("a print that tells it")

@@ -57,6 +57,7 @@ marked as (
   union all select 35, xmin, ctid from hand
   union all select 36, xmin, ctid from ability where study_id = :study
   union all select 37, xmin, ctid from rubric_score where study_id = :study
+  union all select 40, xmin, ctid from unblinding where study_id = :study
   -- Upkeep by the log counts for the hours that a unit ran for whatever study.
   union all select 38, r.xmin, r.ctid from study join own_unit on study.id = :study and study.upkeep_from_log
     join job on job.unit_id = own_unit.id, lateral (select xmin, ctid from run where job_id = job.id offset 0) r
